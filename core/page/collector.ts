@@ -1,0 +1,245 @@
+import type { Encoding, Range } from '../source/index.ts';
+import {
+  KEPT_PARAGRAPH_LENGTH,
+  KEPT_PARAGRAPHS,
+  type AnchorFact,
+  type HeadingFact,
+  type ImageFact,
+  type JsonLdFact,
+  type LinkTagFact,
+  type MetaFact,
+  type PageFacts,
+  type TitleFact,
+} from './facts.ts';
+
+/** Attributes of one start tag, by lower-case name; the first of a name wins. */
+export interface Attributes {
+  /** The value with references resolved and line ends made alike, or undefined where there is no such attribute. */
+  get(name: string): string | undefined;
+  /** Where the value stands, without quotes; undefined where the attribute is missing or has no value. */
+  valueRange(name: string): Range | undefined;
+}
+
+/** Text being gathered for an open element. */
+interface Capture {
+  readonly parts: string[];
+  readonly done: (text: string) => void;
+}
+
+/**
+ * Turns what a reader reports (elements opening and closing, text) into facts. Both readers, the fast one and the one that
+ * builds a whole tree, report to this, so that they can only differ in structure and never in interpretation.
+ */
+export class FactCollector {
+  lang: string | undefined;
+  htmlTag: Range | undefined;
+  base: string | undefined;
+  doctypeEnd: number | undefined;
+  headTagEnd: number | undefined;
+  headEndTag: number | undefined;
+  lastHeadChildEnd: number | undefined;
+  private readonly titles: TitleFact[] = [];
+  private readonly metas: MetaFact[] = [];
+  private readonly linkTags: LinkTagFact[] = [];
+  private readonly headings: HeadingFact[] = [];
+  private readonly anchors: AnchorFact[] = [];
+  private readonly images: ImageFact[] = [];
+  private readonly jsonLd: JsonLdFact[] = [];
+  private readonly paragraphs: string[] = [];
+  private itemscopes = 0;
+  private wordCount = 0;
+  private inWord = false;
+  private readonly open: Capture[] = [];
+  private readonly allText: string[] | undefined;
+
+  constructor(keepText: boolean) {
+    this.allText = keepText ? [] : undefined;
+  }
+
+  html(attributes: Attributes, tag: Range): void {
+    this.htmlTag ??= tag;
+    this.lang ??= attributes.get('lang');
+  }
+
+  title(text: string, tag: Range, content: Range, inHead: boolean): void {
+    this.titles.push({ text: collapse(text), inHead, tag, content });
+  }
+
+  meta(attributes: Attributes, tag: Range, inHead: boolean): void {
+    this.metas.push({
+      name: attributes.get('name')?.trim().toLowerCase(),
+      property: attributes.get('property')?.trim().toLowerCase(),
+      httpEquiv: attributes.get('http-equiv')?.trim().toLowerCase(),
+      content: attributes.get('content'),
+      inHead,
+      tag,
+      contentRange: attributes.valueRange('content'),
+    });
+  }
+
+  link(attributes: Attributes, tag: Range, inHead: boolean): void {
+    this.linkTags.push({
+      rel: words(attributes.get('rel')),
+      href: attributes.get('href'),
+      type: attributes.get('type')?.trim().toLowerCase(),
+      hreflang: attributes.get('hreflang'),
+      inHead,
+      tag,
+      hrefRange: attributes.valueRange('href'),
+    });
+  }
+
+  baseTag(attributes: Attributes): void {
+    this.base ??= attributes.get('href');
+  }
+
+  image(attributes: Attributes, tag: Range): void {
+    this.images.push({
+      src: attributes.get('src'),
+      alt: attributes.get('alt'),
+      width: attributes.get('width'),
+      height: attributes.get('height'),
+      decorative: attributes.get('aria-hidden') === 'true' || /^(presentation|none)$/.test(attributes.get('role') ?? ''),
+      tag,
+    });
+  }
+
+  jsonLdBlock(text: string, content: Range): void {
+    this.jsonLd.push({ text, content });
+  }
+
+  itemscope(): void {
+    this.itemscopes++;
+  }
+
+  /** A heading opened; close the returned capture when it ends. */
+  heading(level: HeadingFact['level'], tag: Range): Capture {
+    const at = this.headings.push({ level, text: '', tag }) - 1;
+    return this.capture((text) => (this.headings[at] = { level, text: collapse(text), tag }));
+  }
+
+  /** An `a` opened; undefined where it has no `href` and so is no link. */
+  anchor(attributes: Attributes, tag: Range): Capture | undefined {
+    const href = attributes.get('href');
+    if (href === undefined) return undefined;
+    const nofollow = words(attributes.get('rel')).includes('nofollow');
+    const at = this.anchors.push({ href, text: '', nofollow, tag }) - 1;
+    return this.capture((text) => (this.anchors[at] = { href, text: collapse(text), nofollow, tag }));
+  }
+
+  area(attributes: Attributes, tag: Range): void {
+    const href = attributes.get('href');
+    if (href === undefined) return;
+    this.anchors.push({ href, text: collapse(attributes.get('alt') ?? ''), nofollow: words(attributes.get('rel')).includes('nofollow'), tag });
+  }
+
+  paragraph(): Capture | undefined {
+    if (this.paragraphs.length >= KEPT_PARAGRAPHS) return undefined;
+    return this.capture((text) => {
+      const collapsed = collapse(text);
+      if (collapsed !== '' && this.paragraphs.length < KEPT_PARAGRAPHS) this.paragraphs.push(collapsed.slice(0, KEPT_PARAGRAPH_LENGTH));
+    });
+  }
+
+  close(capture: Capture): void {
+    const at = this.open.lastIndexOf(capture);
+    if (at < 0) return;
+    this.open.splice(at, 1);
+    capture.done(capture.parts.join(''));
+  }
+
+  /** Whether anybody listens to text right now beyond counting words. */
+  get capturing(): boolean {
+    return this.open.length > 0 || this.allText !== undefined;
+  }
+
+  /** Visible text, references resolved. */
+  text(text: string): void {
+    this.count(text);
+    if (this.open.length > 0) for (const capture of this.open) capture.parts.push(text);
+    this.allText?.push(text);
+  }
+
+  /** An edge that separates words although there may be no space: a block, a cell, a `br`. */
+  edge(): void {
+    this.inWord = false;
+    for (const capture of this.open) capture.parts.push(' ');
+    this.allText?.push(' ');
+  }
+
+  private count(text: string): void {
+    let inWord = this.inWord;
+    let count = 0;
+    for (let at = 0; at < text.length; at++) {
+      const code = text.charCodeAt(at);
+      const space = code <= 32 || code === 0xa0;
+      if (space) inWord = false;
+      else if (!inWord) {
+        inWord = true;
+        count++;
+      }
+    }
+    this.inWord = inWord;
+    this.wordCount += count;
+  }
+
+  private capture(done: (text: string) => void): Capture {
+    const capture = { parts: [], done };
+    this.open.push(capture);
+    return capture;
+  }
+
+  finish(encoding: Encoding): PageFacts {
+    while (this.open.length > 0) this.close(this.open[this.open.length - 1] as Capture);
+    const headInsert = this.headEndTag ?? this.lastHeadChildEnd ?? this.headTagEnd ?? this.htmlTag?.end ?? this.doctypeEnd ?? 0;
+    return {
+      encoding,
+      lang: this.lang,
+      htmlTag: this.htmlTag,
+      titles: this.titles,
+      metas: this.metas,
+      linkTags: this.linkTags,
+      base: this.base,
+      headings: this.headings,
+      anchors: this.anchors,
+      images: this.images,
+      jsonLd: this.jsonLd,
+      itemscopes: this.itemscopes,
+      paragraphs: this.paragraphs,
+      wordCount: this.wordCount,
+      text: this.allText === undefined ? undefined : collapse(this.allText.join('')),
+      headInsert,
+      headHasContent: this.lastHeadChildEnd !== undefined,
+    };
+  }
+}
+
+export type { Capture };
+
+/** Strips and collapses ASCII white space, as the standard does for `document.title`. */
+export function collapse(text: string): string {
+  return text.replace(/[\t\n\f\r ]+/g, ' ').replace(/^ | $/g, '');
+}
+
+function words(value: string | undefined): string[] {
+  return value === undefined ? [] : value.toLowerCase().split(/[\t\n\f\r ]+/).filter(Boolean);
+}
+
+/** Where an attribute's value stands inside the attribute's own text (`name = "value"`), without quotes; undefined where it has none. */
+export function valueRangeWithin(text: string, start: number, end: number): Range | undefined {
+  let at = start + 1;
+  while (at < end && text[at] !== '=') at++;
+  if (at >= end) return undefined;
+  at++;
+  while (at < end && /[\t\n\f\r ]/.test(text[at] as string)) at++;
+  const quote = text[at];
+  if (quote === '"' || quote === "'") return { start: at + 1, end: end - 1 };
+  return { start: at, end };
+}
+
+/** Line ends as the parser sees them. */
+export function normalizeNewlines(text: string): string {
+  return text.includes('\r') ? text.replace(/\r\n?/g, '\n') : text;
+}
+
+export const isJsonLdType = (type: string | undefined): boolean => type !== undefined && /^application\/ld\+json$/i.test(type.split(';')[0]?.trim() ?? '');

@@ -1,0 +1,109 @@
+import type { Encoding, Range } from '../source/index.ts';
+
+/** A `title` element in the HTML namespace. */
+export interface TitleFact {
+  /** White space collapsed and stripped, character references resolved. */
+  readonly text: string;
+  readonly inHead: boolean;
+  /** From the start tag's `<` to the end tag's `<`. */
+  readonly tag: Range;
+  readonly content: Range;
+}
+
+/** A `meta` element. Keys are lower case; `content` is as written, references resolved. */
+export interface MetaFact {
+  readonly name: string | undefined;
+  readonly property: string | undefined;
+  readonly httpEquiv: string | undefined;
+  readonly content: string | undefined;
+  readonly inHead: boolean;
+  readonly tag: Range;
+  /** The value of `content`, without its quotes. */
+  readonly contentRange: Range | undefined;
+}
+
+/** A `link` element. */
+export interface LinkTagFact {
+  /** Lower-case link types. */
+  readonly rel: readonly string[];
+  readonly href: string | undefined;
+  readonly type: string | undefined;
+  readonly hreflang: string | undefined;
+  readonly inHead: boolean;
+  readonly tag: Range;
+  readonly hrefRange: Range | undefined;
+}
+
+/** A heading with its visible text. */
+export interface HeadingFact {
+  readonly level: 1 | 2 | 3 | 4 | 5 | 6;
+  readonly text: string;
+  readonly tag: Range;
+}
+
+/** An `a` or `area` element with an `href`. */
+export interface AnchorFact {
+  readonly href: string;
+  readonly text: string;
+  readonly nofollow: boolean;
+  readonly tag: Range;
+}
+
+/** An `img` element. `alt` is undefined where the attribute is missing, which is not the same as empty. */
+export interface ImageFact {
+  readonly src: string | undefined;
+  readonly alt: string | undefined;
+  readonly width: string | undefined;
+  readonly height: string | undefined;
+  /** Whether the picture is taken out of the accessibility tree (`role=presentation`, `aria-hidden=true`). */
+  readonly decorative: boolean;
+  readonly tag: Range;
+}
+
+/** A JSON-LD block, unparsed. */
+export interface JsonLdFact {
+  readonly text: string;
+  readonly content: Range;
+}
+
+/** Everything the program knows of a page from its bytes. Ranges are UTF-16 offsets into the decoded text. */
+export interface PageFacts {
+  readonly encoding: Encoding;
+  readonly lang: string | undefined;
+  /** The start tag of `html`, where the page has one. */
+  readonly htmlTag: Range | undefined;
+  readonly titles: readonly TitleFact[];
+  readonly metas: readonly MetaFact[];
+  readonly linkTags: readonly LinkTagFact[];
+  /** `href` of the first `base` that has one. */
+  readonly base: string | undefined;
+  readonly headings: readonly HeadingFact[];
+  readonly anchors: readonly AnchorFact[];
+  readonly images: readonly ImageFact[];
+  readonly jsonLd: readonly JsonLdFact[];
+  /** How many elements carry `itemscope`, and how many `typeof` with RDFa in mind. */
+  readonly itemscopes: number;
+  /** Visible text of the first few paragraphs, in order. */
+  readonly paragraphs: readonly string[];
+  /** Number of runs of non-space characters in the visible text. */
+  readonly wordCount: number;
+  /** The visible text, collapsed; only kept when it was asked for. */
+  readonly text: string | undefined;
+  /** Where something can be added to the head. */
+  readonly headInsert: number;
+  /** Whether a `base`, `meta`, `link`, `script`, `style` or `title` stands in the head already. */
+  readonly headHasContent: boolean;
+}
+
+/** Why a page was not read. */
+export type PageRefusal = 'too-deep' | 'too-large' | 'too-many-elements';
+
+/** A page read, or refused. */
+export type PageReading = { readonly ok: true; readonly facts: PageFacts } | { readonly ok: false; readonly reason: PageRefusal };
+
+/** Bounds on one page. `size` in bytes. */
+export const PAGE_LIMITS = { size: 16_000_000, depth: 512, elementsPerUnit: 1, elementsAtLeast: 20_000 } as const;
+
+/** How many paragraphs are kept, and how much of each, in UTF-16 units. */
+export const KEPT_PARAGRAPHS = 8;
+export const KEPT_PARAGRAPH_LENGTH = 600;

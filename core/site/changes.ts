@@ -1,0 +1,87 @@
+import { z } from 'zod';
+import { TABLES, type RecordOf, type SiteDocument, type Table } from './document.ts';
+
+type Value = string | number | boolean | null;
+
+/** One field of one record set to a value; null takes it away. */
+export interface SetField {
+  readonly kind: 'set';
+  readonly table: Table;
+  readonly key: string;
+  readonly field: string;
+  readonly value: Value;
+}
+
+/** A serialisable, invertible change of the site document. */
+export type Change = SetField | { readonly kind: 'all'; readonly changes: readonly Change[] };
+
+const setSchema = z.strictObject({
+  kind: z.literal('set'),
+  table: z.enum(Object.keys(TABLES) as [Table, ...Table[]]),
+  key: z.string().max(4096),
+  field: z.string().max(64),
+  value: z.union([z.string(), z.number(), z.boolean(), z.null()]),
+});
+
+/** A change as it is stored and sent. */
+export const changeSchema: z.ZodType<Change> = z.union([setSchema, z.strictObject({ kind: z.literal('all'), changes: z.lazy(() => z.array(changeSchema)) })]) as z.ZodType<Change>;
+
+/** Sets one field of a record. Throws where the table has no such field or the value does not fit it. */
+export function set<T extends Table, F extends keyof RecordOf<T> & string>(table: T, key: string, field: F, value: Exclude<RecordOf<T>[F], undefined>): Change {
+  const change: SetField = { kind: 'set', table, key, field, value: value as Value };
+  check(change);
+  return change;
+}
+
+/** Several changes that are one step for undo. */
+export function all(changes: readonly Change[]): Change {
+  return changes.length === 1 ? (changes[0] as Change) : { kind: 'all', changes };
+}
+
+/** The document with a change made. Unchanged parts are shared with the old one. Throws RangeError on a field that does not exist. */
+export function applyChange(document: SiteDocument, change: Change): SiteDocument {
+  if (change.kind === 'all') return change.changes.reduce(applyChange, document);
+  check(change);
+  const table = document.tables[change.table] as Readonly<Record<string, Readonly<Record<string, Value>>>>;
+  const record = { ...table[change.key] };
+  if (change.value === null) delete record[change.field];
+  else record[change.field] = change.value;
+  const records = { ...table };
+  if (Object.keys(record).length === 0) delete records[change.key];
+  else records[change.key] = record;
+  return { ...document, tables: { ...document.tables, [change.table]: records } };
+}
+
+/** The change that takes `change` back, told from the document before it was made. */
+export function invert(document: SiteDocument, change: Change): Change {
+  if (change.kind === 'set') return { ...change, value: valueAt(document, change) };
+  const inverses: Change[] = [];
+  let current = document;
+  for (const one of change.changes) {
+    inverses.unshift(invert(current, one));
+    current = applyChange(current, one);
+  }
+  return { kind: 'all', changes: inverses };
+}
+
+/** Whether a change would leave the document as it is. */
+export function isIdle(document: SiteDocument, change: Change): boolean {
+  return change.kind === 'set' ? valueAt(document, change) === change.value : change.changes.every((one) => isIdle(document, one));
+}
+
+/** All single field settings in a change, in order. */
+export function fieldsOf(change: Change): readonly SetField[] {
+  return change.kind === 'set' ? [change] : change.changes.flatMap(fieldsOf);
+}
+
+function valueAt(document: SiteDocument, { table, key, field }: SetField): Value {
+  const record = (document.tables[table] as Readonly<Record<string, Readonly<Record<string, Value>>>>)[key];
+  return record?.[field] ?? null;
+}
+
+function check({ table, field, value }: SetField): void {
+  const schema = (TABLES[table].shape as Record<string, z.ZodType>)[field];
+  if (!schema || !Object.hasOwn(TABLES[table].shape, field)) throw new RangeError(`no field ${table}.${field}`);
+  const parsed = schema.safeParse(value);
+  if (!parsed.success) throw new RangeError(`${table}.${field}: ${z.prettifyError(parsed.error)}`);
+}

@@ -1,0 +1,28 @@
+/** Titles that a template or a tool left behind. */
+const DEFAULT_TITLES = new Set([
+  'home', 'home page', 'homepage', 'untitled', 'untitled document', 'untitled page', 'new page', 'page', 'index', 'document', 'title', 'page title', 'welcome', 'hello world', 'sample page',
+  'startseite', 'unbenannt', 'neue seite', 'accueil', 'sans titre', 'inicio', 'sin título',
+]);
+const DEFAULT_TAGLINES = [/just another .{0,20}(site|website)/i, /^your (tagline|slogan|site title)( here)?$/i, /^(tagline|slogan) goes here$/i, /^a (new|brand new) website$/i, /^my (site|website|web site)$/i, /lorem ipsum/i];
+
+/** Why a title (or one part of it) looks left over: a tool's default, a template's tagline, or nothing but the domain. */
+export function leftover(text: string, host: string): { part: string; why: 'default' | 'tagline' | 'domain' } | undefined {
+  const whole = text.trim();
+  const bareHost = host.replace(/^www\./, '').toLowerCase();
+  for (const part of [whole, ...whole.split(/\s+[|\u2013\u2014·•»:-]\s+/)]) {
+    const plain = part.trim();
+    const low = plain.toLowerCase();
+    if (DEFAULT_TITLES.has(low) && (part === whole || whole.toLowerCase().startsWith(low))) return { part: plain, why: 'default' };
+    if (DEFAULT_TAGLINES.some((pattern) => pattern.test(plain))) return { part: plain, why: 'tagline' };
+    if (part === whole && low.replace(/^https?:\/\//, '').replace(/^www\./, '').replace(/\/$/, '') === bareHost) return { part: plain, why: 'domain' };
+  }
+  return undefined;
+}
+
+/** A single figure left after a name, as tools append it to a copy: "Journal 2". Years, versions and larger numbers mean something. */
+export function numberAfterName(text: string): string | undefined {
+  const name = (text.split(/\s+[|\u2013\u2014·•»]\s+/)[0] ?? '').trim();
+  const found = /^\p{L}[\p{L}\s'’-]*\s([2-9])$/u.exec(name);
+  if (!found || /\b(part|volume|vol|chapter|step|day|week|level|grade|lesson|teil|band|kapitel|tag|woche|partie|chapitre|parte|capítulo|no|nr|page|top)\s\d$/i.test(name)) return undefined;
+  return name;
+}

@@ -1,0 +1,3 @@
+export { decodeBytes, decodeSource, encodingName, readOnlyReason, sniffEncoding, type Encoding, type SourceText } from './encoding.ts';
+export { byteOffsets, joinBytes, needsAscii, placeOf, respell, sameBytes, spliceSource, type Range, type Splice, type SpliceResult } from './splice.ts';
+export { listArchive, inflateEntry, ARCHIVE_LIMITS, type ArchiveEntry, type ArchiveListing, type ArchiveLimits } from './archive.ts';

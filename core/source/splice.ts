@@ -1,0 +1,160 @@
+import { decodeBytes, readOnlyReason, type SourceText } from './encoding.ts';
+
+/** A half-open stretch of a page's text, in UTF-16 units. */
+export interface Range {
+  readonly start: number;
+  readonly end: number;
+}
+
+/** One replacement in a page's text. `insert` must be ASCII unless the page is UTF-8. */
+export interface Splice extends Range {
+  readonly insert: string;
+}
+
+/** What splicing gives: the new bytes, or why the file cannot be changed. */
+export type SpliceResult =
+  | { readonly ok: true; readonly bytes: Uint8Array }
+  | { readonly ok: false; readonly reason: 'utf-16' | 'stateful-encoding' | 'not-encodable' };
+
+/**
+ * Replaces stretches of text in a file's bytes. Bytes outside the stretches stay identical, malformed ones too.
+ * Splices may come in any order and must not overlap; several insertions at one place keep their order.
+ * With nothing to replace the very same bytes come back. Throws RangeError on overlapping splices.
+ */
+export function spliceSource(source: SourceText, splices: readonly Splice[]): SpliceResult {
+  if (splices.length === 0) return { ok: true, bytes: source.bytes };
+  const reason = readOnlyReason(source.encoding);
+  if (reason !== undefined) return { ok: false, reason };
+  const utf8 = source.encoding.name === 'utf-8';
+  if (!utf8 && splices.some((splice) => /[^\x00-\x7f]/.test(splice.insert))) return { ok: false, reason: 'not-encodable' };
+
+  const ordered = splices.map((splice, order) => ({ ...splice, order })).sort((a, b) => a.start - b.start || a.end - b.end || a.order - b.order);
+  const offsets = byteOffsets(source, ordered.flatMap((splice) => [splice.start, splice.end]));
+  const encoder = new TextEncoder();
+  const parts: Uint8Array[] = [];
+  let from = 0;
+  ordered.forEach((splice, index) => {
+    const start = offsets[index * 2] as number;
+    const end = offsets[index * 2 + 1] as number;
+    if (start < from || end < start) throw new RangeError('splices overlap');
+    parts.push(source.bytes.subarray(from, start), encoder.encode(splice.insert));
+    from = end;
+  });
+  parts.push(source.bytes.subarray(from));
+  return { ok: true, bytes: joinBytes(parts) };
+}
+
+/** Byte offsets (from the file's first byte, mark included) of ascending or equal text offsets. */
+export function byteOffsets(source: SourceText, textOffsets: readonly number[]): number[] {
+  const { bytes, encoding, text } = source;
+  const body = bytes.subarray(encoding.bom);
+  if (body.length === text.length && encoding.name !== 'utf-8') return textOffsets.map((offset) => offset + encoding.bom);
+  if (encoding.name === 'utf-8') return utf8Offsets(body, textOffsets).map((offset) => offset + encoding.bom);
+  return decodedOffsets(body, encoding.name, textOffsets).map((offset) => offset + encoding.bom);
+}
+
+/** Walks UTF-8 as the Encoding Standard's decoder does: each maximal malformed part is one U+FFFD. */
+function utf8Offsets(bytes: Uint8Array, wanted: readonly number[]): number[] {
+  const found: number[] = [];
+  const order = wanted.map((_, index) => index).sort((a, b) => (wanted[a] as number) - (wanted[b] as number));
+  let units = 0;
+  let at = 0;
+  for (const index of order) {
+    const target = wanted[index] as number;
+    while (units < target && at < bytes.length) {
+      const first = bytes[at] as number;
+      if (first < 0x80) {
+        at++;
+        units++;
+        continue;
+      }
+      const { length, valid } = utf8Sequence(bytes, at);
+      at += length;
+      units += valid && length === 4 ? 2 : 1;
+    }
+    found[index] = at;
+  }
+  return found;
+}
+
+/** Length of the sequence (or of its maximal malformed part) at `at`, and whether it is well formed (Encoding Standard 8.1.1). */
+function utf8Sequence(bytes: Uint8Array, at: number): { length: number; valid: boolean } {
+  const first = bytes[at] as number;
+  let needed = 0;
+  let lower = 0x80;
+  let upper = 0xbf;
+  if (first >= 0xc2 && first <= 0xdf) needed = 1;
+  else if (first >= 0xe0 && first <= 0xef) {
+    needed = 2;
+    if (first === 0xe0) lower = 0xa0;
+    if (first === 0xed) upper = 0x9f;
+  } else if (first >= 0xf0 && first <= 0xf4) {
+    needed = 3;
+    if (first === 0xf0) lower = 0x90;
+    if (first === 0xf4) upper = 0x8f;
+  } else return { length: 1, valid: false };
+  for (let seen = 1; seen <= needed; seen++) {
+    const byte = bytes[at + seen];
+    if (byte === undefined || byte < lower || byte > upper) return { length: seen, valid: false };
+    lower = 0x80;
+    upper = 0xbf;
+  }
+  return { length: needed + 1, valid: true };
+}
+
+/**
+ * Offsets in a legacy multi-byte encoding, by decoding byte after byte. All of these decoders emit a unit no later than
+ * with its last byte, except that a malformed lead emits together with the ASCII byte that follows it: hence the step back.
+ */
+function decodedOffsets(bytes: Uint8Array, encoding: string, wanted: readonly number[]): number[] {
+  const decoder = new TextDecoder(encoding, { ignoreBOM: true });
+  const highest = Math.max(...wanted);
+  const starts: number[] = [];
+  let begin = 0;
+  for (let at = 0; at < bytes.length && starts.length <= highest; at++) {
+    const out = decoder.decode(bytes.subarray(at, at + 1), { stream: true });
+    if (out.length === 0) continue;
+    const last = bytes[at] as number;
+    const splitLead = out.length === 2 && out[0] === '\ufffd' && last < 0x80;
+    for (let unit = 0; unit < out.length; unit++) starts.push(splitLead && unit === 1 ? at : begin);
+    begin = at + 1;
+  }
+  return wanted.map((offset) => starts[offset] ?? bytes.length);
+}
+
+/** Text as bytes that a page of this encoding can hold: UTF-8 as it is, others need `escape` for what is not ASCII. */
+export function needsAscii(source: SourceText): boolean {
+  return source.encoding.name !== 'utf-8';
+}
+
+/** Joins pieces into one array. */
+export function joinBytes(parts: readonly Uint8Array[]): Uint8Array {
+  const out = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    out.set(part, at);
+    at += part.length;
+  }
+  return out;
+}
+
+/** Whether two arrays hold the same bytes. */
+export function sameBytes(a: Uint8Array, b: Uint8Array): boolean {
+  return a.length === b.length && a.every((byte, index) => byte === b[index]);
+}
+
+/** Re-reads spliced bytes in the encoding they were in before, so that offsets can be compared. */
+export function respell(source: SourceText, bytes: Uint8Array): SourceText {
+  return { bytes, encoding: source.encoding, text: decodeBytes(bytes.subarray(source.encoding.bom), source.encoding.name) };
+}
+
+/** Line and column, both counted from 1, of an offset in a text. */
+export function placeOf(text: string, offset: number): { line: number; column: number } {
+  let line = 1;
+  let lineStart = 0;
+  for (let at = text.indexOf('\n'); at >= 0 && at < offset; at = text.indexOf('\n', at + 1)) {
+    line++;
+    lineStart = at + 1;
+  }
+  return { line, column: offset - lineStart + 1 };
+}
