@@ -1,0 +1,32 @@
+import type { Check } from './finding.ts';
+
+/** Meant to be found, and is not: a noindex, a robots.txt line, a canonical elsewhere. */
+export const shutOut: Check<'shut-out'> = {
+  code: 'shut-out',
+  cost: 'blocks',
+  stop: 'doors',
+  alsoWhenOut: false,
+  look: ({ state, way }) => (state === 'shut-out' ? { code: 'shut-out', gates: way.gates.filter((gate) => gate.behind === 'shut').map((gate) => gate.name) } : undefined),
+};
+
+/** Meant to stay out, and engines may list it. */
+export const leaking: Check<'leaking'> = {
+  code: 'leaking',
+  cost: 'blocks',
+  stop: 'doors',
+  alsoWhenOut: true,
+  look: ({ state }) => (state === 'leaking' ? { code: 'leaking' } : undefined),
+};
+
+/** Meant to stay out, but only fetching is forbidden: the bare address may be listed. */
+export const halfHidden: Check<'half-hidden'> = {
+  code: 'half-hidden',
+  cost: 'weakens',
+  stop: 'doors',
+  alsoWhenOut: true,
+  look: ({ state, way }) => {
+    if (state !== 'half-hidden') return undefined;
+    const reason = way.gates.find((gate) => gate.name === 'fetchable')?.reason;
+    return { code: 'half-hidden', line: reason?.code === 'rule' ? reason.line : undefined };
+  },
+};

@@ -1,0 +1,15 @@
+import { DESCRIPTION_ROOMS, fit, wordsPast, type Room } from '../titles/index.ts';
+import type { Check } from './finding.ts';
+import { lastWords } from './title-cut.ts';
+
+/** A description of which results show only a part. */
+export const descriptionCut: Check<'description-cut'> = {
+  code: 'description-cut',
+  cost: 'polish',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ description }) => {
+    const fitted = fit(description.value, DESCRIPTION_ROOMS[0] as Room);
+    return fitted.cut ? { code: 'description-cut', words: wordsPast(fitted, description.value), lastShown: lastWords(description.value.slice(0, fitted.cutAt)) } : undefined;
+  },
+};

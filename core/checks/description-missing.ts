@@ -1,0 +1,10 @@
+import type { Check } from './finding.ts';
+
+/** No meta description: engines pick a piece of the page, often a poor one. */
+export const descriptionMissing: Check<'description-missing'> = {
+  code: 'description-missing',
+  cost: 'weakens',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ description }) => (description.value === '' ? { code: 'description-missing' } : undefined),
+};

@@ -1,0 +1,2 @@
+export type { AnyCheck, Check, CheckInput, Cost, Finding, FindingCode, Stop } from './finding.ts';
+export { checkOf, checkPage, CHECKS, costOf, isEnough, stopOf, weakens } from './table.ts';

@@ -1,0 +1,71 @@
+import { halfHidden, leaking, shutOut } from './against-intent.ts';
+import { descriptionCut } from './description-cut.ts';
+import { descriptionMissing } from './description-missing.ts';
+import { descriptionSame } from './description-same.ts';
+import type { AnyCheck, CheckInput, Cost, Finding, FindingCode, Stop } from './finding.ts';
+import { headingMissing } from './heading-missing.ts';
+import { imageAltMissing } from './image-alt-missing.ts';
+import { langMissing } from './lang-missing.ts';
+import { nameNumber } from './name-number.ts';
+import { titleCut } from './title-cut.ts';
+import { titleLeftover } from './title-leftover.ts';
+import { titleMissing } from './title-missing.ts';
+import { titleOutsideHead } from './title-outside-head.ts';
+import { titleSame } from './title-same.ts';
+import { titleSeveral } from './title-several.ts';
+
+/** All checks, in the order in which findings of one cost are told. */
+export const CHECKS: readonly AnyCheck[] = [
+  shutOut,
+  leaking,
+  halfHidden,
+  titleMissing,
+  titleLeftover,
+  nameNumber,
+  titleSame,
+  descriptionMissing,
+  descriptionSame,
+  titleCut,
+  descriptionCut,
+  titleSeveral,
+  titleOutsideHead,
+  headingMissing,
+  imageAltMissing,
+  langMissing,
+];
+
+const byCode = new Map<FindingCode, AnyCheck>(CHECKS.map((check) => [check.code, check]));
+
+/** The check behind a code. */
+export function checkOf(code: FindingCode): AnyCheck {
+  const check = byCode.get(code);
+  if (!check) throw new RangeError(`no check ${code}`);
+  return check;
+}
+
+export const costOf = (finding: Finding): Cost => checkOf(finding.code).cost;
+export const stopOf = (finding: Finding): Stop => checkOf(finding.code).stop;
+
+const RANK: Readonly<Record<Cost, number>> = { blocks: 0, weakens: 1, polish: 2 };
+
+/** Runs all checks on one page; findings come sorted by what they cost. */
+export function checkPage(input: CheckInput): Finding[] {
+  const out = input.intent.intent === 'out';
+  const found: Finding[] = [];
+  for (const check of CHECKS) {
+    if (out && !check.alsoWhenOut) continue;
+    const finding = check.look(input);
+    if (finding) found.push(finding);
+  }
+  return found.sort((a, b) => RANK[costOf(a)] - RANK[costOf(b)]);
+}
+
+/** Whether words of this page weaken it: what makes "findable" into "findable, to mend". States are not asked, they follow from this. */
+export function weakens(input: Omit<CheckInput, 'state' | 'way'>): boolean {
+  return CHECKS.some((check) => check.cost === 'weakens' && check.stop === 'words' && check.look(input as CheckInput) !== undefined);
+}
+
+/** The "enough" line: nothing blocks the page and nothing weakens it. Polish is for those who like it. */
+export function isEnough(findings: readonly Finding[]): boolean {
+  return findings.every((finding) => costOf(finding) === 'polish');
+}

@@ -1,0 +1,19 @@
+import { fit, TITLE_ROOMS, wordsPast, type Room } from '../titles/index.ts';
+import type { Check } from './finding.ts';
+
+/** A title that results cut. Longer is allowed; what matters is what falls past the cut (N10). */
+export const titleCut: Check<'title-cut'> = {
+  code: 'title-cut',
+  cost: 'polish',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ title }) => {
+    const fitted = fit(title.value, TITLE_ROOMS[0] as Room);
+    return fitted.cut ? { code: 'title-cut', words: wordsPast(fitted, title.value), lastShown: lastWords(title.value.slice(0, fitted.cutAt)) } : undefined;
+  },
+};
+
+/** The last two words of what is still shown: where the reader's eye stops. */
+export function lastWords(shown: string): string {
+  return shown.split(/\s+/).filter(Boolean).slice(-2).join(' ');
+}

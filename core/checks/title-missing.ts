@@ -1,0 +1,10 @@
+import type { Check } from './finding.ts';
+
+/** A page without a title: engines make one up. */
+export const titleMissing: Check<'title-missing'> = {
+  code: 'title-missing',
+  cost: 'weakens',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ title }) => (title.value === '' ? { code: 'title-missing' } : undefined),
+};

@@ -1,0 +1,31 @@
+import type { GateReason } from '../indexing/index.ts';
+
+/** What an engine knows of one address. */
+export interface IndexRecord {
+  /** Absolute. */
+  readonly address: string;
+  readonly foundBy: 'home' | 'sitemap' | 'link';
+  /** ISO times of the engine's clock. */
+  readonly foundAt: string;
+  readonly visitedAt: string | undefined;
+  readonly status: number | undefined;
+  /** `bare`: listed by its address alone, unread. */
+  readonly outcome: 'listed' | 'bare' | 'not-listed' | 'waiting';
+  readonly reason: GateReason | { readonly code: 'waiting' } | { readonly code: 'duplicate'; readonly of: string };
+  /** Addresses that link to it, as far as they were read. */
+  readonly linkedFrom: readonly string[];
+  readonly title: string;
+  readonly description: string;
+  readonly headings: readonly string[];
+  readonly text: string;
+}
+
+/** A card in the engine's answer to a query. */
+export interface SearchResult {
+  readonly address: string;
+  readonly title: string;
+  readonly snippet: string;
+  /** Stretches of the snippet to be set apart, as offsets. */
+  readonly marks: readonly (readonly [number, number])[];
+  readonly bare: boolean;
+}

@@ -1,0 +1,2 @@
+export * from './api.ts';
+export { openProject, PROJECT_ENTRY, PROJECT_FILES, projectSchema, type ProjectFile } from './project-file.ts';

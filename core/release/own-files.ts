@@ -1,0 +1,26 @@
+import { withSitemap } from '../robots/index.ts';
+import { siteOrigin, type SiteDocument } from '../site/index.ts';
+import { writeSitemap, type SitemapEntry } from '../sitemap/index.ts';
+
+/** Path of the map that is ours to write. */
+export const SITEMAP_FILE = 'sitemap.xml';
+export const ROBOTS_FILE = 'robots.txt';
+
+/** robots.txt as it will be: the owner's word over the site's own file, with the map named in it. Undefined where the site has and needs none. */
+export function effectiveRobots(document: SiteDocument, own: string | undefined): string | undefined {
+  const text = document.tables.robots['']?.text ?? own;
+  if (document.tables.sitemap['']?.on !== true) return text ?? undefined;
+  return withSitemap(text ?? 'User-agent: *\nDisallow:\n\n', `${siteOrigin(document)}/${SITEMAP_FILE}`);
+}
+
+/** The files that are ours: only those whose text differs from what the site brought, or that it did not bring. */
+export function ownFiles(document: SiteDocument, site: { readonly robots: string | undefined; readonly sitemap: string | undefined; readonly entries: readonly SitemapEntry[] }): Record<string, string> {
+  const own: Record<string, string> = {};
+  const robots = effectiveRobots(document, site.robots);
+  if (robots !== undefined && robots !== site.robots) own[ROBOTS_FILE] = robots;
+  if (document.tables.sitemap['']?.on === true) {
+    const { xml } = writeSitemap(site.entries);
+    if (xml !== site.sitemap) own[SITEMAP_FILE] = xml;
+  }
+  return own;
+}

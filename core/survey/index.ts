@@ -1,0 +1,3 @@
+export { STATE_CRAWLER, Survey } from './survey.ts';
+export { LinkIndex } from './links.ts';
+export type { PageRow, SiteFile, SiteNumbers } from './rows.ts';

@@ -1,0 +1,47 @@
+import type { Finding } from '../checks/index.ts';
+import type { PageState } from '../indexing/index.ts';
+import type { Intent, Kind } from '../site/index.ts';
+
+/** A file of the site as it was brought in. */
+export interface SiteFile {
+  readonly path: string;
+  /** SHA-256 of the bytes, hexadecimal. */
+  readonly hash: string;
+  /** Bytes. */
+  readonly size: number;
+  /** Milliseconds since 1970. */
+  readonly modified: number | undefined;
+}
+
+/** All that lists and signs show of a page. */
+export interface PageRow {
+  readonly id: string;
+  readonly address: string;
+  /** What people call it: its main heading. */
+  readonly name: string;
+  readonly title: string;
+  readonly description: string;
+  readonly kind: Kind;
+  readonly intent: Intent;
+  readonly state: PageState;
+  readonly findings: readonly Finding[];
+  /** Whether it differs from what was released last. */
+  readonly pending: boolean;
+  readonly linksIn: number;
+}
+
+/** The site in numbers. */
+export interface SiteNumbers {
+  readonly pages: number;
+  /** Pages that are meant to be found. */
+  readonly wanted: number;
+  /** Of those, how many engines can list as released. */
+  readonly found: number;
+  /** … and how many once everything that waits is released. */
+  readonly foundAfterRelease: number;
+  readonly pending: number;
+  /** Files of any sort that wait for release. */
+  readonly waiting: number;
+  readonly states: Readonly<Partial<Record<PageState, number>>>;
+  readonly brokenLinks: number;
+}

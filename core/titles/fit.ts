@@ -1,0 +1,76 @@
+import { ADVANCE_WIDTHS, UNITS_PER_EM } from './advance-widths.ts';
+
+/** A place where a text is cut: how wide the room is, in px, at which type size, in how many lines. */
+export interface Room {
+  readonly id: 'result' | 'phone' | 'tab';
+  readonly fontSize: number;
+  /** Width of the whole text that is shown, lines added up, in px. */
+  readonly width: number;
+  readonly lines: number;
+}
+
+/** Where titles and descriptions are cut. Conventions of the trade, not law; kept in this one place. */
+export const TITLE_ROOMS: readonly Room[] = [
+  { id: 'result', fontSize: 20, width: 580, lines: 1 },
+  { id: 'phone', fontSize: 20, width: 660, lines: 2 },
+];
+export const DESCRIPTION_ROOMS: readonly Room[] = [
+  { id: 'result', fontSize: 14, width: 920, lines: 2 },
+  { id: 'phone', fontSize: 14, width: 680, lines: 2 },
+];
+export const TAB_ROOM: Room = { id: 'tab', fontSize: 12, width: 150, lines: 1 };
+
+/** How a text fits a room. */
+export interface Fit {
+  /** Width of the whole text, px. */
+  readonly width: number;
+  readonly room: Room;
+  readonly cut: boolean;
+  /** What is shown: the whole text, or whole words and an ellipsis. */
+  readonly shown: string;
+  /** UTF-16 offset from which nothing is shown. */
+  readonly cutAt: number;
+}
+
+const table = new Map<number, number>();
+for (const [first, widths] of ADVANCE_WIDTHS) widths.forEach((width, index) => table.set(first + index, width));
+const AVERAGE = 1139;
+
+/** Advance width of one code point in units of 1/2048 em. Unknown scripts take a typical letter, wide ones a whole em, marks nothing. */
+function advance(code: number): number {
+  const known = table.get(code);
+  if (known !== undefined) return known;
+  if ((code >= 0x300 && code <= 0x36f) || (code >= 0x200b && code <= 0x200f) || code === 0xfe0f) return 0;
+  if ((code >= 0x1100 && code <= 0x115f) || (code >= 0x2e80 && code <= 0xa4cf) || (code >= 0xac00 && code <= 0xd7a3) || (code >= 0xf900 && code <= 0xfaff) || (code >= 0xff01 && code <= 0xff60) || code >= 0x1f300) return UNITS_PER_EM;
+  return AVERAGE;
+}
+
+/** Width of a text in px at a type size in px. */
+export function textWidth(text: string, fontSize: number): number {
+  let units = 0;
+  for (const character of text) units += advance(character.codePointAt(0) as number);
+  return (units * fontSize) / UNITS_PER_EM;
+}
+
+/** Cuts a text the way results do: the last whole word that fits together with an ellipsis. A single long word is cut inside. */
+export function fit(text: string, room: Room): Fit {
+  const width = textWidth(text, room.fontSize);
+  if (width <= room.width) return { width, room, cut: false, shown: text, cutAt: text.length };
+  const ellipsis = textWidth(' …', room.fontSize);
+  let used = 0;
+  let at = 0;
+  let wordEnd = 0;
+  for (const character of text) {
+    if (character === ' ') wordEnd = at;
+    used += textWidth(character, room.fontSize);
+    if (used + ellipsis > room.width) break;
+    at += character.length;
+  }
+  const cutAt = wordEnd > 0 ? wordEnd : at;
+  return { width, room, cut: true, shown: `${text.slice(0, cutAt).replace(/[\s,;:–-]+$/, '')} …`, cutAt };
+}
+
+/** Number of words of a text that fall past the cut. */
+export function wordsPast({ cutAt }: Fit, text: string): number {
+  return text.slice(cutAt).split(/\s+/).filter(Boolean).length;
+}
