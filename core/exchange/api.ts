@@ -93,6 +93,15 @@ export interface ErrorAnswer {
 }
 export const errorAnswer = z.object({ error: z.object({ code: z.string(), message: z.string(), detail: z.string().optional() }) });
 
-/** A file of the demo as the server lists it. */
-export const demoListing = z.object({ files: z.array(z.object({ path: z.string(), size: z.number(), modified: z.number() })), released: z.string() });
-export type DemoListing = z.infer<typeof demoListing>;
+/** How an address answers right now. */
+export type LiveAnswer =
+  | {
+      readonly ok: true;
+      readonly status: number;
+      readonly milliseconds: number;
+      readonly redirects: readonly string[];
+      readonly robotsTag: readonly string[];
+      readonly bytes: number;
+      readonly world: 'stand-in' | 'real';
+    }
+  | { readonly ok: false; readonly reason: string; readonly world: 'stand-in' | 'real' };

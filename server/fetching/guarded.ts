@@ -1,0 +1,106 @@
+import { isIP } from 'node:net';
+import { Agent, request, type Dispatcher } from 'undici';
+import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Resolve } from './fetcher.ts';
+
+/** One side of the world: how names are resolved, which addresses may be spoken to, and where a connection really goes. */
+export interface World {
+  readonly resolve: Resolve;
+  allows(ip: string): boolean;
+  /** Scheme, host and port to connect to, for an address that resolved to `ip`. */
+  target(address: URL, ip: string): { readonly origin: string; readonly pin: string | undefined };
+}
+
+class Failure extends Error {
+  constructor(readonly reason: FetchFailure) {
+    super(reason);
+  }
+}
+
+/**
+ * Makes a fetch that is bounded in size, time and redirects and that resolves and checks every hop itself: the connection goes to the very
+ * address that was checked, so a name that changes its mind in between gains nothing.
+ */
+export function guardedFetch(world: World, userAgent: string, clock: () => number = () => performance.now(), limits: { bytes: number; milliseconds: number; redirects: number } = FETCH_LIMITS): { fetch: Fetch; close: () => Promise<void> } {
+  let pinned: { host: string; ip: string }[] = [];
+  const agent = new Agent({
+    connections: 8,
+    connect: {
+      lookup: (host, options, done) => {
+        const ip = pinned.find((pin) => pin.host === host)?.ip ?? host;
+        const family = isIP(ip);
+        if (family === 0) done(new Error('not pinned'), '', 4);
+        else if (options.all === true) (done as unknown as (error: null, all: { address: string; family: number }[]) => void)(null, [{ address: ip, family }]);
+        else done(null, ip, family);
+      },
+    },
+  });
+
+  async function hop(address: URL, signal: AbortSignal): Promise<Dispatcher.ResponseData> {
+    const ip = await resolveAllowed(world, address.hostname);
+    const { origin, pin } = world.target(address, ip);
+    if (pin !== undefined) pinned = [{ host: pin, ip }, ...pinned.filter((other) => other.host !== pin)].slice(0, 64);
+    return request(`${origin}${address.pathname}${address.search}`, {
+      dispatcher: agent,
+      signal,
+      headers: { host: address.host, 'user-agent': userAgent, accept: 'text/html,application/xhtml+xml,*/*;q=0.5', 'accept-encoding': 'identity', 'x-forwarded-proto': address.protocol.slice(0, -1) },
+    });
+  }
+
+  const fetch: Fetch = async (address) => {
+    const started = clock();
+    const redirects: string[] = [];
+    const stop = AbortSignal.timeout(limits.milliseconds);
+    try {
+      let current = httpAddress(address);
+      for (;;) {
+        const response = await hop(current, stop);
+        const location = response.headers['location'];
+        if ([301, 302, 303, 307, 308].includes(response.statusCode) && typeof location === 'string') {
+          await response.body.dump();
+          if (redirects.length >= limits.redirects) throw new Failure('too-many-redirects');
+          current = httpAddress(location, current.href);
+          redirects.push(current.href);
+          continue;
+        }
+        const bytes = await readBounded(response.body, limits.bytes);
+        return { ok: true, status: response.statusCode, headers: headerLists(response.headers), bytes, redirects, milliseconds: Math.round(clock() - started) };
+      }
+    } catch (error) {
+      const reason: FetchFailure = error instanceof Failure ? error.reason : stop.aborted ? 'timeout' : 'no-answer';
+      return { ok: false, reason, redirects } satisfies FetchOutcome;
+    }
+  };
+  return { fetch, close: () => agent.close() };
+}
+
+function httpAddress(address: string, base?: string): URL {
+  if (!URL.canParse(address, base)) throw new Failure('bad-address');
+  const url = new URL(address, base);
+  if (url.protocol !== 'http:' && url.protocol !== 'https:') throw new Failure('bad-address');
+  if (url.username !== '' || url.password !== '') throw new Failure('bad-address');
+  return url;
+}
+
+async function resolveAllowed(world: World, hostname: string): Promise<string> {
+  const bare = hostname.replace(/^\[|\]$/g, '');
+  const all = isIP(bare) !== 0 ? [bare] : await world.resolve(hostname).catch(() => []);
+  const [first] = all;
+  if (first === undefined) throw new Failure('no-such-host');
+  if (!all.every((ip) => world.allows(ip))) throw new Failure('private-address');
+  return first;
+}
+
+async function readBounded(body: AsyncIterable<Uint8Array>, most: number): Promise<Uint8Array> {
+  const parts: Uint8Array[] = [];
+  let size = 0;
+  for await (const part of body) {
+    size += part.length;
+    if (size > most) throw new Failure('too-large');
+    parts.push(part);
+  }
+  return Buffer.concat(parts, size);
+}
+
+function headerLists(headers: Record<string, string | string[] | undefined>): Record<string, readonly string[]> {
+  return Object.fromEntries(Object.entries(headers).flatMap(([name, value]) => (value === undefined ? [] : [[name.toLowerCase(), Array.isArray(value) ? value : [value]]])));
+}

@@ -1,0 +1,39 @@
+import { Resolver } from 'node:dns/promises';
+import { BlockList, isIP } from 'node:net';
+import type { Resolve } from './fetcher.ts';
+import type { World } from './guarded.ts';
+
+/** Addresses that are not on the public internet (IANA special-purpose registries): never fetched from. */
+const NOT_PUBLIC = new BlockList();
+for (const [net, bits] of [['0.0.0.0', 8], ['10.0.0.0', 8], ['100.64.0.0', 10], ['127.0.0.0', 8], ['169.254.0.0', 16], ['172.16.0.0', 12], ['192.0.0.0', 24], ['192.0.2.0', 24], ['192.88.99.0', 24], ['192.168.0.0', 16], ['198.18.0.0', 15], ['198.51.100.0', 24], ['203.0.113.0', 24], ['224.0.0.0', 4], ['240.0.0.0', 4]] as const) NOT_PUBLIC.addSubnet(net, bits, 'ipv4');
+for (const [net, bits] of [['::', 128], ['::1', 128], ['::ffff:0:0', 96], ['64:ff9b::', 96], ['64:ff9b:1::', 48], ['100::', 64], ['2001::', 23], ['2001:db8::', 32], ['2002::', 16], ['fc00::', 7], ['fe80::', 10], ['ff00::', 8]] as const) NOT_PUBLIC.addSubnet(net, bits, 'ipv6');
+
+/** Whether an address is a public one. */
+export function isPublicAddress(ip: string): boolean {
+  const family = isIP(ip);
+  return family !== 0 && !NOT_PUBLIC.check(ip, family === 6 ? 'ipv6' : 'ipv4');
+}
+
+/** Names answered by the given DNS servers, or by the machine's own where none are given. */
+export function dnsResolve(servers?: readonly string[]): Resolve {
+  const resolver = new Resolver({ timeout: 2000, tries: 2 });
+  if (servers) resolver.setServers(servers);
+  return async (host) => {
+    const four = await resolver.resolve4(host).catch((error: unknown) => error);
+    if (Array.isArray(four) && four.length > 0) return four as string[];
+    return resolver.resolve6(host);
+  };
+}
+
+/** The world outside: real DNS, public addresses only, TLS where the address says so. */
+export function realWorld(resolve: Resolve = dnsResolve()): World {
+  return { resolve, allows: isPublicAddress, target: (address) => ({ origin: address.origin, pin: address.hostname }) };
+}
+
+/**
+ * The stand-ins' world: their DNS, and nothing but their host's port on loopback. That host speaks plain HTTP; for an `https` address the connection
+ * goes there all the same, and the scheme travels along as a proxy would tell it.
+ */
+export function standInWorld(resolve: Resolve, hostPort: () => number): World {
+  return { resolve, allows: (ip) => ip === '127.0.0.1', target: (_address, ip) => ({ origin: `http://${ip}:${hostPort()}`, pin: undefined }) };
+}

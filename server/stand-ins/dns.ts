@@ -1,0 +1,53 @@
+import { createSocket, type Socket } from 'node:dgram';
+import { decode, encode, AUTHORITATIVE_ANSWER, type Answer, type DecodedPacket } from 'dns-packet';
+
+/** What the zone says of a name. */
+export interface Zone {
+  /** IPv4 addresses, or undefined where there is no such name. */
+  addresses(name: string): readonly string[] | undefined;
+}
+
+const NO_SUCH_NAME = 3;
+
+/** The stand-in DNS: real packets over UDP on loopback. */
+export class StandInDns {
+  private socket: Socket | undefined;
+  port = 0;
+
+  constructor(private readonly zone: Zone) {}
+
+  async listen(): Promise<void> {
+    const socket = createSocket('udp4');
+    this.socket = socket;
+    socket.on('message', (message, from) => {
+      const reply = this.answer(message);
+      if (reply) socket.send(reply, from.port, from.address);
+    });
+    await new Promise<void>((resolve, reject) => {
+      socket.once('error', reject);
+      socket.bind(0, '127.0.0.1', () => resolve());
+    });
+    this.port = socket.address().port;
+  }
+
+  async close(): Promise<void> {
+    const { socket } = this;
+    if (socket) await new Promise<void>((resolve) => socket.close(() => resolve()));
+  }
+
+  /** The answer to one packet; undefined for what is no query. */
+  answer(message: Uint8Array): Buffer | undefined {
+    let query: DecodedPacket;
+    try {
+      query = decode(Buffer.from(message));
+    } catch {
+      return undefined;
+    }
+    const [question] = query.questions ?? [];
+    if (!question || query.type !== 'query') return undefined;
+    const addresses = this.zone.addresses(question.name.toLowerCase());
+    const answers: Answer[] = question.type === 'A' ? (addresses ?? []).map((data) => ({ type: 'A', name: question.name, ttl: 60, data })) : [];
+    const rcode = addresses === undefined ? NO_SUCH_NAME : 0;
+    return encode({ type: 'response', id: query.id ?? 0, flags: AUTHORITATIVE_ANSWER | rcode, questions: [question], answers });
+  }
+}

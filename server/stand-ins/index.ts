@@ -1,0 +1,2 @@
+export { StandIns } from './stand-ins.ts';
+export { SKERRY } from './skerry.ts';

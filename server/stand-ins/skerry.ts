@@ -1,0 +1,134 @@
+import { createHmac } from 'node:crypto';
+import { z } from 'zod';
+import { readAnswer, search, type IndexRecord } from '../../core/engine/index.ts';
+import type { EngineSite, ProofTag } from '../../core/exchange/index.ts';
+import { findProof, type ProofOutcome } from '../../core/ownership/index.ts';
+import { RequestError } from '../errors.ts';
+import type { Fetch, FetchOutcome } from '../fetching/index.ts';
+import type { StandInClock } from './clock.ts';
+import { crawlSite, type CrawledSite } from './crawl.ts';
+import type { Store } from './store.ts';
+
+/** What Skerry calls its tag and its crawler. */
+export const SKERRY = { metaName: 'skerry-proof', crawler: 'SkerryBot', userAgent: 'SkerryBot/1.0 (stand-in engine)' } as const;
+
+const siteSchema = z.looseObject({
+  host: z.string(),
+  origin: z.string(),
+  verifiedAt: z.string().optional(),
+  lostAt: z.string().optional(),
+  lastOutcome: z.unknown().optional(),
+  maps: z.array(z.looseObject({ address: z.string(), handedInAt: z.string(), readAt: z.string().optional(), count: z.number(), problem: z.string().optional() })),
+  records: z.array(z.looseObject({ address: z.string(), outcome: z.enum(['listed', 'bare', 'not-listed', 'waiting']) })),
+  robots: z.looseObject({ fetchedAt: z.string(), status: z.number().optional() }).optional(),
+  days: z.array(z.strictObject({ at: z.string(), visited: z.number(), listed: z.number() })),
+});
+const saved = z.strictObject({ version: z.literal(1), secret: z.string(), sites: z.record(z.string(), siteSchema) });
+type Site = CrawledSite & { origin: string; verifiedAt?: string | undefined; lostAt?: string | undefined; lastOutcome?: ProofOutcome | undefined };
+
+/** The search engine Skerry: proofs, maps, daily crawls, an index to search. It knows the world only through `fetch`. */
+export class Skerry {
+  private sites: Record<string, Site> = {};
+  private secret = '';
+
+  constructor(
+    private readonly store: Store,
+    private readonly clock: StandInClock,
+    private readonly fetch: Fetch,
+    private readonly randomText: () => string,
+  ) {}
+
+  async open(): Promise<void> {
+    const found = await this.store.read('skerry', saved);
+    this.secret = found?.secret ?? this.randomText();
+    this.sites = (found?.sites ?? {}) as unknown as Record<string, Site>;
+    if (!found) await this.save();
+  }
+
+  /** The tag that proves a host. The same host always gets the same one. */
+  proofTag(host: string): ProofTag {
+    const content = createHmac('sha256', this.secret).update(host).digest('base64url');
+    return { name: SKERRY.metaName, content, tag: `<meta name="${SKERRY.metaName}" content="${content}">` };
+  }
+
+  /** Fetches the home page and looks for the tag. */
+  async verify(host: string, origin: string): Promise<ProofOutcome> {
+    const outcome = proofIn(await this.fetch(`${origin}/`), host, this.proofTag(host).content);
+    const site = this.siteFor(host, origin);
+    const now = this.clock.iso();
+    const holds = outcome.kind === 'verified';
+    this.put({ ...site, origin, lastOutcome: outcome, verifiedAt: holds ? (site.verifiedAt ?? now) : undefined, lostAt: holds ? undefined : site.verifiedAt === undefined ? site.lostAt : now });
+    await this.save();
+    return outcome;
+  }
+
+  /** Takes a map in and looks at it at once, as engines do; the pages in it get their turn on the next day. */
+  async handIn(host: string, address: string): Promise<EngineSite> {
+    const site = this.has(host) ? this.sites[host] : undefined;
+    if (site?.verifiedAt === undefined) throw new RequestError('not-verified', host);
+    if (new URL(address).host !== new URL(site.origin).host) throw new RequestError('foreign-map', address);
+    const maps = [...site.maps.filter((map) => map.address !== address), { address, handedInAt: this.clock.iso(), readAt: undefined, count: 0, problem: undefined }];
+    this.put(await crawlSite({ ...site, maps }, { fetch: this.fetch, crawler: SKERRY.crawler, now: this.clock.now(), visits: 0 }));
+    await this.save();
+    return this.siteView(host);
+  }
+
+  /** One day's work: every proven site is crawled, and its proof looked at again. */
+  async day(): Promise<void> {
+    for (const site of Object.values(this.sites)) {
+      if (site.verifiedAt === undefined) continue;
+      this.put({ ...site, ...(await crawlSite(site, { fetch: this.fetch, crawler: SKERRY.crawler, now: this.clock.now() })) });
+      await this.verify(site.host, site.origin);
+    }
+    await this.save();
+  }
+
+  /** What the owner of a site is told. A site that Skerry never heard of is told as empty. */
+  siteView(host: string): EngineSite {
+    const site = this.has(host) ? (this.sites[host] as Site) : this.siteFor(host, `https://${host}`);
+    return {
+      host,
+      verifiedAt: site.verifiedAt,
+      lastOutcome: site.lastOutcome,
+      lostAt: site.lostAt,
+      maps: site.maps,
+      records: site.records.map(({ text: _text, headings: _headings, description: _description, ...row }) => row),
+      robots: site.robots,
+      days: site.days,
+    };
+  }
+
+  search(query: string): ReturnType<typeof search> {
+    return search(Object.values(this.sites).flatMap((site) => site.records), query);
+  }
+
+  /** One record, whole. */
+  record(address: string): IndexRecord | undefined {
+    return Object.values(this.sites).flatMap((site) => site.records).find((record) => record.address === address);
+  }
+
+  private has(host: string): boolean {
+    return Object.hasOwn(this.sites, host);
+  }
+
+  private siteFor(host: string, origin: string): Site {
+    return this.has(host) ? (this.sites[host] as Site) : { host, origin, maps: [], records: [], robots: undefined, days: [] };
+  }
+
+  private put(site: Site | CrawledSite): void {
+    this.sites = { ...this.sites, [site.host]: site as Site };
+  }
+
+  private save(): Promise<void> {
+    return this.store.write('skerry', { version: 1, secret: this.secret, sites: this.sites });
+  }
+}
+
+function proofIn(outcome: FetchOutcome, host: string, content: string): ProofOutcome {
+  if (!outcome.ok) return { kind: 'not-live', detail: outcome.reason === 'no-such-host' ? 'no-such-host' : 'no-answer' };
+  const last = outcome.redirects.at(-1);
+  if (last !== undefined && new URL(last).host !== host) return { kind: 'elsewhere', redirectedTo: last };
+  if (outcome.status !== 200) return { kind: 'refused', status: outcome.status };
+  const facts = readAnswer({ ...outcome, redirectedTo: last });
+  return facts ? findProof(facts, SKERRY.metaName, content) : { kind: 'not-found' };
+}

@@ -1,0 +1,59 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { z } from 'zod';
+
+/** Files in a folder: JSON documents written whole and atomically, and bytes by their hash. Everything here can be lost without loss to an owner. */
+export class Store {
+  private writing: Promise<unknown> = Promise.resolve();
+
+  constructor(private readonly folder: string) {}
+
+  /** Reads a document; undefined where there is none or it is not of this shape (it is then put aside, never overwritten). */
+  async read<T>(name: string, schema: z.ZodType<T>): Promise<T | undefined> {
+    const path = join(this.folder, `${name}.json`);
+    const text = await readFile(path, 'utf8').catch(() => undefined);
+    if (text === undefined) return undefined;
+    try {
+      return schema.parse(JSON.parse(text));
+    } catch {
+      await rename(path, `${path}.unreadable-${randomUUID()}`).catch(() => undefined);
+      return undefined;
+    }
+  }
+
+  /** Writes a document. Writes happen one after the other; a crash leaves the old one or the new one, never half. */
+  write(name: string, value: unknown): Promise<void> {
+    const path = join(this.folder, `${name}.json`);
+    const text = JSON.stringify(value);
+    const turn = this.writing.then(() => atomically(path, text));
+    this.writing = turn.catch(() => undefined);
+    return turn;
+  }
+
+  /** Keeps bytes under their SHA-256. Gives false where the bytes are not those. */
+  async keepBytes(hash: string, bytes: Uint8Array): Promise<boolean> {
+    if (createHash('sha256').update(bytes).digest('hex') !== hash) return false;
+    if (!(await this.hasBytes(hash))) await atomically(this.bytesPath(hash), bytes);
+    return true;
+  }
+
+  async hasBytes(hash: string): Promise<boolean> {
+    return (await stat(this.bytesPath(hash)).catch(() => undefined)) !== undefined;
+  }
+
+  async bytes(hash: string): Promise<Buffer | undefined> {
+    return readFile(this.bytesPath(hash)).catch(() => undefined);
+  }
+
+  private bytesPath(hash: string): string {
+    return join(this.folder, 'bytes', hash.slice(0, 2), hash);
+  }
+}
+
+async function atomically(path: string, content: string | Uint8Array): Promise<void> {
+  await mkdir(dirname(path), { recursive: true });
+  const aside = `${path}.${randomUUID()}.new`;
+  await writeFile(aside, content);
+  await rename(aside, path);
+}
