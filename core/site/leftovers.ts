@@ -3,7 +3,7 @@ const DEFAULT_TITLES = new Set([
   'home', 'home page', 'homepage', 'untitled', 'untitled document', 'untitled page', 'new page', 'page', 'index', 'document', 'title', 'page title', 'welcome', 'hello world', 'sample page',
   'startseite', 'unbenannt', 'neue seite', 'accueil', 'sans titre', 'inicio', 'sin título',
 ]);
-const DEFAULT_TAGLINES = [/just another .{0,20}(site|website)/i, /^your (tagline|slogan|site title)( here)?$/i, /^(tagline|slogan) goes here$/i, /^a (new|brand new) website$/i, /^my (site|website|web site)$/i, /lorem ipsum/i];
+const DEFAULT_TAGLINES = [/^your (tagline|slogan|site title)( (goes )?here)?$/i, /^(tagline|slogan) goes here$/i, /^a (new|brand new) website$/i, /^my (site|website|web site)$/i, /lorem ipsum/i];
 
 /** Why a title (or one part of it) looks left over: a tool's default, a template's tagline, or nothing but the domain. */
 export function leftover(text: string, host: string): { part: string; why: 'default' | 'tagline' | 'domain' } | undefined {
