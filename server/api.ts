@@ -25,7 +25,7 @@ export function serveApi(app: FastifyInstance, standIns: StandIns, fetchReal: Fe
   const { host, skerry, clock } = standIns;
   app.addContentTypeParser('application/zip', { parseAs: 'buffer', bodyLimit: BUNDLE }, (_request, body, done) => done(null, body));
 
-  app.post('/api/host/missing', async (request): Promise<MissingAnswer> => ({ missing: await host.missing(parseInput(missingRequest, request.body).hashes) }));
+  app.post('/api/host/missing', { bodyLimit: 16_000_000 }, async (request): Promise<MissingAnswer> => ({ missing: await host.missing(parseInput(missingRequest, request.body).hashes) }));
 
   // Bytes come as a ZIP whose entries are named by their hashes: one request for hundreds of small files.
   app.post('/api/host/bytes', { bodyLimit: BUNDLE }, async (request) => {

@@ -1,0 +1,74 @@
+import { costOf, stopOf, type Cost } from '../checks/index.ts';
+import type { EngineSite } from '../exchange/index.ts';
+import { isOpen, type Kind, type SiteDocument } from '../site/index.ts';
+import { identityGaps, type IdentityGap } from '../structured-data/index.ts';
+import type { PageRow, SiteNumbers } from './rows.ts';
+
+/** One thing between the site and being found. */
+export type Step =
+  | { readonly code: 'open-site'; readonly since: string | undefined }
+  | { readonly code: 'open-page'; readonly page: string; readonly gates: readonly string[] }
+  | { readonly code: 'open-pages'; readonly pages: readonly string[] }
+  | { readonly code: 'close-kind'; readonly kind: Kind; readonly pages: readonly string[] }
+  | { readonly code: 'close-page'; readonly page: string }
+  | { readonly code: 'half-hidden'; readonly pages: readonly string[] }
+  | { readonly code: 'write-words'; readonly pages: readonly string[]; readonly missing: number; readonly same: number }
+  | { readonly code: 'say-who'; readonly gaps: readonly IdentityGap[] }
+  | { readonly code: 'make-map' }
+  | { readonly code: 'release'; readonly files: number; readonly first: boolean }
+  | { readonly code: 'place-proof' }
+  | { readonly code: 'verify'; readonly waits: boolean }
+  | { readonly code: 'hand-in'; readonly waits: boolean }
+  | { readonly code: 'wait' };
+
+export interface OpenStep {
+  readonly step: Step;
+  readonly cost: Cost;
+}
+
+/** Single shut pages are named up to this many; more are one step. */
+const NAMED = 3;
+
+/** The steps left, in the order of what they cost. What is done is not among them. */
+export function openSteps(document: SiteDocument, rows: readonly PageRow[], numbers: SiteNumbers, engine: EngineSite | undefined): OpenStep[] {
+  const steps: OpenStep[] = [];
+  const add = (cost: Cost, step: Step): void => void steps.push({ cost, step });
+  if (!isOpen(document)) add('blocks', { code: 'open-site', since: document.tables.doors['']?.since ?? undefined });
+  else {
+    const shut = rows.filter((row) => row.state === 'shut-out');
+    if (shut.length > NAMED) add('blocks', { code: 'open-pages', pages: shut.map((row) => row.id) });
+    else for (const row of shut) add('blocks', { code: 'open-page', page: row.id, gates: row.findings.flatMap((finding) => (finding.code === 'shut-out' ? finding.gates : [])) });
+    for (const step of leaks(document, rows)) add('blocks', step);
+    const half = rows.filter((row) => row.state === 'half-hidden');
+    if (half.length > 0) add('weakens', { code: 'half-hidden', pages: half.map((row) => row.id) });
+  }
+  const words = rows.filter((row) => row.findings.some((finding) => stopOf(finding) === 'words' && costOf(finding) === 'weakens'));
+  if (words.length > 0) {
+    const having = (code: string): number => words.filter((row) => row.findings.some((finding) => finding.code === code)).length;
+    add('weakens', { code: 'write-words', pages: words.map((row) => row.id), missing: having('description-missing'), same: having('description-same') });
+  }
+  const gaps = identityGaps(document);
+  if (gaps.length > 0) add('weakens', { code: 'say-who', gaps });
+  if (document.tables.sitemap['']?.on !== true) add('weakens', { code: 'make-map' });
+
+  const placed = Object.keys(document.tables.claims).length > 0;
+  const verified = engine?.verifiedAt !== undefined;
+  if (!placed && !verified) add('weakens', { code: 'place-proof' });
+  if (numbers.waiting > 0) add('weakens', { code: 'release', files: numbers.waiting, first: Object.keys(document.tables.releases).length === 0 });
+  if (placed && !verified) add('weakens', { code: 'verify', waits: numbers.waiting > 0 });
+  if ((engine?.maps.length ?? 0) === 0) add('weakens', { code: 'hand-in', waits: !verified });
+  else if (engine?.records.every((record) => record.outcome === 'waiting')) add('polish', { code: 'wait' });
+  return steps;
+}
+
+/** Leaking pages by kind where the kind as a whole is meant to stay out, one by one where the owner decided it for the page. */
+function leaks(document: SiteDocument, rows: readonly PageRow[]): Step[] {
+  const byKind = new Map<Kind, string[]>();
+  const single: Step[] = [];
+  for (const row of rows) {
+    if (row.state !== 'leaking') continue;
+    if (document.tables.pages[row.id]?.intent) single.push({ code: 'close-page', page: row.id });
+    else byKind.set(row.kind, [...(byKind.get(row.kind) ?? []), row.id]);
+  }
+  return [...[...byKind].map(([kind, pages]): Step => ({ code: 'close-kind', kind, pages })), ...single];
+}

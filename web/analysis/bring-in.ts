@@ -1,0 +1,144 @@
+import { openProject, PROJECT_ENTRY, PROJECT_FILES } from '../../core/exchange/index.ts';
+import { readPage } from '../../core/page/index.ts';
+import type { Manifest } from '../../core/release/index.ts';
+import { all, applyChange, emptyDocument, filesFor, firstFacts, set, type Change, type SiteDocument } from '../../core/site/index.ts';
+import { ARCHIVE_LIMITS, inflateEntry, listArchive } from '../../core/source/index.ts';
+import { clearSite, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
+
+/** A file that somebody picked or dropped. */
+export interface PickedFile {
+  readonly path: string;
+  readonly file: File;
+}
+
+/** What is brought in. */
+export type Bringing =
+  | { readonly kind: 'archive'; readonly name: string; readonly bytes: Uint8Array; readonly as?: 'demo' }
+  | { readonly kind: 'files'; readonly name: string; readonly files: readonly PickedFile[] }
+  | { readonly kind: 'empty'; readonly name: string };
+
+export type BringingResult = { readonly ok: true; readonly site: SiteRecord } | { readonly ok: false; readonly reason: string };
+
+export interface BringingTools {
+  readonly db: Database;
+  readonly id: string;
+  readonly now: () => Date;
+  readonly hash: (bytes: Uint8Array) => Promise<string>;
+  readonly progress: (done: number, of: number) => void;
+  readonly cancelled: () => boolean;
+}
+
+interface Loose {
+  readonly path: string;
+  readonly modified: number | undefined;
+  read(): Promise<{ ok: true; bytes: Uint8Array } | { ok: false; reason: string }>;
+}
+
+/** Takes a site into the browser's database. Cancelled or refused, it leaves nothing behind. */
+export async function bringIn(bringing: Bringing, tools: BringingTools): Promise<BringingResult> {
+  const { db, id } = tools;
+  const unread: { path: string; reason: string }[] = [];
+  let loose: Loose[] = [];
+  let saved: { name: string; document: SiteDocument; manifest: Manifest | null } | undefined;
+  if (bringing.kind === 'archive') {
+    const listing = listArchive(bringing.bytes);
+    if (!listing.ok) return { ok: false, reason: listing.reason };
+    unread.push(...listing.refused);
+    const project = listing.entries.find((entry) => entry.path === PROJECT_ENTRY);
+    const whole = project ? inflateEntry(bringing.bytes, project) : undefined;
+    const opened = whole?.ok ? openProject(new TextDecoder().decode(whole.bytes)) : undefined;
+    if (opened && !opened.ok && opened.reason !== 'not-a-project') return { ok: false, reason: opened.reason };
+    loose = listing.entries.map((entry) => ({ path: entry.path, modified: entry.modified, read: async () => inflateEntry(bringing.bytes, entry) }));
+    if (opened?.ok) {
+      const times = new Map(opened.project.files.map((file) => [file.path, file.modified]));
+      loose = loose
+        .filter((file) => file.path.startsWith(PROJECT_FILES))
+        .map((file) => ({ ...file, path: file.path.slice(PROJECT_FILES.length), modified: times.get(file.path.slice(PROJECT_FILES.length)) ?? undefined }));
+      const { name, document, manifest } = opened.project;
+      saved = { name, document: document as SiteDocument, manifest };
+    }
+  } else if (bringing.kind === 'files') {
+    loose = bringing.files.map(({ path, file }) => ({ path, modified: file.lastModified, read: async () => (file.size > ARCHIVE_LIMITS.entrySize ? { ok: false, reason: 'too-large' } : { ok: true, bytes: new Uint8Array(await file.arrayBuffer()) }) }));
+    const total = bringing.files.reduce((sum, { file }) => sum + file.size, 0);
+    if (total > ARCHIVE_LIMITS.totalSize) return { ok: false, reason: 'too-large' };
+    if (loose.length > ARCHIVE_LIMITS.entries) return { ok: false, reason: 'too-many' };
+  }
+  if (bringing.kind === 'empty') loose = [{ path: 'index.html', modified: undefined, read: async () => ({ ok: true, bytes: new TextEncoder().encode(BARE_PAGE) }) }];
+  if (!saved) loose = rooted(loose.filter((file) => !isClutter(file.path)));
+  if (loose.length === 0) return { ok: false, reason: 'nothing-in-it' };
+
+  try {
+    let home: Uint8Array | undefined;
+    const homePaths = filesFor('/');
+    let batch: (StoredFile & { bytes: Uint8Array })[] = [];
+    let batchSize = 0;
+    for (const [index, file] of loose.entries()) {
+      if (tools.cancelled()) throw new Cancelled();
+      const content = await file.read().catch(() => ({ ok: false as const, reason: 'unreadable' }));
+      if (!content.ok) {
+        unread.push({ path: file.path, reason: content.reason });
+        continue;
+      }
+      if (homePaths.includes(file.path)) home ??= content.bytes;
+      batch.push({ siteId: id, path: file.path, hash: await tools.hash(content.bytes), size: content.bytes.length, modified: file.modified, bytes: content.bytes });
+      batchSize += content.bytes.length;
+      if (batch.length >= 100 || batchSize > 8_000_000) {
+        await saveFiles(db, batch);
+        batch = [];
+        batchSize = 0;
+      }
+      if (index % 25 === 0) {
+        tools.progress(index, loose.length);
+        await pause();
+      }
+    }
+    await saveFiles(db, batch);
+    if (tools.cancelled()) throw new Cancelled();
+
+    const reading = home ? readPage(home) : undefined;
+    const name = bringing.name.replace(/\.(zip|beacon)$/i, '');
+    const change: Change = all([firstFacts(reading?.ok ? reading.facts : undefined, name), set('doors', '', 'open', true)]);
+    const document = saved?.document ?? applyChange(emptyDocument(), change);
+    await writeSnapshot(db, id, document);
+    if (saved?.manifest) await saveManifest(db, id, saved.manifest);
+    const at = tools.now().toISOString();
+    const site: SiteRecord = {
+      id,
+      name: saved?.name ?? document.tables.facts['']?.siteName ?? name,
+      createdAt: at,
+      openedAt: at,
+      deletedAt: null,
+      from: bringing.kind === 'empty' ? 'empty' : bringing.kind === 'files' ? 'folder' : saved ? 'project' : (bringing.as ?? 'archive'),
+      unread,
+    };
+    await db.put('sites', site);
+    return { ok: true, site };
+  } catch (error) {
+    await clearSite(db, id);
+    if (error instanceof Cancelled) return { ok: false, reason: 'cancelled' };
+    return { ok: false, reason: (error as Error).name === 'QuotaExceededError' ? 'no-room' : 'failed' };
+  }
+}
+
+/** What a new site begins with: a home page with nothing on it, so that every step of the work has something to stand on. */
+const BARE_PAGE = '<!doctype html>\n<html lang="en">\n  <head>\n    <meta charset="utf-8">\n    <title></title>\n  </head>\n  <body>\n    <h1></h1>\n  </body>\n</html>\n';
+
+class Cancelled extends Error {}
+
+/** Folders of tools and systems that are no part of a site. */
+function isClutter(path: string): boolean {
+  return /(^|\/)(\.git|node_modules|__MACOSX)\//.test(path) || /(^|\/)(\.DS_Store|Thumbs\.db|desktop\.ini)$/i.test(path);
+}
+
+/** Takes away one folder that everything lies in, as ZIPs and folder pickers put there. */
+function rooted(files: readonly Loose[]): Loose[] {
+  const root = /^([^/]+)\//.exec(files[0]?.path ?? '')?.[1];
+  if (root === undefined || !files.every((file) => file.path.startsWith(`${root}/`))) return [...files];
+  return rooted(files.map((file) => ({ ...file, path: file.path.slice(root.length + 1) })));
+}
+
+/** Lets messages (a cancel, above all) come through. */
+function pause(): Promise<void> {
+  return new Promise((resolve) => setTimeout(resolve));
+}
+

@@ -1,0 +1,85 @@
+import { Zip, ZipDeflate, ZipPassThrough, zipSync } from 'fflate';
+import { PROJECT_ENTRY, PROJECT_FILES, type ProjectFile } from '../../core/exchange/index.ts';
+import { patchPage, readSource, type PageEdit, type PatchRefusal } from '../../core/page/index.ts';
+import { decodeSource } from '../../core/source/index.ts';
+import type { WorkingCopy } from '../../core/release/index.ts';
+import { loadBytes, type Database, type StoredFile } from '../storage/index.ts';
+
+/** One file as it goes out. */
+export interface OutFile {
+  readonly path: string;
+  readonly bytes: Uint8Array;
+  readonly modified: number | undefined;
+  /** Why what was meant could not be written into it; it then goes out as it came. */
+  readonly refused: PatchRefusal | undefined;
+}
+
+/** A page's bytes with edits made; the very same bytes where there are none or they cannot be made. */
+export function written(bytes: Uint8Array, edits: readonly PageEdit[]): { bytes: Uint8Array; refused: PatchRefusal | undefined } {
+  if (edits.length === 0) return { bytes, refused: undefined };
+  const source = decodeSource(bytes);
+  const reading = readSource(source);
+  if (!reading.ok) return { bytes, refused: 'unreadable' };
+  const patched = patchPage(source, reading.facts, edits);
+  return patched.ok ? { bytes: patched.bytes, refused: undefined } : { bytes, refused: patched.reason };
+}
+
+/** The files of a working copy, one after the other, as they go out. `paths` limits it to some. */
+export async function* outFiles(db: Database, siteId: string, copy: WorkingCopy, files: readonly StoredFile[], paths?: ReadonlySet<string>): AsyncGenerator<OutFile> {
+  for (const [path, text] of Object.entries(copy.own)) if (!paths || paths.has(path)) yield { path, bytes: new TextEncoder().encode(text), modified: undefined, refused: undefined };
+  for (const file of files) {
+    if (file.path in copy.own || (paths && !paths.has(file.path))) continue;
+    const bytes = await loadBytes(db, siteId, file.path);
+    if (!bytes) continue;
+    const out = written(bytes, copy.files[file.path]?.edits ?? []);
+    yield { path: file.path, modified: file.modified, ...out };
+  }
+}
+
+/** Packs files into a ZIP, piece by piece. `stamp` dates those that have no date of their own. */
+export async function packZip(files: AsyncIterable<OutFile>, stamp: Date, onFile?: (count: number) => void): Promise<{ zip: Blob; count: number; refused: readonly OutFile[] }> {
+  const pieces: BlobPart[] = [];
+  const refused: OutFile[] = [];
+  let failure: Error | undefined;
+  let count = 0;
+  const zip = new Zip((error, data) => {
+    if (error) failure = error;
+    else pieces.push(data as Uint8Array<ArrayBuffer>);
+  });
+  for await (const file of files) {
+    const entry = /\.(jpe?g|png|gif|webp|avif|woff2?|zip|gz|mp[34]|pdf)$/i.test(file.path) ? new ZipPassThrough(file.path) : new ZipDeflate(file.path, { level: 6 });
+    entry.mtime = file.modified === undefined ? stamp : asLocal(file.modified);
+    zip.add(entry);
+    entry.push(file.bytes, true);
+    if (file.refused) refused.push(file);
+    onFile?.(++count);
+    if (failure) throw failure;
+  }
+  zip.end();
+  return { zip: new Blob(pieces, { type: 'application/zip' }), count, refused };
+}
+
+/** Dates are read from ZIPs as UTC, so they are written that way too. */
+function asLocal(time: number): Date {
+  const date = new Date(time);
+  return new Date(date.getUTCFullYear(), date.getUTCMonth(), date.getUTCDate(), date.getUTCHours(), date.getUTCMinutes(), date.getUTCSeconds());
+}
+
+/** Files bundled by their hashes, for the host. */
+export function bundle(files: readonly { hash: string; bytes: Uint8Array }[]): Uint8Array<ArrayBuffer> {
+  return zipSync(Object.fromEntries(files.map(({ hash, bytes }) => [hash, [bytes, { level: 0 }] as const]))) as Uint8Array<ArrayBuffer>;
+}
+
+/** The whole project as one file. */
+export async function packProject(db: Database, siteId: string, project: Omit<ProjectFile, 'format' | 'version' | 'files'>, files: readonly StoredFile[], stamp: Date): Promise<Blob> {
+  const description: ProjectFile = { format: 'jolly-beacon-project', version: 1, ...project, files: files.map(({ path, modified }) => ({ path, modified: modified ?? null })) };
+  async function* content(): AsyncGenerator<OutFile> {
+    yield { path: PROJECT_ENTRY, bytes: new TextEncoder().encode(JSON.stringify(description)), modified: undefined, refused: undefined };
+    for (const file of files) {
+      const bytes = await loadBytes(db, siteId, file.path);
+      if (bytes) yield { path: PROJECT_FILES + file.path, bytes, modified: file.modified, refused: undefined };
+    }
+  }
+  return (await packZip(content(), stamp)).zip;
+}
+

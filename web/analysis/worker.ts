@@ -1,0 +1,152 @@
+import { expose } from 'comlink';
+import type { Manifest, ReleaseItem, WorkingCopy } from '../../core/release/index.ts';
+import type { Change, SiteDocument } from '../../core/site/index.ts';
+import { openDatabase, saveManifest, type Database } from '../storage/index.ts';
+import { Analyst, type SurveyNews } from './analyst.ts';
+import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
+import { bundle, outFiles, packProject, packZip } from './put-out.ts';
+
+type Progress = (done: number, of: number) => void;
+
+const hex = (buffer: ArrayBuffer): string => Array.from(new Uint8Array(buffer), (byte) => byte.toString(16).padStart(2, '0')).join('');
+const sha256 = async (bytes: Uint8Array): Promise<string> => hex(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>));
+const BUNDLE = 12_000_000;
+
+let database: Promise<Database> | undefined;
+const db = (): Promise<Database> => (database ??= openDatabase());
+let analyst: Analyst | undefined;
+/** What a release under way consists of, as it was when it began: the owner may go on typing. */
+let leaving: Manifest | undefined;
+const cancelled = new Set<string>();
+
+const site = (): Analyst => {
+  if (!analyst) throw new Error('no site is open');
+  return analyst;
+};
+
+/** What the page can ask of the worker. One site is open at a time. */
+const service = {
+  /** Stops the work that was started under this name, at its next breath. */
+  cancel(job: string): void {
+    cancelled.add(job);
+  },
+
+  async bringIn(job: string, bringing: Bringing, progress: Progress): Promise<BringingResult> {
+    const result = await bringIn(bringing, { db: await db(), id: crypto.randomUUID(), now: () => new Date(), hash: sha256, progress, cancelled: () => cancelled.has(job) });
+    cancelled.delete(job);
+    return result;
+  },
+
+  async open(job: string, siteId: string, document: SiteDocument, progress: Progress): Promise<SurveyNews | undefined> {
+    const next = new Analyst(await db(), siteId, () => Date.now());
+    const news = await next.open(document, progress, () => cancelled.has(job));
+    cancelled.delete(job);
+    if (news) analyst = next;
+    return news;
+  },
+
+  update: (document: SiteDocument, change: Change) => site().update(document, change),
+  page: (id: string) => site().page(id),
+  wayIn: (id: string) => site().wayIn(id),
+  robots: () => site().robots(),
+  tryAddress: (address: string, crawlers: readonly string[]) => site().tryAddress(address, crawlers),
+  sitemap: () => site().sitemap(),
+  releaseItems: (): ReleaseItem[] => site().releaseItems(),
+  brokenLinks: () => site().brokenLinks(),
+  heaviest: (most: number) => site().heaviest(most),
+  unreadable: () => site().unreadable(),
+  diff: (path: string) => site().diff(path),
+  place: (id: string, offset: number) => site().place(id, offset),
+
+  /** The changed files, or all, as a ZIP. */
+  async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; refused: readonly { path: string; reason: string }[] }> {
+    const its = site();
+    const paths = what === 'all' ? undefined : new Set(its.releaseItems().filter((item) => item.what !== 'gone').map((item) => item.path));
+    const of = paths?.size ?? its.storedFiles().length;
+    const packed = await packZip(outFiles(await db(), its.siteId, its.workingCopy(), its.storedFiles(), paths), new Date(), (count) => count % 20 === 0 && progress(count, of));
+    return { zip: packed.zip, count: packed.count, refused: packed.refused.map(({ path, refused }) => ({ path, reason: refused as string })) };
+  },
+
+  /** The changed files one by one, for writing into a folder. */
+  async changedFiles(): Promise<{ path: string; bytes: Uint8Array }[]> {
+    const its = site();
+    const paths = new Set(its.releaseItems().filter((item) => item.what !== 'gone').map((item) => item.path));
+    const found: { path: string; bytes: Uint8Array }[] = [];
+    for await (const { path, bytes } of outFiles(await db(), its.siteId, its.workingCopy(), its.storedFiles(), paths)) found.push({ path, bytes });
+    return found;
+  },
+
+  /** What goes out in a release: every path with the hash of its bytes. */
+  async outgoing(number: number, progress: Progress): Promise<{ files: { path: string; hash: string; size: number }[]; refused: { path: string; reason: string }[] }> {
+    const its = site();
+    const manifest = its.manifestFor(number);
+    const copy: WorkingCopy = manifest;
+    const files: { path: string; hash: string; size: number }[] = [];
+    const refused: { path: string; reason: string }[] = [];
+    // Only what is written anew has to be hashed anew.
+    const rewritten = new Set([...Object.keys(copy.own), ...Object.entries(copy.files).flatMap(([path, file]) => (file.edits.length > 0 ? [path] : []))]);
+    for (const file of its.storedFiles()) if (!rewritten.has(file.path)) files.push({ path: file.path, hash: file.hash, size: file.size });
+    let done = 0;
+    for await (const out of outFiles(await db(), its.siteId, copy, its.storedFiles(), rewritten)) {
+      files.push({ path: out.path, hash: await sha256(out.bytes), size: out.bytes.length });
+      if (out.refused) refused.push({ path: out.path, reason: out.refused });
+      if (++done % 20 === 0) progress(done, rewritten.size);
+    }
+    // What could not be written stays open: the manifest must not claim that it went out.
+    leaving = { ...manifest, files: { ...manifest.files, ...Object.fromEntries(refused.map(({ path }) => [path, { hash: manifest.files[path]?.hash ?? '', edits: [] }])) } };
+    return { files, refused };
+  },
+
+  /** Bundles of the files with these hashes, to be sent one after the other. */
+  async bundles(wanted: readonly { path: string; hash: string }[]): Promise<Blob[]> {
+    const its = site();
+    const paths = new Map(wanted.map(({ path, hash }) => [path, hash]));
+    const blobs: Blob[] = [];
+    let batch: { hash: string; bytes: Uint8Array }[] = [];
+    let size = 0;
+    const flush = (): void => {
+      if (batch.length > 0) blobs.push(new Blob([bundle(batch)], { type: 'application/zip' }));
+      batch = [];
+      size = 0;
+    };
+    const sent = new Set<string>();
+    for await (const out of outFiles(await db(), its.siteId, leaving ?? its.workingCopy(), its.storedFiles(), new Set(paths.keys()))) {
+      const hash = paths.get(out.path) as string;
+      if (sent.has(hash)) continue;
+      sent.add(hash);
+      batch.push({ hash, bytes: out.bytes });
+      size += out.bytes.length;
+      if (size > BUNDLE) flush();
+    }
+    flush();
+    return blobs;
+  },
+
+  /** Remembers the release that `outgoing` prepared; `document` holds its record already. */
+  async released(document: SiteDocument): Promise<SurveyNews> {
+    const its = site();
+    const manifest = leaving;
+    if (!manifest) throw new Error('no release was prepared');
+    leaving = undefined;
+    await saveManifest(await db(), its.siteId, manifest);
+    return its.released(manifest, document);
+  },
+
+  /** Sets down what was live when the site was brought in: everything, but for some files made since. */
+  async startFrom(number: number, document: SiteDocument, except: readonly string[]): Promise<SurveyNews> {
+    const its = site();
+    const whole = its.manifestFor(number);
+    const left = new Set(except);
+    const manifest = { ...whole, own: {}, changedAt: {}, listed: whole.listed.filter((id) => !left.has(id)), files: Object.fromEntries(Object.entries(whole.files).flatMap(([path, file]) => (left.has(path) ? [] : [[path, { ...file, edits: [] }]]))) };
+    await saveManifest(await db(), its.siteId, manifest);
+    return its.released(manifest, document);
+  },
+
+  async project(name: string, document: SiteDocument): Promise<Blob> {
+    const its = site();
+    return packProject(await db(), its.siteId, { name, savedAt: new Date().toISOString(), document, manifest: its.lastManifest() ?? null }, its.storedFiles(), new Date());
+  },
+};
+
+export type AnalysisService = typeof service;
+expose(service);

@@ -1,0 +1,131 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { Search } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useLocation } from 'react-router';
+import { isEnough } from '../../core/checks/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
+import { counted } from '../../core/wording/index.ts';
+import { PAGE_STOPS, StateSign, usePlace } from '../pieces/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
+
+type Filter = 'all' | 'no-description' | 'same' | 'shut-out' | 'leaking' | 'to-mend';
+const has = (row: PageRow, ...codes: string[]): boolean => row.findings.some((finding) => codes.includes(finding.code));
+const FILTERS: readonly { id: Filter; name: string; test: (row: PageRow) => boolean }[] = [
+  { id: 'all', name: 'All', test: () => true },
+  { id: 'to-mend', name: 'To mend', test: (row) => !isEnough(row.findings) },
+  { id: 'no-description', name: 'No description', test: (row) => has(row, 'description-missing') },
+  { id: 'same', name: 'Same words', test: (row) => has(row, 'title-same', 'description-same') },
+  { id: 'shut-out', name: 'Shut out', test: (row) => row.state === 'shut-out' },
+  { id: 'leaking', name: 'Leaking', test: (row) => row.state === 'leaking' || row.state === 'half-hidden' },
+];
+
+/** The site as its addresses, with signs and what is open; typed text and filters narrow it. */
+export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
+  const rows = useWorkspace((state) => state.rows);
+  const { page, go } = usePlace();
+  const stop = useLocation().pathname.split('/')[3] ?? '';
+  const [filter, setFilter] = useState<Filter>('all');
+  const [typed, setTyped] = useState('');
+  const scroller = useRef<HTMLDivElement>(null);
+  const counts = useMemo(() => new Map(FILTERS.map(({ id, test }) => [id, rows.filter(test).length])), [rows]);
+  const shown = useMemo(() => {
+    const test = FILTERS.find(({ id }) => id === filter)?.test ?? (() => true);
+    const text = typed.trim().toLowerCase();
+    return rows.filter((row) => test(row) && (text === '' || row.name.toLowerCase().includes(text) || row.address.toLowerCase().includes(text) || row.title.toLowerCase().includes(text)));
+  }, [rows, filter, typed]);
+  const depths = useMemo(() => depthsOf(shown), [shown]);
+  const list = useVirtualizer({ count: shown.length, getScrollElement: () => scroller.current, estimateSize: () => (window.innerWidth <= 760 ? 44 : 30), overscan: 12 });
+  const at = shown.findIndex((row) => row.id === page);
+  useEffect(() => {
+    if (at >= 0) list.scrollToIndex(at, { align: 'auto' });
+  }, [at, list]);
+
+  const choose = (id: string): void => go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id);
+  const keys = (event: KeyboardEvent): void => {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (step === undefined || event.altKey) return;
+    event.preventDefault();
+    const next = shown[Math.min(shown.length - 1, Math.max(0, at + step))];
+    if (!next) return;
+    choose(next.id);
+    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-page="${CSS.escape(next.id)}"]`)?.focus());
+  };
+  return (
+    <>
+      <div className="p-3 pb-2">
+        <label className="field flex items-center gap-2 pl-2.5">
+          <Search size={15} className="flex-none soft" aria-hidden />
+          <input
+            className="!px-0 !py-1.5 !text-[14px]"
+            type="search"
+            placeholder="Find a page"
+            aria-label="Find a page"
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter' && shown[0]) choose(shown[0].id);
+              else if (event.key === 'ArrowDown' && !event.altKey) keys(event);
+            }}
+          />
+          <button type="button" className="mr-1.5 flex-none" onClick={onPalette} aria-label="Find a page or an action (Ctrl K)" title="Find a page or an action">
+            <kbd>Ctrl K</kbd>
+          </button>
+        </label>
+        <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Show only">
+          {FILTERS.map(({ id, name }) => {
+            const count = counts.get(id) ?? 0;
+            if (count === 0 && id !== 'all' && id !== filter) return null;
+            return (
+              <button key={id} type="button" className="chip" aria-pressed={filter === id} onClick={() => setFilter(id === filter ? 'all' : id)}>
+                {name} <span className="tabular-nums">{count}</span>
+              </button>
+            );
+          })}
+        </div>
+      </div>
+      <div ref={scroller} className="min-h-0 flex-1 overflow-auto pb-4" onKeyDown={keys}>
+        {shown.length === 0 && <p className="soft px-4 py-3">{rows.length === 0 ? 'No pages yet.' : 'No page fits this.'}</p>}
+        <ul className="relative" style={{ height: list.getTotalSize() }}>
+          {list.getVirtualItems().map((item) => {
+            const row = shown[item.index] as PageRow;
+            const open = row.findings.length;
+            return (
+              <li key={row.id} className="absolute inset-x-0" style={{ top: item.start, height: item.size }}>
+                <button
+                  type="button"
+                  data-page={row.id}
+                  className="tree-row"
+                  style={{ paddingLeft: 11 + (depths[item.index] ?? 0) * 18 }}
+                  aria-current={row.id === page ? 'page' : undefined}
+                  tabIndex={row.id === page || (at < 0 && item.index === 0) ? 0 : -1}
+                  title={row.address}
+                  onClick={() => choose(row.id)}
+                >
+                  <StateSign state={row.state} />
+                  <span className="min-w-0 flex-1 truncate">{row.name}</span>
+                  {row.pending && <span className="h-[7px] w-[7px] flex-none rounded-full bg-accent" role="img" aria-label="waits for release" title="waits for release" />}
+                  {open > 0 && (
+                    <span className="flex-none text-[12px] font-semibold text-[color:var(--cloud)] tabular-nums" aria-label={`${counted(open, 'thing')} to look at`}>
+                      {open}
+                    </span>
+                  )}
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+      </div>
+    </>
+  );
+}
+
+/** How deep each row lies below those shown before it. Home is nobody's parent: everything lies below it. */
+function depthsOf(rows: readonly PageRow[]): number[] {
+  const parents: string[] = [];
+  return rows.map(({ address }) => {
+    while (parents.length > 0 && !address.startsWith(parents[parents.length - 1] as string)) parents.pop();
+    const depth = parents.length;
+    if (address !== '/' && address.endsWith('/')) parents.push(address);
+    return Math.min(depth, 5);
+  });
+}

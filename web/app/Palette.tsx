@@ -1,0 +1,75 @@
+import { Command } from 'cmdk';
+import { ArrowDown, Footprints, MoonStar, Redo2, Shapes, Undo2 } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { PAGE_STOPS, StateSign, STOPS, usePlace } from '../pieces/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
+import { applyTheme, shownTheme } from './theme.ts';
+
+/** Most pages listed at once; typing narrows them. */
+const LISTED = 40;
+
+/** Finds any page or action by a few letters. */
+export function Palette({ open, onOpenChange, onUndo, onRedo, onNext }: { readonly open: boolean; readonly onOpenChange: (open: boolean) => void; readonly onUndo: () => void; readonly onRedo: () => void; readonly onNext: () => void }) {
+  const [typed, setTyped] = useState('');
+  const rows = useWorkspace((state) => state.rows);
+  const { go, linkTo } = usePlace();
+  const navigate = useNavigate();
+  const stop = useLocation().pathname.split('/')[3] ?? '';
+  if (!open) return null;
+  const close = (run: () => void) => () => {
+    onOpenChange(false);
+    setTyped('');
+    run();
+  };
+  const text = typed.trim().toLowerCase();
+  const fits = (words: string): boolean => text.split(/\s+/).every((word) => words.toLowerCase().includes(word));
+  const pages = rows.filter((row) => fits(`${row.name} ${row.address} ${row.title}`)).slice(0, LISTED);
+  const actions: { name: string; icon: ReactNode; run: () => void }[] = [
+    { name: 'Start: what is left, in order', icon: <Footprints size={16} aria-hidden />, run: () => go('') },
+    ...STOPS.map(({ id, name, trade }) => ({ name: `${name}: ${trade}`, icon: <Shapes size={16} aria-hidden />, run: () => void navigate(linkTo(id)) })),
+    { name: 'Next page to mend', icon: <ArrowDown size={16} aria-hidden />, run: onNext },
+    { name: 'Undo', icon: <Undo2 size={16} aria-hidden />, run: onUndo },
+    { name: 'Do again', icon: <Redo2 size={16} aria-hidden />, run: onRedo },
+    { name: 'Your sites: open, bring in, rename, export', icon: <Shapes size={16} aria-hidden />, run: () => void navigate('/sites') },
+    { name: 'Change between light and dusk', icon: <MoonStar size={16} aria-hidden />, run: () => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper') },
+  ].filter((action) => fits(action.name));
+  return (
+    <Command.Dialog
+      open
+      onOpenChange={(next) => {
+        onOpenChange(next);
+        if (!next) setTyped('');
+      }}
+      label="Find a page or an action"
+      shouldFilter={false}
+      contentClassName="palette"
+      loop
+    >
+      <Command.Input value={typed} onValueChange={setTyped} placeholder="Find a page or an action" aria-label="Find a page or an action" />
+      <Command.List>
+        <Command.Empty>Nothing by this name.</Command.Empty>
+        {actions.length > 0 && (
+          <Command.Group heading="Actions">
+            {actions.map((action) => (
+              <Command.Item key={action.name} value={action.name} onSelect={close(action.run)}>
+                {action.icon} {action.name}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+        {pages.length > 0 && (
+          <Command.Group heading="Pages">
+            {pages.map((row) => (
+              <Command.Item key={row.id} value={row.id} onSelect={close(() => go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', row.id))}>
+                <StateSign state={row.state} />
+                <span className="truncate">{row.name}</span>
+                <span className="mono soft ml-auto truncate">{row.address}</span>
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+      </Command.List>
+    </Command.Dialog>
+  );
+}

@@ -1,0 +1,58 @@
+import { Check, ChevronsUpDown } from 'lucide-react';
+import { Link, useLocation } from 'react-router';
+import { siteHost } from '../../core/site/index.ts';
+import { counted } from '../../core/wording/index.ts';
+import { STOPS, usePlace } from '../pieces/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
+import { useStopCounts } from './stop-counts.ts';
+
+/** The path across the top: the work in its order, with what is open at each stop. */
+export function PathBar() {
+  const { linkTo } = usePlace();
+  const { pathname } = useLocation();
+  const here = pathname.split('/')[3] ?? '';
+  const counts = useStopCounts();
+  const name = useWorkspace((state) => state.site?.name ?? '');
+  const host = useWorkspace((state) => siteHost(state.document));
+  return (
+    <header className="path">
+      <div className="path-site relative w-[248px] flex-none !p-0 max-[760px]:w-full">
+        <Link to={linkTo('')} aria-current={here === '' ? 'page' : undefined} className="h-full !border-t-[3px] pr-9" aria-label={`Start: ${name}`}>
+          <span className="flex items-center gap-2.5">
+            <img src="/beacon.svg" alt="" width={30} height={30} />
+            <span className="min-w-0">
+              <span className="stop-name block truncate">{name}</span>
+              <small className="block truncate">{host}</small>
+            </span>
+          </span>
+        </Link>
+        <Link to="/sites" aria-label="Your sites" title="Your sites" className="!absolute right-1 top-1/2 grid !h-9 !w-9 -translate-y-1/2 place-items-center rounded-lg !border-0 !p-0">
+          <ChevronsUpDown size={15} color={here === '' ? 'var(--soft)' : 'var(--bar-soft)'} aria-hidden />
+        </Link>
+      </div>
+      <nav className="path-stops" aria-label="The path">
+        {STOPS.map(({ id, name: label, trade }) => {
+          const count = counts[id];
+          return (
+            <Link key={id} to={linkTo(id)} aria-current={here === id ? 'page' : undefined}>
+              <span className="stop-name">
+                {label}
+                {count !== undefined &&
+                  (count > 0 ? (
+                    <span className="count" aria-label={counted(count, 'thing open', 'things open')}>
+                      {count}
+                    </span>
+                  ) : (
+                    <span className="tick" role="img" aria-label="nothing open">
+                      <Check size={12} strokeWidth={3} aria-hidden />
+                    </span>
+                  ))}
+              </span>
+              <small>{trade}</small>
+            </Link>
+          );
+        })}
+      </nav>
+    </header>
+  );
+}

@@ -1,0 +1,46 @@
+import '@fontsource-variable/bricolage-grotesque/wght.css';
+import '@fontsource-variable/figtree/wght.css';
+import '@fontsource-variable/jetbrains-mono/wght.css';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { startAnalysis } from '../analysis/index.ts';
+import { outsideOver } from '../outside/index.ts';
+import { openDatabase } from '../storage/index.ts';
+import { Workspace, WorkspaceContext } from '../workspace/index.ts';
+import { App } from './App.tsx';
+import './styles.css';
+import { applyTheme, storedTheme } from './theme.ts';
+
+// The one place where effects are made and handed over.
+applyTheme(storedTheme());
+const root = createRoot(document.getElementById('root') as HTMLElement);
+const channel = new BroadcastChannel('jolly-beacon');
+
+try {
+  const workspace = new Workspace({
+    db: await openDatabase(),
+    analysis: startAnalysis(),
+    outside: outsideOver((input, init) => fetch(input, init)),
+    now: () => new Date(),
+    announce: (siteId) => channel.postMessage(siteId),
+    listen: (heard) => {
+      const listener = (event: MessageEvent<string>): void => heard(event.data);
+      channel.addEventListener('message', listener);
+      return () => channel.removeEventListener('message', listener);
+    },
+  });
+  root.render(
+    <StrictMode>
+      <WorkspaceContext value={workspace}>
+        <App />
+      </WorkspaceContext>
+    </StrictMode>,
+  );
+} catch (error) {
+  root.render(
+    <main className="p-10">
+      <h1>The browser lets nothing be kept</h1>
+      <p className="mt-2">Jolly Beacon keeps your sites in this browser and needs its storage; a private window may forbid it. {(error as Error).message}</p>
+    </main>,
+  );
+}

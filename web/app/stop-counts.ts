@@ -1,0 +1,26 @@
+import { useMemo } from 'react';
+import { openSteps, type Step } from '../../core/survey/index.ts';
+import type { Stop } from '../../core/checks/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
+
+const STOP_OF: Readonly<Record<Step['code'], Stop>> = {
+  'open-site': 'doors', 'open-page': 'doors', 'open-pages': 'doors', 'close-kind': 'doors', 'close-page': 'doors', 'half-hidden': 'doors',
+  'write-words': 'words', 'say-who': 'meaning', 'make-map': 'map', release: 'release', 'place-proof': 'proof', verify: 'proof', 'hand-in': 'watch', wait: 'watch',
+};
+
+/** How much is open at each stop: pages where it is about pages, things to do elsewhere. */
+export function useStopCounts(): Readonly<Partial<Record<Stop, number>>> {
+  const document = useWorkspace((state) => state.document);
+  const rows = useWorkspace((state) => state.rows);
+  const numbers = useWorkspace((state) => state.numbers);
+  const engine = useWorkspace((state) => state.engine);
+  return useMemo(() => {
+    const counts: Partial<Record<Stop, number>> = { words: 0, meaning: 0, doors: 0, map: 0, release: 0, proof: 0, watch: 0 };
+    for (const { step } of openSteps(document, rows, numbers, engine)) {
+      const stop = STOP_OF[step.code];
+      const weight = 'pages' in step ? step.pages.length : step.code === 'release' ? step.files : 1;
+      counts[stop] = (counts[stop] ?? 0) + weight;
+    }
+    return counts;
+  }, [document, rows, numbers, engine]);
+}

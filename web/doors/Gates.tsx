@@ -1,0 +1,33 @@
+import { Check, CircleHelp, Minus, X } from 'lucide-react';
+import type { Gate, WayIn } from '../../core/indexing/index.ts';
+import { GATE_QUESTIONS, gateWords } from '../../core/wording/index.ts';
+
+const LOOKS: Readonly<Record<Gate['outcome'], { icon: typeof Check; className: string; word: string }>> = {
+  open: { icon: Check, className: 'cost-fine', word: 'open' },
+  shut: { icon: X, className: 'cost-blocks', word: 'shut' },
+  doubtful: { icon: CircleHelp, className: 'cost-weakens', word: 'doubtful' },
+  hidden: { icon: Minus, className: 'cost-polish', word: 'cannot be seen' },
+};
+
+/** The way in: the gates a crawler passes in order, each with its evidence. */
+export function Gates({ way }: { readonly way: WayIn }) {
+  return (
+    <ol className="panel gates" aria-label="The way in, gate by gate">
+      {way.gates.map((gate) => {
+        const { icon: Icon, className, word } = LOOKS[gate.outcome];
+        const { evidence, means } = gateWords(gate.reason);
+        const hidden = gate.outcome === 'hidden';
+        return (
+          <li key={gate.name} className={`gate gate-${gate.outcome}`} data-gate={gate.name} data-outcome={gate.outcome}>
+            <span className={`cost ${className} mb-2`}>
+              <Icon size={16} strokeWidth={2.5} role="img" aria-label={word} />
+            </span>
+            <p className="font-semibold leading-snug">{GATE_QUESTIONS[gate.name]}</p>
+            <p className="mono mt-1.5">{hidden ? 'cannot be read' : evidence}</p>
+            <p className={`mt-1 text-[12.5px] leading-snug ${gate.outcome === 'shut' ? 'font-semibold' : ''}`}>{hidden ? (gate.behind === 'shut' ? `${evidence} is in the page, but no engine gets to see it` : `behind the shut gate: ${evidence}`) : means}</p>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,1 @@
+export { OutsideError, outsideOver, type DemoStory, type Outside } from './client.ts';

@@ -1,0 +1,34 @@
+import type { ReactNode } from 'react';
+import { isEnough } from '../../core/checks/index.ts';
+import { siteHost } from '../../core/site/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
+import { counted, STATE_WORDS } from '../../core/wording/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
+import { StateSign } from './StateSign.tsx';
+
+/** The head of a page's sheet: name, address, state, and what is at its right. */
+export function PageHead({ row, children }: { readonly row: PageRow; readonly children?: ReactNode }) {
+  const host = useWorkspace((state) => siteHost(state.document));
+  const toMend = row.findings.filter((finding) => finding.code !== 'shut-out' && finding.code !== 'leaking' && finding.code !== 'half-hidden').length;
+  return (
+    <header className="mb-4">
+      <h1>{row.name}</h1>
+      <div className="mt-1.5 flex flex-wrap items-center gap-x-3 gap-y-1">
+        <span className="mono soft break-all">
+          {host}
+          {row.address}
+        </span>
+        <span className="inline-flex items-center gap-1.5 text-[13px]" data-testid="page-state">
+          <StateSign state={row.state} silent />
+          <span>
+            {STATE_WORDS[row.state].name.toLowerCase()}
+            {toMend > 0 && row.state !== 'shut-out' && `, ${counted(toMend, 'thing')} open`}
+          </span>
+        </span>
+        {row.pending && <span className="text-[13px] text-[color:var(--amber-ink)]">waits for release</span>}
+        <span className="ml-auto">{children}</span>
+      </div>
+      {isEnough(row.findings) && row.state === 'findable' && <p className="mt-2 text-[13px] text-[color:var(--green)]">Good enough, stop here. What is left is polish.</p>}
+    </header>
+  );
+}

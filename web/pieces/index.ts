@@ -1,0 +1,5 @@
+export { Findings } from './Findings.tsx';
+export { PAGE_STOPS, STOPS, useNextToMend, usePlace } from './navigation.ts';
+export { PageHead } from './PageHead.tsx';
+export { StateSign } from './StateSign.tsx';
+export { Rail, RailContext } from './Rail.tsx';

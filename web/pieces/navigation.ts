@@ -1,0 +1,48 @@
+import { useCallback } from 'react';
+import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import type { Stop } from '../../core/checks/index.ts';
+import { isEnough } from '../../core/checks/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
+
+export const STOPS: readonly { readonly id: Stop; readonly name: string; readonly trade: string }[] = [
+  { id: 'words', name: 'Words', trade: 'titles & descriptions' },
+  { id: 'meaning', name: 'Meaning', trade: 'structured data' },
+  { id: 'doors', name: 'Doors', trade: 'crawl & index rules' },
+  { id: 'map', name: 'Map', trade: 'sitemaps' },
+  { id: 'weight', name: 'Weight', trade: 'images & speed' },
+  { id: 'release', name: 'Release', trade: 'what goes live' },
+  { id: 'proof', name: 'Proof', trade: 'ownership' },
+  { id: 'watch', name: 'Watch', trade: 'what engines see' },
+];
+
+/** Stops that are about one page at a time; the others keep the current page but do not show it. */
+export const PAGE_STOPS: readonly string[] = ['words', 'doors'];
+
+/** Where we are: site, stop, current page; and ways to go elsewhere. */
+export function usePlace() {
+  const { siteId = '', stop } = useParams();
+  const [query] = useSearchParams();
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const asked = query.get('page');
+  const byId = useWorkspace((state) => state.byId);
+  const first = useWorkspace((state) => state.rows[0]?.id);
+  const page = asked !== null && byId.has(asked) ? asked : first;
+  const linkTo = useCallback((to: Stop | '', id = asked) => `/s/${siteId}${to === '' ? '' : `/${to}`}${id === null || id === undefined ? '' : `?page=${encodeURIComponent(id)}`}`, [siteId, asked]);
+  const go = useCallback((to: Stop | '', id?: string) => void navigate(linkTo(to, id ?? asked)), [navigate, linkTo, asked]);
+  return { siteId, stop: stop as Stop | undefined, page, pathname, linkTo, go };
+}
+
+/** The next (or previous) page after the current one that has something to mend, going round. */
+export function useNextToMend(): (step: 1 | -1) => string | undefined {
+  const rows = useWorkspace((state) => state.rows);
+  const { page } = usePlace();
+  return (step) => {
+    const at = rows.findIndex((row) => row.id === page);
+    for (let turn = 1; turn <= rows.length; turn++) {
+      const row = rows[(at + step * turn + rows.length * turn) % rows.length];
+      if (row && row.id !== page && !isEnough(row.findings)) return row.id;
+    }
+    return undefined;
+  };
+}

@@ -1,0 +1,129 @@
+import { ExternalLink } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
+import type { HostedSite } from '../../core/exchange/index.ts';
+import { isOpen, siteHost } from '../../core/site/index.ts';
+import { counted, shortDate } from '../../core/wording/index.ts';
+import { Rail } from '../pieces/index.ts';
+import { Busy, Empty } from '../ui/index.ts';
+import { nextNumber, release, useReport, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
+import { FilesOut } from './FilesOut.tsx';
+import { WaitingItem } from './WaitingItem.tsx';
+import { REFUSALS, W } from './wording.ts';
+
+/** How many waiting files are drawn at once. */
+const DRAWN = 200;
+
+/** What changed since the last release, and the ways out. */
+export function Release() {
+  const workspace = useWorkspaceApi();
+  const items = useReport((one) => one.tools.analysis.releaseItems());
+  const document = useWorkspace((state) => state.document);
+  const host = siteHost(document);
+  const [busy, setBusy] = useState<{ what: string; done: number; of: number }>();
+  const [outcome, setOutcome] = useState<ReleaseOutcome>();
+  const [hosted, setHosted] = useState<HostedSite>();
+  useEffect(() => {
+    workspace.tools.outside.hosted(host).then(setHosted, () => undefined);
+  }, [workspace, host, outcome]);
+  if (!items) return <Busy what="Comparing with the last release" done={0} of={1} />;
+  const open = isOpen(document);
+  const go = async (to: 'host' | 'files'): Promise<void> => {
+    try {
+      const steps = { packing: 'Writing the pages', sending: 'Sending the files', switching: 'Going live' };
+      const done = await release(workspace, to, (step, count, of) => setBusy({ what: steps[step], done: count, of }));
+      setOutcome(done);
+      toast.success(`Release ${done.number} is live.`);
+    } catch (error) {
+      toast.error(`Not released: ${(error as Error).message}`);
+    } finally {
+      setBusy(undefined);
+    }
+  };
+  const releases = Object.entries(document.tables.releases).sort(([a], [b]) => Number(b) - Number(a));
+  return (
+    <div className="mx-auto max-w-[820px]">
+      <header className="mb-4 flex flex-wrap items-start gap-4">
+        <div className="min-w-0 flex-1 basis-72">
+          <h1>{W.title}</h1>
+          <p className="soft mt-1">{items.length === 0 ? 'The working copy and what is live are the same.' : `${counted(items.length, 'file')} differ from ${releases[0] ? `release ${releases[0][0]}` : 'what is live'}.`}</p>
+        </div>
+        <button type="button" className="btn btn-primary" disabled={busy !== undefined || items.length === 0} onClick={() => void go('host')}>
+          {W.toHost} {nextNumber(workspace)}
+        </button>
+      </header>
+      {!open && <p className="notice notice-bad mb-3">{W.closed}</p>}
+      {busy && (
+        <div className="mb-3">
+          <Busy {...busy} />
+        </div>
+      )}
+      {outcome?.hosted && (
+        <p className="notice notice-good mb-3 flex flex-wrap items-center gap-x-3" data-testid="released">
+          <span>
+            Release {outcome.number} is live: {counted(outcome.hosted.files, 'file')} under {outcome.hosted.host}.
+          </span>
+          <a className="link-act inline-flex items-center gap-1" href={outcome.hosted.visit} target="_blank" rel="noreferrer">
+            Visit it <ExternalLink size={14} aria-hidden />
+          </a>
+        </p>
+      )}
+      {outcome && outcome.refused.length > 0 && (
+        <div className="notice notice-amber mb-3">
+          <p className="font-semibold">{W.refusedTitle}</p>
+          <ul className="text-[13.5px]">
+            {outcome.refused.map(({ path, reason }) => (
+              <li key={path}>
+                <span className="mono">{path}</span>: {REFUSALS[reason] ?? reason}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {items.length === 0 ? (
+        <Empty title={W.nothing}>{W.nothingWhy}</Empty>
+      ) : (
+        <ul className="panel overflow-hidden" aria-label="Files that wait for release">
+          {items.slice(0, DRAWN).map((item) => (
+            <WaitingItem key={item.path} item={item} />
+          ))}
+          {items.length > DRAWN && <li className="soft px-4 py-2.5">and {(items.length - DRAWN).toLocaleString('en')} more</li>}
+        </ul>
+      )}
+      <Rail>
+        <h2>
+          {W.toHost} <span className="soft text-[13px] font-normal">{W.hostWhy}</span>
+        </h2>
+        <p className="mt-1.5">
+          {hosted ? (
+            <>
+              <span className="mono break-all">{hosted.host}</span> serves release {hosted.number}, {counted(hosted.files, 'file')}.{' '}
+              <a className="link-act" href={hosted.visit} target="_blank" rel="noreferrer">
+                Visit it
+              </a>
+            </>
+          ) : (
+            <span className="soft">Nothing is hosted under {host} yet.</span>
+          )}
+        </p>
+        <FilesOut items={items} onMarked={() => void go('files')} />
+        <h2 className="mt-5">{W.earlier}</h2>
+        <ol className="mt-1.5">
+          {releases.map(([number, record]) => (
+            <li key={number} className="flex gap-3 border-t border-[color:var(--line)] py-2">
+              <span className="display w-8 flex-none font-semibold">{number}</span>
+              <span className="min-w-0">
+                {record.at && shortDate(record.at)} · {counted(record.files ?? 0, 'file')}
+                <span className="soft block text-[12.5px]">
+                  {record.to === 'files' ? 'put live by hand' : 'to the host'}
+                  {record.open === false && ', closed to engines'}
+                </span>
+              </span>
+            </li>
+          ))}
+          {releases.length === 0 && <li className="soft">None from here yet.</li>}
+        </ol>
+      </Rail>
+    </div>
+  );
+}

@@ -1,0 +1,66 @@
+import { ChevronRight } from 'lucide-react';
+import { useState } from 'react';
+import { set, type Change, all } from '../../core/site/index.ts';
+import type { ReleaseItem } from '../../core/release/index.ts';
+import { editWords } from '../../core/wording/index.ts';
+import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+
+const WHAT = { new: 'new', changed: 'changed', gone: 'gone' } as const;
+
+/** One file that waits: its fields, its source diff, and a way to take its words back. */
+export function WaitingItem({ item }: { readonly item: ReleaseItem }) {
+  const workspace = useWorkspaceApi();
+  const [open, setOpen] = useState(false);
+  const name = useWorkspace((state) => state.byId.get(item.path)?.name);
+  const words = useWorkspace((state) => state.document.tables.pages[item.path]);
+  const takeBack: Change[] = (['title', 'description', 'intent'] as const).filter((field) => words?.[field] !== undefined && words[field] !== null).map((field) => set('pages', item.path, field, null));
+  return (
+    <li className="border-t border-[color:var(--line)] first:border-t-0" data-waiting={item.path}>
+      <div className="flex items-start gap-2 px-3 py-2">
+        <button type="button" className="flex min-h-8 min-w-0 flex-1 cursor-pointer items-start gap-2 text-left" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <ChevronRight size={17} className={`mt-0.5 flex-none transition-transform ${open ? 'rotate-90' : ''}`} aria-hidden />
+          <span className="min-w-0">
+            <span className="font-semibold">{name ?? item.path}</span> <span className="soft text-[13px]">{WHAT[item.what]}</span>
+            {name && <span className="mono soft block break-all text-[12px]">{item.path}</span>}
+            {item.edits.map((edit) => {
+              const { field, value } = editWords(edit);
+              return (
+                <span key={edit.kind} className="block text-[13.5px]">
+                  <span className="soft">{field}:</span> {value}
+                </span>
+              );
+            })}
+            {item.own && <span className="soft block text-[13px]">written by this program</span>}
+          </span>
+        </button>
+        {takeBack.length > 0 && item.what === 'changed' && (
+          <button type="button" className="link-act flex-none text-[13px]" onClick={() => workspace.change(all(takeBack), { label: `Changes of “${name ?? item.path}” were taken back` })}>
+            Take back
+          </button>
+        )}
+      </div>
+      {open && <Diff path={item.path} />}
+    </li>
+  );
+}
+
+function Diff({ path }: { readonly path: string }) {
+  const hunks = useReport(async (one) => ({ hunks: await one.tools.analysis.diff(path) }), path);
+  if (!hunks) return <p className="soft px-4 pb-3">Comparing …</p>;
+  if (!hunks.hunks) return <p className="soft px-4 pb-3 text-[13px]">There is no text to compare here.</p>;
+  return (
+    <div className="border-t border-[color:var(--line)] bg-base-200 py-2" role="region" aria-label={`Source of ${path}, before and after`} tabIndex={0}>
+      {hunks.hunks.map((hunk, index) => (
+        <div key={index} className="mb-2">
+          <p className="soft mono px-3 text-[12px]">line {hunk.newStart}</p>
+          {hunk.lines.map((line, at) => (
+            <span key={at} className={`diff-line ${line.startsWith('+') ? 'diff-add' : line.startsWith('-') ? 'diff-del' : ''}`}>
+              {line}
+            </span>
+          ))}
+        </div>
+      ))}
+      {hunks.hunks.length === 0 && <p className="soft px-4 text-[13px]">No difference.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,138 @@
+import { Archive, FilePlus2, FolderOpen, Sparkle } from 'lucide-react';
+import { useCallback, useEffect, useRef, useState, type DragEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import type { Bringing } from '../analysis/index.ts';
+import type { SiteRecord } from '../storage/index.ts';
+import { Busy, Empty } from '../ui/index.ts';
+import { bringInDemo, bringInSite, listSites, useWorkspaceApi } from '../workspace/index.ts';
+import { fromArchive, fromDrop, fromFolder, fromInput } from './picking.ts';
+import { SiteLine } from './SiteLine.tsx';
+import { REASONS, W } from './wording.ts';
+
+let jobs = 0;
+
+/** All sites in this browser, and the ways to bring one in. */
+export function Sites() {
+  const workspace = useWorkspaceApi();
+  const navigate = useNavigate();
+  const [sites, setSites] = useState<readonly SiteRecord[]>();
+  const [busy, setBusy] = useState<{ job: string; done: number; of: number }>();
+  const [failure, setFailure] = useState<string>();
+  const [dropping, setDropping] = useState(false);
+  const folderInput = useRef<HTMLInputElement>(null);
+  const archiveInput = useRef<HTMLInputElement>(null);
+  const refresh = useCallback(() => void listSites(workspace).then(setSites), [workspace]);
+  useEffect(refresh, [refresh]);
+
+  const take = async (bringing: Bringing | undefined, folder?: FileSystemDirectoryHandle): Promise<void> => {
+    if (!bringing) return;
+    const job = `bring-${++jobs}`;
+    setFailure(undefined);
+    setBusy({ job, done: 0, of: 1 });
+    try {
+      const result = await bringInSite(workspace, job, bringing, (done, of) => setBusy((now) => now && { ...now, done, of }));
+      if (!result.ok) {
+        if (result.reason === 'cancelled') toast(REASONS['cancelled']);
+        else setFailure(REASONS[result.reason] ?? REASONS['failed']);
+        return;
+      }
+      if (folder) await workspace.tools.db.put('sites', { ...result.site, folder });
+      void navigate(`/s/${result.site.id}`);
+    } catch (error) {
+      setFailure((error as Error).message);
+    } finally {
+      setBusy(undefined);
+      refresh();
+    }
+  };
+  const pickFolder = async (): Promise<void> => {
+    if (!window.showDirectoryPicker) return folderInput.current?.click();
+    try {
+      const folder = await window.showDirectoryPicker({ mode: 'read' });
+      await take(await fromFolder(folder), folder);
+    } catch (error) {
+      if ((error as Error).name !== 'AbortError') setFailure((error as Error).message);
+    }
+  };
+  const demo = async (): Promise<void> => {
+    setBusy({ job: 'demo', done: 0, of: 1 });
+    try {
+      void navigate(`/s/${(await bringInDemo(workspace)).id}`);
+    } catch (error) {
+      setFailure((error as Error).message);
+      setBusy(undefined);
+    }
+  };
+  const drop = (event: DragEvent): void => {
+    event.preventDefault();
+    setDropping(false);
+    void fromDrop(event.dataTransfer).then((bringing) => take(bringing));
+  };
+  return (
+    <main
+      className="min-h-full px-5 py-10"
+      onDragOver={(event) => {
+        event.preventDefault();
+        setDropping(true);
+      }}
+      onDragLeave={(event) => event.relatedTarget === null && setDropping(false)}
+      onDrop={drop}
+    >
+      {dropping && <p className="drop-here display text-2xl">{W.drop}</p>}
+      <div className="mx-auto max-w-[820px]">
+        <div className="flex items-center gap-3.5">
+          <img src="/beacon.svg" alt="" width={44} height={44} />
+          <div>
+            <h1>{W.title}</h1>
+            <p className="soft">{W.lead}</p>
+          </div>
+        </div>
+        <div className="mt-6 flex flex-wrap gap-2.5">
+          <button type="button" className="btn btn-primary gap-2" disabled={busy !== undefined} onClick={() => void pickFolder()}>
+            <FolderOpen size={17} aria-hidden /> {W.folder}
+          </button>
+          <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => archiveInput.current?.click()}>
+            <Archive size={17} aria-hidden /> {W.archive}
+          </button>
+          <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => void take({ kind: 'empty', name: 'New site' })}>
+            <FilePlus2 size={17} aria-hidden /> {W.empty}
+          </button>
+          <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => void demo()}>
+            <Sparkle size={17} aria-hidden /> {W.demo}
+          </button>
+          <input ref={folderInput} type="file" className="hidden" aria-label={W.folder} multiple {...{ webkitdirectory: '' }} onChange={(event) => event.target.files && void take(fromInput(event.target.files)).then(() => (event.target.value = ''))} />
+          <input
+            ref={archiveInput}
+            type="file"
+            className="hidden"
+            aria-label={W.archive}
+            accept=".zip,.beacon,application/zip"
+            onChange={(event) => {
+              const [file] = event.target.files ?? [];
+              event.target.value = '';
+              if (file) void fromArchive(file).then((bringing) => take(bringing));
+            }}
+          />
+        </div>
+        <p className="soft mt-2 text-[13px]">{W.dropHint}</p>
+        {busy && (
+          <div className="mt-4">
+            <Busy what="Bringing the site in" done={busy.done} of={busy.of} onCancel={() => void workspace.tools.analysis.cancel(busy.job)} />
+          </div>
+        )}
+        {failure !== undefined && (
+          <p className="notice notice-bad mt-4" role="alert">
+            {failure}
+          </p>
+        )}
+        {sites?.length === 0 && !busy && <Empty title={W.none}>{W.noneWhy}</Empty>}
+        <ul className="panel mt-6 empty:hidden" aria-label={W.title}>
+          {sites?.map((site) => (
+            <SiteLine key={site.id} site={site} onChange={refresh} />
+          ))}
+        </ul>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,40 @@
+import { useMemo } from 'react';
+import { KINDS } from '../../core/site/index.ts';
+import { KIND_WORDS, STATE_WORDS } from '../../core/wording/index.ts';
+import { StateSign, usePlace } from '../pieces/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
+
+const TROUBLE = new Set(['shut-out', 'leaking']);
+/** Past this many pages a sign each is too much; the sky then shows the troubled ones and counts the rest. */
+const EACH = 400;
+
+/** One sign per page, grouped by kind, in tree order; a click goes there. */
+export function Sky() {
+  const rows = useWorkspace((state) => state.rows);
+  const { go } = usePlace();
+  const groups = useMemo(() => KINDS.map((kind) => ({ kind, rows: rows.filter((row) => row.kind === kind) })).filter((group) => group.rows.length > 0), [rows]);
+  if (rows.length === 0) return null;
+  const dense = rows.length > EACH;
+  return (
+    <section aria-label="The sky: one sign per page" className={`panel sky mt-5${rows.length > 60 ? ' sky-dense' : ''}`}>
+      {groups.map(({ kind, rows: pages }) => {
+        const signs = dense ? pages.filter((row) => row.state !== 'findable').slice(0, 120) : pages;
+        return (
+          <div key={kind} className="sky-group">
+            <div className="sky-signs">
+              {signs.map((row) => (
+                <button key={row.id} type="button" className={TROUBLE.has(row.state) ? 'trouble' : ''} title={`${row.name}: ${STATE_WORDS[row.state].name.toLowerCase()}`} aria-label={`${row.name}: ${STATE_WORDS[row.state].name.toLowerCase()}`} onClick={() => go(TROUBLE.has(row.state) || row.state === 'half-hidden' ? 'doors' : 'words', row.id)}>
+                  <StateSign state={row.state} size={19} silent />
+                </button>
+              ))}
+              {signs.length === 0 && <StateSign state="findable" size={19} />}
+            </div>
+            <p className="soft mt-1.5 text-[12.5px]">
+              {KIND_WORDS[kind].many} {dense && `· ${pages.length.toLocaleString('en')}`}
+            </p>
+          </div>
+        );
+      })}
+    </section>
+  );
+}

@@ -1,0 +1,97 @@
+import { Check } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { STATES, type PageState } from '../../core/indexing/index.ts';
+import { isOpen } from '../../core/site/index.ts';
+import { openSteps } from '../../core/survey/index.ts';
+import { shortDate, STATE_WORDS } from '../../core/wording/index.ts';
+import { Rail, StateSign } from '../pieces/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { Lately } from './Lately.tsx';
+import { Sky } from './Sky.tsx';
+import { StepRow } from './StepRow.tsx';
+import { answer, subline, W } from './wording.ts';
+
+const LEGEND: readonly PageState[] = ['findable', 'to-mend', 'shut-out', 'leaking', 'half-hidden', 'kept-out', 'not-live'];
+
+/** The answer in one sentence, the sky, the steps left. */
+export function Start() {
+  const workspace = useWorkspaceApi();
+  const document = useWorkspace((state) => state.document);
+  const rows = useWorkspace((state) => state.rows);
+  const numbers = useWorkspace((state) => state.numbers);
+  const engine = useWorkspace((state) => state.engine);
+  const steps = useMemo(() => openSteps(document, rows, numbers, engine), [document, rows, numbers, engine]);
+  const [all, setAll] = useState(false);
+  useEffect(() => void workspace.askEngine(), [workspace]);
+  const doors = document.tables.doors[''];
+  const shown = all ? steps : steps.slice(0, 7);
+  const [before, number, after] = answer(numbers, isOpen(document));
+  return (
+    <div className="mx-auto max-w-[880px]">
+      <h1 className="!text-[34px] max-[760px]:!text-[27px]">
+        {before}
+        <span className="underlined">{number}</span>
+        {after}
+      </h1>
+      <p className="soft mt-2 text-[15.5px]">{subline(numbers, steps)}</p>
+      <Sky />
+      <section aria-label={W.steps}>
+        <ol className="mt-4">
+          {isOpen(document) && (
+            <li className="step">
+              <span className="step-number done">
+                <Check size={16} strokeWidth={3} aria-label="done" />
+              </span>
+              <div>
+                <p className="soft font-semibold">{W.open}</p>
+                {doors?.since && <p className="soft text-[13.5px]">since {shortDate(doors.since)}</p>}
+              </div>
+            </li>
+          )}
+          {shown.map((open, index) => (
+            <StepRow key={JSON.stringify(open.step)} open={open} number={index + (isOpen(document) ? 2 : 1)} first={index === 0} />
+          ))}
+          {steps.length === 0 && (
+            <li className="step">
+              <span className="step-number done">
+                <Check size={16} strokeWidth={3} aria-hidden />
+              </span>
+              <div>
+                <p className="font-semibold">{W.nothingLeft}</p>
+                <p className="soft text-[13.5px]">{W.comeBack}</p>
+              </div>
+            </li>
+          )}
+        </ol>
+        {steps.length > 7 && (
+          <button type="button" className="link-act mt-2" onClick={() => setAll(!all)}>
+            {all ? 'Fewer' : `${steps.length - 7} more`}
+          </button>
+        )}
+      </section>
+      <Rail>
+        <div className="flex items-baseline justify-between">
+          <h2>{W.sky}</h2>
+          <span className="soft text-[13px]">{rows.length} pages</span>
+        </div>
+        <ul className="panel mt-2 px-3.5 py-2">
+          {LEGEND.filter((state) => STATES.includes(state)).map((state) => (
+            <li key={state} className="flex min-h-[27px] items-center gap-3" title={STATE_WORDS[state].means}>
+              <StateSign state={state} silent />
+              <span>{STATE_WORDS[state].name}</span>
+              <span className="ml-auto tabular-nums">{numbers.states[state] ?? 0}</span>
+            </li>
+          ))}
+        </ul>
+        <Lately />
+        <h2 className="mt-5">{W.another}</h2>
+        <p className="mt-1.5">
+          <Link className="link-act" to="/sites">
+            {W.bringIn}
+          </Link>
+        </p>
+      </Rail>
+    </div>
+  );
+}

@@ -1,0 +1,47 @@
+import type { OpenStep, SiteNumbers } from '../../core/survey/index.ts';
+import { counted } from '../../core/wording/index.ts';
+
+export const W = {
+  steps: 'What is left, in order',
+  open: 'The whole site is open to engines',
+  nothingLeft: 'Nothing stands between this site and being found',
+  comeBack: 'Good enough, stop here. Come back when you have written something new.',
+  sky: 'The sky over the site',
+  lately: 'Lately',
+  nothingLately: 'Nothing yet. What you change shows here.',
+  another: 'Another site',
+  bringIn: 'Open a folder, a ZIP or a new site',
+};
+
+/** The one question, answered in one sentence of three parts; the middle one is set apart. */
+export function answer(numbers: SiteNumbers, open: boolean): readonly [string, string, string] {
+  if (numbers.pages === 0) return ['There are ', 'no pages', ' here yet.'];
+  if (!open) return ['The site is ', 'closed to engines', '.'];
+  if (numbers.wanted === 0) return ['You want ', 'no page', ' of this site found.'];
+  if (numbers.found === 0) return ['People can find ', `none of the ${counted(numbers.wanted, 'page')}`, ' you want found.'];
+  if (numbers.found === numbers.wanted) return ['People can find ', numbers.wanted === 1 ? 'the one page' : `all ${numbers.wanted} pages`, ' you want found.'];
+  return ['People can find ', `${numbers.found} of the ${numbers.wanted} pages`, ' you want found.'];
+}
+
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+const spelled = (count: number): string => NUMBERS[count] ?? String(count);
+
+/** What is wrong, in a line. */
+export function subline(numbers: SiteNumbers, steps: readonly OpenStep[]): string {
+  const { states } = numbers;
+  const parts: string[] = [];
+  const tell = (count: number | undefined, one: string, many: string): void => {
+    if (count) parts.push(`${spelled(count)} ${count === 1 ? one : many}`);
+  };
+  tell(states['shut-out'], 'is shut out by accident', 'are shut out by accident');
+  tell(states.leaking, 'is leaking', 'are leaking');
+  tell(states['half-hidden'], 'is half hidden', 'are half hidden');
+  tell(states['not-live'], 'is not released yet', 'are not released yet');
+  const first = parts.length === 0 ? '' : `${(parts[0] as string).charAt(0).toUpperCase()}${parts.join(', ').slice(1)}. `;
+  const blocking = steps.filter((step) => step.cost === 'blocks').length;
+  const left = steps.length === 0 ? 'No step is left.' : `${capital(spelled(steps.length))} ${steps.length === 1 ? 'step is' : 'steps are'} left${blocking > 0 && blocking < steps.length ? `; the first ${blocking === 1 ? 'matters' : `${spelled(blocking)} matter`} most` : ''}.`;
+  const after = numbers.foundAfterRelease > numbers.found ? ` Once what waits is released, it will be ${numbers.foundAfterRelease}.` : '';
+  return `${first}${left}${after}`;
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,21 @@
+import { useEffect, useRef } from 'react';
+
+/** Runs something at a key anywhere on the page. `key` is `mod+k`, `alt+ArrowDown`, `mod+shift+z` …; `mod` is Ctrl, or ⌘ on a Mac. */
+export function useHotkey(key: string, run: () => void): void {
+  const latest = useRef(run);
+  useEffect(() => {
+    latest.current = run;
+  });
+  useEffect(() => {
+    const parts = key.split('+');
+    const name = (parts.at(-1) as string).toLowerCase();
+    const listen = (event: KeyboardEvent): void => {
+      if (event.key.toLowerCase() !== name || event.altKey !== parts.includes('alt') || event.shiftKey !== parts.includes('shift')) return;
+      if ((event.ctrlKey || event.metaKey) !== parts.includes('mod')) return;
+      event.preventDefault();
+      latest.current();
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, [key]);
+}

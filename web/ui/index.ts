@@ -1,0 +1,6 @@
+export { Copyable } from './Copyable.tsx';
+export { Empty } from './Empty.tsx';
+export { Segments } from './Segments.tsx';
+export { useHotkey } from './hotkey.ts';
+export { download } from './download.ts';
+export { Busy } from './Busy.tsx';

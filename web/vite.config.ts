@@ -1,0 +1,11 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  root: import.meta.dirname,
+  plugins: [react(), tailwindcss()],
+  worker: { format: 'es' },
+  build: { target: 'es2022', outDir: '../dist', emptyOutDir: true, reportCompressedSize: false, modulePreload: { polyfill: false } },
+  server: { proxy: { '/api': 'http://127.0.0.1:4310' } },
+});

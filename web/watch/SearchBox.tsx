@@ -1,0 +1,83 @@
+import { Search } from 'lucide-react';
+import { useEffect, useState, type FormEvent } from 'react';
+import type { SearchResult } from '../../core/engine/index.ts';
+import { useWorkspaceApi } from '../workspace/index.ts';
+import { W } from './wording.ts';
+
+/** A search with the engine, answered in cards of our own. */
+export function SearchBox({ host, refreshed }: { readonly host: string; readonly refreshed: string | undefined }) {
+  const { tools } = useWorkspaceApi();
+  const [typed, setTyped] = useState(`site:${host}`);
+  const [asked, setAsked] = useState<string>();
+  const [results, setResults] = useState<readonly SearchResult[]>();
+  const [failure, setFailure] = useState<string>();
+  useEffect(() => {
+    if (asked === undefined) return;
+    let current = true;
+    tools.outside.search(asked).then(
+      (answer) => {
+        if (!current) return;
+        setResults(answer.results);
+        setFailure(undefined);
+      },
+      (error: unknown) => current && setFailure((error as Error).message),
+    );
+    return () => {
+      current = false;
+    };
+  }, [tools, asked, refreshed]);
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    setAsked(typed.trim());
+  };
+  return (
+    <section className="mt-5" aria-label={W.search}>
+      <form onSubmit={submit} className="field flex items-center gap-2 pl-3.5">
+        <Search size={17} className="soft flex-none" aria-hidden />
+        <input className="!px-0" type="search" value={typed} aria-label={W.search} placeholder={W.searchPlaceholder} onChange={(event) => setTyped(event.target.value)} />
+        <button type="submit" className="btn btn-primary m-1.5">
+          Search
+        </button>
+      </form>
+      {failure !== undefined && <p className="notice notice-bad mt-2">{failure}</p>}
+      {results && (
+        <div aria-live="polite">
+          {results.length === 0 ? (
+            <p className="soft mt-2.5">{W.nothingFound}</p>
+          ) : (
+            <ol className="panel mt-2.5 max-h-[420px] overflow-auto" aria-label="Results" tabIndex={0}>
+              {results.map((result) => (
+                <li key={result.address} className="result border-t border-[color:var(--line)] first:border-t-0" data-result={result.address}>
+                  <p className="soft text-[12.5px]">{trail(result.address)}</p>
+                  <p className={result.bare ? 'mono mt-0.5 break-all' : 'result-title mt-0.5'}>{result.title}</p>
+                  {result.bare ? <p className="soft mt-0.5 text-[13.5px] italic">Only the address is known: robots.txt forbids reading it.</p> : <p className="soft mt-1 text-[14px] leading-snug">{marked(result)}</p>}
+                </li>
+              ))}
+            </ol>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+function trail(address: string): string {
+  const url = new URL(address);
+  return [url.host, ...url.pathname.split('/').filter(Boolean)].join(' › ');
+}
+
+function marked({ snippet, marks }: SearchResult) {
+  const parts = [];
+  let at = 0;
+  for (const [start, end] of marks) {
+    parts.push(
+      snippet.slice(at, start),
+      <mark key={start} className="result-mark">
+        {snippet.slice(start, end)}
+      </mark>,
+    );
+    at = end;
+  }
+  parts.push(snippet.slice(at));
+  return parts;
+}

@@ -1,0 +1,116 @@
+import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
+import { SITEMAP_FILE } from '../../core/release/index.ts';
+import { siteHost, siteOrigin } from '../../core/site/index.ts';
+import { counted, shortDate } from '../../core/wording/index.ts';
+import { Rail, usePlace } from '../pieces/index.ts';
+import { Busy, Empty } from '../ui/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { IndexTable } from './IndexTable.tsx';
+import { SearchBox } from './SearchBox.tsx';
+import { W } from './wording.ts';
+
+/** What the engine sees: the map handed in, the state of each address, and a search. */
+export function Watch() {
+  const workspace = useWorkspaceApi();
+  const { go } = usePlace();
+  const document = useWorkspace((state) => state.document);
+  const engine = useWorkspace((state) => state.engine);
+  const [now, setNow] = useState<string>();
+  const [busy, setBusy] = useState<string>();
+  const [failure, setFailure] = useState<string>();
+  const host = siteHost(document);
+  const map = `${siteOrigin(document)}/${SITEMAP_FILE}`;
+  useEffect(() => {
+    workspace.tools.outside.clock().then(
+      (clock) => setNow(clock.now),
+      (error: unknown) => setFailure((error as Error).message),
+    );
+    void workspace.askEngine();
+  }, [workspace, host]);
+  const during = async (what: string, run: () => Promise<unknown>): Promise<void> => {
+    setBusy(what);
+    try {
+      await run();
+      await workspace.askEngine();
+    } catch (error) {
+      toast.error((error as Error).message);
+    } finally {
+      setBusy(undefined);
+    }
+  };
+  const advance = (): Promise<void> => during('Skerry is on its way', async () => setNow((await workspace.tools.outside.advance(1)).now));
+  const handIn = (): Promise<void> => during('Handing in', async () => void (await workspace.tools.outside.handIn(host, map)));
+  const verified = engine?.verifiedAt !== undefined;
+  const records = engine?.records ?? [];
+  const visited = records.some((record) => record.visitedAt !== undefined);
+  return (
+    <div className="mx-auto max-w-[860px]">
+      <h1>{W.title}</h1>
+      <p className="soft mt-1.5 max-w-prose">{W.lead}</p>
+      {failure !== undefined && <p className="notice notice-bad mt-3">{failure}</p>}
+      {busy && (
+        <div className="mt-3">
+          <Busy what={busy} done={0} of={1} />
+        </div>
+      )}
+      <SearchBox host={host} key={host} refreshed={engine?.days[0]?.at} />
+      <section className="mt-6" aria-labelledby="states">
+        <h2 id="states">{W.states}</h2>
+        {records.length === 0 ? (
+          <Empty title={W.notYet}>{verified ? W.notYetWhy : W.proveFirst}</Empty>
+        ) : (
+          <>
+            {!visited && <p className="notice notice-amber mt-2">{counted(records.length, 'address is', 'addresses are')} known from the map and wait for a visit. Move the clock on by a day.</p>}
+            <IndexTable records={records} />
+          </>
+        )}
+      </section>
+      <Rail>
+        <section className="notice">
+          <h2>{W.clock}</h2>
+          <p className="mt-0.5">{now ? `${shortDate(now)}, ${now.slice(11, 16)} UTC` : '…'}</p>
+          <button type="button" className="btn btn-primary mt-2.5 w-full" disabled={busy !== undefined || now === undefined} onClick={() => void advance()}>
+            {W.nextDay}
+          </button>
+        </section>
+        <h2 className="mt-5">{W.map}</h2>
+        {engine?.maps.map((one) => (
+          <div key={one.address} className="mt-1.5">
+            <p className="mono break-all">{one.address}</p>
+            <p className={`text-[13px] ${one.problem ? 'text-error' : 'soft'}`}>
+              handed in {shortDate(one.handedInAt)}
+              {one.readAt && `, read ${shortDate(one.readAt)}: ${counted(one.count, 'address', 'addresses')}`}
+              {one.problem && `; ${one.problem}`}
+            </p>
+          </div>
+        ))}
+        {verified ? (
+          <button type="button" className={`btn mt-2 w-full ${engine.maps.length === 0 ? 'btn-primary' : 'btn-outline-ink'}`} disabled={busy !== undefined} onClick={() => void handIn()}>
+            {engine.maps.length === 0 ? W.handIn : 'Hand it in again'}
+          </button>
+        ) : (
+          <p className="soft mt-1">
+            {W.proveFirst}{' '}
+            <button type="button" className="link-act" onClick={() => go('proof')}>
+              To the proof
+            </button>
+          </p>
+        )}
+        {engine && engine.days.length > 0 && (
+          <section className="mt-5">
+            <h2>Visits</h2>
+            <ol className="mt-1.5">
+              {engine.days.slice(0, 8).map((day) => (
+                <li key={day.at} className="border-t border-[color:var(--line)] py-1.5 text-[13.5px]">
+                  <span className="font-semibold">{shortDate(day.at)}</span> {counted(day.visited, 'address', 'addresses')} visited, {day.listed} listed
+                </li>
+              ))}
+            </ol>
+            {engine.robots && <p className="soft mt-1 text-[13px]">robots.txt answered {engine.robots.status ?? 'nothing'}.</p>}
+          </section>
+        )}
+      </Rail>
+    </div>
+  );
+}

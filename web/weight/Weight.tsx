@@ -1,0 +1,51 @@
+import { useReport, useWorkspace } from '../workspace/index.ts';
+import { Rail } from '../pieces/index.ts';
+import { Busy, Empty } from '../ui/index.ts';
+
+const HEAVY = 300_000;
+const size = (bytes: number): string => (bytes >= 1_000_000 ? `${(bytes / 1_000_000).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1000))} kB`);
+
+/** The heaviest files of the site. Making them smaller is still to come, and the screen says so. */
+export function Weight() {
+  const files = useReport((one) => one.tools.analysis.heaviest(40));
+  const pages = useWorkspace((state) => state.numbers.pages);
+  if (!files) return <Busy what="Weighing" done={0} of={1} />;
+  if (files.length === 0) return <Empty title="Nothing to weigh yet">Bring a site in, and its files stand here by their weight.</Empty>;
+  const heaviest = files[0]?.size ?? 1;
+  const heavy = files.filter((file) => file.size > HEAVY);
+  return (
+    <div className="mx-auto max-w-[820px]">
+      <h1>What weighs most</h1>
+      <p className="soft mt-1.5">{heavy.length === 0 ? 'No file is heavier than 300 kB. Good enough, stop here.' : `${heavy.length === 1 ? 'One file is' : `${heavy.length} files are`} heavier than 300 kB; on a slow phone that is a second each.`}</p>
+      <div className="panel mt-4 overflow-x-auto">
+        <table className="data-table">
+          <thead>
+            <tr>
+              <th>File</th>
+              <th className="num">Weight</th>
+              <th className="w-[38%]">
+                <span className="sr-only">Compared with the heaviest</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {files.map((file) => (
+              <tr key={file.path}>
+                <td className="mono break-all">{file.path}</td>
+                <td className="num whitespace-nowrap">{size(file.size)}</td>
+                <td aria-hidden>
+                  <div className="h-2.5 rounded-full" style={{ width: `${Math.max(1, (file.size / heaviest) * 100)}%`, background: file.size > HEAVY ? 'var(--color-accent)' : 'var(--green-soft)' }} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <Rail>
+        <h2>What this does so far</h2>
+        <p className="soft mt-1.5">It weighs the files of the site, {pages} pages and all that lies beside them, as they were brought in.</p>
+        <p className="soft mt-2">Making pictures smaller, taking camera data out of them and estimating how fast a page loads are not built yet.</p>
+      </Rail>
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+import { createContext, useContext, useEffect, useState } from 'react';
+import { useStore } from 'zustand';
+import type { Workspace, WorkspaceState } from './store.ts';
+
+/** The one workspace, handed down by the app. */
+export const WorkspaceContext = createContext<Workspace | undefined>(undefined);
+
+export function useWorkspaceApi(): Workspace {
+  const workspace = useContext(WorkspaceContext);
+  if (!workspace) throw new Error('no workspace above this component');
+  return workspace;
+}
+
+/** A piece of the workspace's state; draws again only when that piece changes. */
+export function useWorkspace<T>(select: (state: WorkspaceState) => T): T {
+  return useStore(useWorkspaceApi().store, select);
+}
+
+/** A report from the worker, fetched anew whenever the survey has looked again. Undefined until it is there. */
+export function useReport<T>(fetchReport: (workspace: Workspace) => Promise<T>, key = ''): T | undefined {
+  const workspace = useWorkspaceApi();
+  const surveyed = useWorkspace((state) => state.surveyed);
+  const siteId = useWorkspace((state) => state.site?.id);
+  const [report, setReport] = useState<{ key: string; value: T }>();
+  const whole = `${siteId ?? ''} ${key}`;
+  useEffect(() => {
+    let current = true;
+    void fetchReport(workspace).then((value) => current && setReport({ key: whole, value }));
+    return () => {
+      current = false;
+    };
+    // The fetching function is made anew at each drawing; what it depends on is in the key.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [workspace, surveyed, whole]);
+  return report?.key === whole ? report.value : undefined;
+}

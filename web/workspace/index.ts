@@ -1,0 +1,5 @@
+export { useReport, useWorkspace, useWorkspaceApi, WorkspaceContext } from './context.tsx';
+export { nextNumber, release, type ReleaseOutcome, type ReleaseStep } from './release.ts';
+export { bringInDemo, bringInSite, deleteSite, exportSite, firstSite, listSites, rememberSite, renameSite, restoreSite } from './sites.ts';
+export { Workspace, type About, type WorkspaceState, type WorkspaceTools } from './store.ts';
+export { hideProperly, openPage, setKindIntent, setPageIntent, switchSite } from './mends.ts';
