@@ -6,6 +6,6 @@ export default defineConfig({
   root: import.meta.dirname,
   plugins: [react(), tailwindcss()],
   worker: { format: 'es' },
-  build: { target: 'es2022', outDir: '../dist', emptyOutDir: true, reportCompressedSize: false, modulePreload: { polyfill: false } },
+  build: { target: 'es2022', outDir: '../dist', emptyOutDir: true, reportCompressedSize: false, assetsInlineLimit: 0, modulePreload: { polyfill: false } },
   server: { proxy: { '/api': 'http://127.0.0.1:4310' } },
 });

@@ -27,10 +27,11 @@ export interface Visit {
 
 /** Longest stretch of a page's text that the index keeps, in UTF-16 units. */
 const KEPT_TEXT = 20_000;
+const KEPT_LEAD = 600;
 
 /** Decides about one address by the same gates that the owner is shown, and gives the links found on the way. */
 export function judge(visit: Visit): { record: IndexRecord; links: readonly string[] } {
-  const { answer, address, crawler } = visit;
+  const { answer, address } = visit;
   const facts = answer === undefined ? undefined : readAnswer(answer);
   const evidence = evidenceOf(visit, facts);
   const { gates, reality } = wayIn(evidence);
@@ -46,6 +47,7 @@ export function judge(visit: Visit): { record: IndexRecord; links: readonly stri
     title: listed ? (documentTitle(facts)?.text ?? '') : '',
     description: listed && !evidence.page?.directives.nosnippet ? (metaDescription(facts)?.content ?? '').trim() : '',
     headings: listed ? facts.headings.map((heading) => heading.text).slice(0, 40) : [],
+    lead: listed && !evidence.page?.directives.nosnippet ? facts.paragraphs.join(' ').slice(0, KEPT_LEAD) : '',
     text: listed && !evidence.page?.directives.nosnippet ? (facts.text ?? '').slice(0, KEPT_TEXT) : '',
   };
   return { record, links: facts && !evidence.page?.directives.nofollow ? linksOf(facts, address) : [] };

@@ -17,6 +17,8 @@ export interface IndexRecord {
   readonly title: string;
   readonly description: string;
   readonly headings: readonly string[];
+  /** The first paragraphs: what a snippet falls back to. */
+  readonly lead: string;
   readonly text: string;
 }
 

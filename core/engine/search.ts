@@ -80,20 +80,21 @@ function card(record: IndexRecord, words: readonly string[]): SearchResult {
 const SNIPPET = 160;
 
 /** The description where it answers the query, else the stretch of text in which most of its words stand. */
-export function snippetFor(record: Pick<IndexRecord, 'description' | 'text'>, words: readonly string[]): string {
+export function snippetFor(record: Pick<IndexRecord, 'description' | 'lead' | 'text'>, words: readonly string[]): string {
   const present = (text: string): number => {
     const have = new Set(wordsOf(text));
     return words.filter((word) => have.has(word)).length;
   };
   const described = present(record.description);
   if (record.description !== '' && described === words.length) return clip(record.description, 0);
+  if (present(record.lead) === words.length && record.lead !== '' && record.description === '') return clip(record.lead, 0);
   let best = { at: 0, hits: 0 };
   for (let at = 0; at < record.text.length; at += SNIPPET / 2) {
     const hits = present(record.text.slice(at, at + SNIPPET));
     if (hits > best.hits) best = { at, hits };
   }
   if (record.description !== '' && described >= best.hits) return clip(record.description, 0);
-  return clip(record.text, best.at);
+  return best.hits === 0 && record.lead !== '' ? clip(record.lead, 0) : clip(record.text, best.at);
 }
 
 function clip(text: string, at: number): string {

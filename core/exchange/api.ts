@@ -80,8 +80,8 @@ export interface EngineSite {
   readonly days: readonly { readonly at: string; readonly visited: number; readonly listed: number }[];
 }
 
-/** An index record without its text. */
-export type EngineRow = Omit<IndexRecord, 'text' | 'headings' | 'description'>;
+/** An index record without its texts. */
+export type EngineRow = Omit<IndexRecord, 'text' | 'lead' | 'headings' | 'description'>;
 
 export interface SearchAnswer {
   readonly results: readonly SearchResult[];

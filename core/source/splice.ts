@@ -30,6 +30,7 @@ export function spliceSource(source: SourceText, splices: readonly Splice[]): Sp
 
   const ordered = splices.map((splice, order) => ({ ...splice, order })).sort((a, b) => a.start - b.start || a.end - b.end || a.order - b.order);
   const offsets = byteOffsets(source, ordered.flatMap((splice) => [splice.start, splice.end]));
+  if (offsets === undefined) return { ok: false, reason: 'stateful-encoding' };
   const encoder = new TextEncoder();
   const parts: Uint8Array[] = [];
   let from = 0;
@@ -44,13 +45,13 @@ export function spliceSource(source: SourceText, splices: readonly Splice[]): Sp
   return { ok: true, bytes: joinBytes(parts) };
 }
 
-/** Byte offsets (from the file's first byte, mark included) of ascending or equal text offsets. */
-export function byteOffsets(source: SourceText, textOffsets: readonly number[]): number[] {
+/** Byte offsets (from the file's first byte, mark included) of text offsets; undefined where one falls inside what cannot be taken apart. */
+export function byteOffsets(source: SourceText, textOffsets: readonly number[]): number[] | undefined {
   const { bytes, encoding, text } = source;
   const body = bytes.subarray(encoding.bom);
   if (body.length === text.length && encoding.name !== 'utf-8') return textOffsets.map((offset) => offset + encoding.bom);
   if (encoding.name === 'utf-8') return utf8Offsets(body, textOffsets).map((offset) => offset + encoding.bom);
-  return decodedOffsets(body, encoding.name, textOffsets).map((offset) => offset + encoding.bom);
+  return decodedOffsets(body, encoding.name, text, textOffsets)?.map((offset) => offset + encoding.bom);
 }
 
 /** Walks UTF-8 as the Encoding Standard's decoder does: each maximal malformed part is one U+FFFD. */
@@ -103,23 +104,25 @@ function utf8Sequence(bytes: Uint8Array, at: number): { length: number; valid: b
 }
 
 /**
- * Offsets in a legacy multi-byte encoding, by decoding byte after byte. All of these decoders emit a unit no later than
- * with its last byte, except that a malformed lead emits together with the ASCII byte that follows it: hence the step back.
+ * Offsets in a legacy multi-byte encoding. A place counts as found when the bytes before it spell exactly the text before it and the bytes behind
+ * it the text behind it: then nothing that straddles it is torn apart. Undefined where there is no such place.
  */
-function decodedOffsets(bytes: Uint8Array, encoding: string, wanted: readonly number[]): number[] {
-  const decoder = new TextDecoder(encoding, { ignoreBOM: true });
-  const highest = Math.max(...wanted);
-  const starts: number[] = [];
-  let begin = 0;
-  for (let at = 0; at < bytes.length && starts.length <= highest; at++) {
-    const out = decoder.decode(bytes.subarray(at, at + 1), { stream: true });
-    if (out.length === 0) continue;
-    const last = bytes[at] as number;
-    const splitLead = out.length === 2 && out[0] === '\ufffd' && last < 0x80;
-    for (let unit = 0; unit < out.length; unit++) starts.push(splitLead && unit === 1 ? at : begin);
-    begin = at + 1;
+function decodedOffsets(bytes: Uint8Array, encoding: string, text: string, wanted: readonly number[]): number[] | undefined {
+  const found = new Map<number, number>();
+  for (const offset of new Set(wanted)) {
+    let low = 0;
+    let high = bytes.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (decodeBytes(bytes.subarray(0, middle), encoding).length < offset) low = middle + 1;
+      else high = middle;
+    }
+    // Decoding a torn sequence gives a stray character or two, so the search can be off by as much as a sequence is long.
+    const at = [0, -1, 1, -2, 2, -3, 3, -4, 4].map((step) => low + step).find((place) => place >= 0 && place <= bytes.length && decodeBytes(bytes.subarray(0, place), encoding) === text.slice(0, offset) && decodeBytes(bytes.subarray(place), encoding) === text.slice(offset));
+    if (at === undefined) return undefined;
+    found.set(offset, at);
   }
-  return wanted.map((offset) => starts[offset] ?? bytes.length);
+  return wanted.map((offset) => found.get(offset) as number);
 }
 
 /** Text as bytes that a page of this encoding can hold: UTF-8 as it is, others need `escape` for what is not ASCII. */

@@ -19,7 +19,7 @@ export function suggestDescriptions(facts: PageFacts, current: string): string[]
   return found;
 }
 
-/** The main heading as a title, where the page has one that is not its title already. */
+/** The main heading as a title, where the title does not hold it already. */
 export function suggestTitles(facts: PageFacts, current: string): string[] {
-  return facts.headings.filter((heading) => heading.level === 1 && heading.text !== '' && heading.text !== current).map((heading) => heading.text);
+  return facts.headings.filter((heading) => heading.level === 1 && heading.text !== '' && !current.includes(heading.text)).map((heading) => heading.text);
 }

@@ -41,7 +41,7 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
     const record = known.get(address);
     const linkedFrom = from === undefined || record?.linkedFrom.includes(from) ? (record?.linkedFrom ?? []) : [...(record?.linkedFrom ?? []), from].slice(0, 20);
     if (record) known.set(address, { ...record, linkedFrom, foundBy: record.foundBy === 'link' ? foundBy : record.foundBy });
-    else known.set(address, { address, foundBy, foundAt: at, visitedAt: undefined, status: undefined, outcome: 'waiting', reason: { code: 'waiting' }, linkedFrom, title: '', description: '', headings: [], text: '' });
+    else known.set(address, { address, foundBy, foundAt: at, visitedAt: undefined, status: undefined, outcome: 'waiting', reason: { code: 'waiting' }, linkedFrom, title: '', description: '', headings: [], lead: '', text: '' });
   };
 
   const home = `${site.origin}/`;

@@ -92,7 +92,7 @@ export class Skerry {
       lastOutcome: site.lastOutcome,
       lostAt: site.lostAt,
       maps: site.maps,
-      records: site.records.map(({ text: _text, headings: _headings, description: _description, ...row }) => row),
+      records: site.records.map(({ text: _text, lead: _lead, headings: _headings, description: _description, ...row }) => row),
       robots: site.robots,
       days: site.days,
     };

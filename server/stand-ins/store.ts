@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { z } from 'zod';
+import type { z } from 'zod';
 
 /** Files in a folder: JSON documents written whole and atomically, and bytes by their hash. Everything here can be lost without loss to an owner. */
 export class Store {

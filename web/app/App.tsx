@@ -44,7 +44,7 @@ export function App() {
   return (
     <>
       <RouterProvider router={router} />
-      <Toaster position="bottom-center" toastOptions={{ className: 'toast-note' }} />
+      <Toaster position="bottom-center" offset={42} duration={3500} toastOptions={{ className: 'toast-note' }} />
     </>
   );
 }

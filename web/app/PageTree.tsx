@@ -13,8 +13,8 @@ const has = (row: PageRow, ...codes: string[]): boolean => row.findings.some((fi
 const FILTERS: readonly { id: Filter; name: string; test: (row: PageRow) => boolean }[] = [
   { id: 'all', name: 'All', test: () => true },
   { id: 'to-mend', name: 'To mend', test: (row) => !isEnough(row.findings) },
-  { id: 'no-description', name: 'No description', test: (row) => has(row, 'description-missing') },
-  { id: 'same', name: 'Same words', test: (row) => has(row, 'title-same', 'description-same') },
+  { id: 'no-description', name: 'Undescribed', test: (row) => has(row, 'description-missing') },
+  { id: 'same', name: 'Same', test: (row) => has(row, 'title-same', 'description-same') },
   { id: 'shut-out', name: 'Shut out', test: (row) => row.state === 'shut-out' },
   { id: 'leaking', name: 'Leaking', test: (row) => row.state === 'leaking' || row.state === 'half-hidden' },
 ];

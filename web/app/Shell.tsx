@@ -75,7 +75,7 @@ function OpenShell() {
         </nav>
       )}
       <main id="sheet" className="sheet" tabIndex={-1}>
-        <div className="mb-2 flex gap-2 empty:hidden">
+        <div className="drawer-buttons">
           {withTree && (
             <button type="button" className="drawer-button for-tree btn btn-sm btn-outline-ink gap-1.5" onClick={() => setDrawer('tree')}>
               <PanelLeft size={16} aria-hidden /> Pages

@@ -52,7 +52,9 @@ export function Meaning() {
         </div>
         {code ? (
           <>
-            <pre className="panel code-block mt-2">{code}</pre>
+            <pre className="panel code-block code-lines mt-2" tabIndex={0} aria-label={W.code}>
+              {code}
+            </pre>
             <p className="mt-2 flex items-center gap-2 text-[13px] text-[color:var(--green)]">
               <Check size={15} aria-hidden /> {W.complete}
             </p>
@@ -80,7 +82,7 @@ function Fact({ field, long = false }: { readonly field: FactField; readonly lon
   const write = (text: string): void => workspace.change(set('facts', '', field, text === '' ? null : text), { label: `${label} was changed`, thread: `fact:${field}` });
   return (
     <label className="block">
-      <span className="mb-1 flex items-baseline gap-2">
+      <span className="mb-1 flex flex-wrap items-baseline gap-x-2">
         <span className="font-semibold">{label}</span> <span className="soft text-[12.5px]">{note}</span>
       </span>
       {long ? <textarea className="textarea w-full" rows={3} value={value} onChange={(event) => write(event.target.value)} /> : <input className="input w-full" value={value} onChange={(event) => write(event.target.value)} />}
@@ -102,7 +104,7 @@ function MainAddress() {
   const { label, note } = FIELDS.mainAddress;
   return (
     <label className="block">
-      <span className="mb-1 flex items-baseline gap-2">
+      <span className="mb-1 flex flex-wrap items-baseline gap-x-2">
         <span className="font-semibold">{label}</span> <span className="soft text-[12.5px]">{note}</span>
       </span>
       <input className="input mono w-full" value={typed ?? value} aria-invalid={bad} onChange={(event) => setTyped(event.target.value)} onBlur={take} onKeyDown={(event) => event.key === 'Enter' && take()} />

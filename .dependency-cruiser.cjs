@@ -1,0 +1,37 @@
+/** Imports point one way: what the design says, checked. */
+const screens = ['start', 'words', 'meaning', 'doors', 'map', 'weight', 'release', 'proof', 'watch', 'sites'];
+const not = (...folders) => `^core/(?!(${folders.join('|')})/)`;
+
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    { name: 'core-knows-no-host', severity: 'error', from: { path: '^core' }, to: { path: '^(web|server)/' } },
+    { name: 'core-takes-no-node', severity: 'error', from: { path: '^core' }, to: { dependencyTypes: ['core'] } },
+    { name: 'web-not-server', severity: 'error', from: { path: '^web' }, to: { path: '^server' } },
+    { name: 'server-not-web', severity: 'error', from: { path: '^server' }, to: { path: '^web' } },
+    { name: 'source-is-the-ground', severity: 'error', from: { path: '^core/source' }, to: { path: not('source') } },
+    { name: 'page-on-source', severity: 'error', from: { path: '^core/page' }, to: { path: not('page', 'source') } },
+    { name: 'robots-alone', severity: 'error', from: { path: '^core/robots' }, to: { path: not('robots') } },
+    { name: 'sitemap-alone', severity: 'error', from: { path: '^core/sitemap' }, to: { path: not('sitemap') } },
+    { name: 'site-on-page', severity: 'error', from: { path: '^core/site/' }, to: { path: not('site', 'page', 'source') } },
+    { name: 'indexing-on-subjects', severity: 'error', from: { path: '^core/indexing' }, to: { path: not('indexing', 'page', 'robots', 'site') } },
+    { name: 'checks-on-subjects', severity: 'error', from: { path: '^core/checks' }, to: { path: '^core/(wording|survey|release|engine|exchange)/' } },
+    { name: 'only-wording-words', severity: 'error', from: { path: '^core/(?!wording/)' }, to: { path: '^core/wording' } },
+    { name: 'ui-knows-no-domain', severity: 'error', from: { path: '^web/ui' }, to: { path: '^(core|web/(?!ui/))' } },
+    { name: 'only-storage-stores', severity: 'error', from: { path: '^web/(?!storage/)' }, to: { path: 'node_modules/idb' } },
+    ...screens.map((screen) => ({
+      name: `${screen}-knows-no-other-screen`,
+      severity: 'error',
+      from: { path: `^web/${screen}/` },
+      to: { path: `^web/(app|${screens.filter((other) => other !== screen).join('|')})/` },
+    })),
+    {
+      name: 'through-the-door',
+      comment: 'A folder shows its door in index.ts; from outside nothing else is taken.',
+      severity: 'error',
+      from: { path: '^(core|web|server)/([^/]+)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^core/([^/]+)/', pathNot: ['^core/[^/]+/index\\.ts$', '^core/$2/', '^core/platform'] },
+    },
+  ],
+  options: { doNotFollow: { path: 'node_modules' }, tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' }, exclude: { path: '\\.test\\.tsx?$|^core/testing/' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.d.ts'] } },
+};

@@ -1,0 +1,127 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { decodeSource, sameBytes } from '../source/index.ts';
+import { page } from '../testing/html.ts';
+import { documentTitle, metaDescription, patchPage, readPage, readSource, robotsMetas, type PageEdit, type PageFacts } from './index.ts';
+
+function patch(html: string | Uint8Array, edits: readonly PageEdit[], charset?: string) {
+  const source = decodeSource(typeof html === 'string' ? new TextEncoder().encode(html) : html, charset ?? (typeof html === 'string' ? 'utf-8' : undefined));
+  const reading = readSource(source);
+  if (!reading.ok) throw new Error(reading.reason);
+  return { source, facts: reading.facts, result: patchPage(source, reading.facts, edits) };
+}
+function patched(html: string, ...edits: PageEdit[]): string {
+  const { result } = patch(html, edits);
+  if (!result.ok) throw new Error(result.reason);
+  return new TextDecoder().decode(result.bytes);
+}
+
+const text = fc.string({ unit: fc.constantFrom('a', 'é', '&', '<', '>', '"', "'", '日', '𝄞', '&amp;', '</title>', '$', '-->') }).map((value) => value.trim());
+const edit: fc.Arbitrary<PageEdit> = fc.oneof(
+  text.map((value): PageEdit => ({ kind: 'title', text: value })),
+  text.map((value): PageEdit => ({ kind: 'description', text: value })),
+  fc.boolean().map((on): PageEdit => ({ kind: 'noindex', on })),
+  text.map((content): PageEdit => ({ kind: 'meta', name: 'skerry-proof', content })),
+  text.map((name): PageEdit => ({ kind: 'json-ld', graph: { '@context': 'https://schema.org', '@graph': [{ '@id': 'https://a.example/#website', ...{ name } }] } })),
+);
+
+/** What an edit is not allowed to touch. */
+const others = (facts: PageFacts) => ({
+  lang: facts.lang, headings: facts.headings.map((one) => one.text), anchors: facts.anchors.map(({ href, text: label }) => [href, label]), images: facts.images.map((one) => [one.src, one.alt]),
+  links: facts.linkTags.map((one) => [one.rel, one.href, one.inHead]), words: facts.wordCount, paragraphs: facts.paragraphs, laterTitles: facts.titles.slice(1).map((one) => one.text), base: facts.base,
+});
+
+describe('patching', () => {
+  it('with nothing to change gives equal bytes', () => {
+    fc.assert(
+      fc.property(page, (html) => {
+        const { source, facts } = patch(html, []);
+        const title = documentTitle(facts);
+        const same: PageEdit[] = [{ kind: 'description', text: metaDescription(facts)?.content ?? '' }, ...(title ? [{ kind: 'title', text: title.text } as const] : [])];
+        const result = patchPage(source, facts, same);
+        expect(result.ok && result.bytes).toBe(source.bytes);
+      }),
+    );
+  });
+
+  it('says what was meant and leaves all other facts alone', () => {
+    let done = 0;
+    fc.assert(
+      fc.property(page, edit, (html, one) => {
+        const { source, facts, result } = patch(html, [one]);
+        if (!result.ok) return void expect(result.reason).toBe('head-cannot-take-it');
+        done++;
+        const again = readSource({ ...source, bytes: result.bytes, text: new TextDecoder('utf-8', { ignoreBOM: true }).decode(result.bytes) });
+        if (!again.ok) throw new Error(again.reason);
+        if (one.kind === 'title') expect(documentTitle(again.facts)?.text ?? '').toBe(one.text);
+        if (one.kind === 'description') expect(metaDescription(again.facts)?.content ?? '').toBe(one.text);
+        expect({ ...others(again.facts), laterTitles: 0 }).toEqual({ ...others(facts), laterTitles: 0 });
+      }),
+      { numRuns: 1500 },
+    );
+    expect(done).toBeGreaterThan(1000);
+  });
+
+  it.each([
+    ['<title>Old</title>', { kind: 'title', text: 'A & B <i>' }, '<title>A &amp; B <i></title>'.replace('<i>', '&lt;i>')],
+    ['<meta name=description content=old>', { kind: 'description', text: 'say "x"' }, '<meta name=description content="say &quot;x&quot;">'],
+    ["<meta name=description content='old'>", { kind: 'description', text: "it's" }, "<meta name=description content='it&#39;s'>"],
+    ['<meta name="description">', { kind: 'description', text: 'x' }, '<meta content="x" name="description">'],
+    ['<head>\n  <title>T</title>\n</head>', { kind: 'description', text: 'D' }, '<head>\n  <title>T</title>\n  <meta name="description" content="D">\n</head>'],
+    ['<HEAD>\r\n\t<TITLE>T</TITLE>\r\n</HEAD>', { kind: 'noindex', on: true }, '<HEAD>\r\n\t<TITLE>T</TITLE>\r\n\t<meta name="robots" content="noindex">\r\n</HEAD>'],
+    ['<p>no head</p>', { kind: 'title', text: 'T' }, '<title>T</title><p>no head</p>'],
+    ['<!doctype html><p>x', { kind: 'title', text: 'T' }, '<!doctype html><title>T</title><p>x'],
+    ['<title>T</title>\n<meta name="robots" content="noindex">\n<p>', { kind: 'noindex', on: false }, '<title>T</title>\n<p>'],
+    ['<meta name=robots content="noindex, nofollow">', { kind: 'noindex', on: false }, '<meta name=robots content="nofollow">'],
+    ['<meta name=robots content="none"><meta name=skerrybot content=noindex>', { kind: 'noindex', on: false }, '<meta name=robots content="nofollow">'],
+    ['<meta name=robots content="index, follow">', { kind: 'noindex', on: true }, '<meta name=robots content="noindex, follow">'],
+  ] as const)('turns %j into the least', (before, one, after) => {
+    expect(patched(before, one as PageEdit)).toBe(after);
+  });
+
+  it('writes character references where the page is not UTF-8, and keeps its bytes', () => {
+    const raw = Uint8Array.from('<title>Caf\xe9 \x96 old</title><p>\x93caf\xe9\x94', (character) => character.charCodeAt(0));
+    const { result } = patch(raw, [{ kind: 'title', text: 'Škola – čaj 日' }]);
+    if (!result.ok) throw new Error(result.reason);
+    expect([...result.bytes].map((byte) => String.fromCharCode(byte)).join('')).toBe('<title>&#x160;kola &#x2013; &#x10D;aj &#x65E5;</title><p>\x93caf\xe9\x94');
+    const again = readPage(result.bytes);
+    expect(again.ok && documentTitle(again.facts)?.text).toBe('Škola – čaj 日');
+  });
+
+  it.each(['windows-1252', 'shift_jis', 'gb18030', 'euc-jp', 'utf-8', 'koi8-r'])('changes only the title in %s, whatever the bytes', (charset) => {
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 80 }), fc.uint8Array({ maxLength: 80 }), text, (before, behind, title) => {
+        const clean = (noise: Uint8Array): number[] => [...noise].filter((byte) => byte > 0x7f || byte > 0x60);
+        const raw = Uint8Array.from([...Buffer.from('<head><title>'), ...clean(before), 10, ...Buffer.from('</title></head><p>'), ...clean(behind)]);
+        const { result, source } = patch(raw, [{ kind: 'title', text: title }], charset);
+        if (!result.ok || source.encoding.from === 'bom') return;
+        const tail = Buffer.from('</title></head><p>');
+        const at = Buffer.from(raw).indexOf(tail);
+        const after = Buffer.from(result.bytes).indexOf(tail);
+        expect(sameBytes(result.bytes.subarray(after), raw.subarray(at))).toBe(true);
+        expect(sameBytes(result.bytes.subarray(0, 13), raw.subarray(0, 13))).toBe(true);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('refuses a head that swallows what is written, and leaves the page alone', () => {
+    expect(patch('<meta charset=utf-8><title>never closed', [{ kind: 'description', text: 'x' }]).result).toEqual({ ok: false, reason: 'head-cannot-take-it' });
+    expect(patch(new Uint8Array([0xff, 0xfe, 0x3c, 0, 0x70, 0, 0x3e, 0]), [{ kind: 'title', text: 'x' }]).result).toEqual({ ok: false, reason: 'utf-16' });
+  });
+
+  it('keeps JSON from ending its script, and replaces a block of its own', () => {
+    const graph = (name: string): PageEdit => ({ kind: 'json-ld', graph: { '@context': 'https://schema.org', '@graph': [{ '@id': 'https://a.example/#website', ...{ name } }] } });
+    const once = patched('<head>\n</head>', graph('</script><b>'));
+    expect(once).toContain('\\u003c/script>');
+    const twice = patched(once, graph('Second'));
+    expect(twice.match(/ld\+json/g)).toHaveLength(1);
+    expect(twice).toContain('Second');
+  });
+
+  it('adds noindex for all crawlers even where one is told already', () => {
+    const html = patched('<meta name=skerrybot content=noindex>', { kind: 'noindex', on: true });
+    const { facts } = patch(html, []);
+    expect(robotsMetas(facts).map((meta) => meta.name)).toEqual(['skerrybot', 'robots']);
+  });
+});
