@@ -35,14 +35,16 @@ const SIMPLE_REFERENCE = /^[\w\-./~]*$/;
  * its `base`). The common plain cases are done without the URL parser: a large site has hundreds of thousands of links.
  */
 export function linkedPath(href: string, page: string, host: string): string | undefined {
-  const reference = href.replace(/#.*$/s, '').trim();
-  if (reference === '') return undefined;
+  const whole = href.trim();
+  const hash = whole.indexOf('#');
+  const reference = hash < 0 ? whole : whole.slice(0, hash);
+  if (reference.trim() === '') return undefined;
   if (SIMPLE_REFERENCE.test(reference) && !reference.startsWith('//')) {
     const joined = reference.startsWith('/') ? reference : page.slice(0, page.lastIndexOf('/') + 1) + reference;
     return joined.includes('./') || joined.endsWith('/.') || joined.endsWith('/..') ? dotless(joined) : joined;
   }
-  if (!URL.canParse(reference, `http://${host}${page}`)) return undefined;
-  const url = new URL(reference, `http://${host}${page}`);
+  if (!URL.canParse(whole, `http://${host}${page}`)) return undefined;
+  const url = new URL(whole, `http://${host}${page}`);
   if ((url.protocol !== 'http:' && url.protocol !== 'https:') || url.host !== host) return undefined;
   return url.pathname + url.search;
 }

@@ -25,9 +25,9 @@ export class SamenessIndex {
     return touched;
   }
 
-  /** The other pages with the same text. */
+  /** The other pages with the same text, in order. */
   others(page: string): string[] {
     const key = this.byPage.get(page);
-    return key === undefined ? [] : [...(this.byText.get(key) ?? [])].filter((other) => other !== page);
+    return key === undefined ? [] : [...(this.byText.get(key) ?? [])].filter((other) => other !== page).sort();
   }
 }

@@ -1,0 +1,158 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { factsOf } from '../testing/html.ts';
+import {
+  addressOf, all, applyChange, cleanOrigin, doEntry, effectiveNoindex, effectiveTitle, emptyDocument, filesFor, firstFacts, fold, guessKind, invert, isIdle, leftover, linkedPath, NOTHING_TO_UNDO, numberAfterName, openDocument,
+  redoEntry, replay, set, undoEntry, type Change, type JournalEntry, type SiteDocument, type UndoState,
+} from './index.ts';
+
+const single: fc.Arbitrary<Change> = fc.oneof(
+  fc.record({ page: fc.constantFrom('a.html', 'b.html', 'constructor'), field: fc.constantFrom('title' as const, 'description' as const), value: fc.option(fc.string()) }).map(({ page, field, value }) => set('pages', page, field, value)),
+  fc.constantFrom('list' as const, 'out' as const, null).map((value) => set('pages', 'a.html', 'intent', value)),
+  fc.option(fc.boolean()).map((value) => set('doors', '', 'open', value)),
+  fc.option(fc.string()).map((value) => set('facts', '', 'siteName', value)),
+);
+const change = fc.oneof(single, fc.array(single, { maxLength: 4 }).map((changes) => all(changes)));
+const build = (changes: readonly Change[]): SiteDocument => changes.reduce(applyChange, emptyDocument());
+
+describe('changes', () => {
+  it('taken back leave the document as it was', () => {
+    fc.assert(
+      fc.property(fc.array(change, { maxLength: 6 }), change, (before, one) => {
+        const document = build(before);
+        expect(applyChange(applyChange(document, one), invert(document, one))).toEqual(document);
+      }),
+    );
+  });
+  it('that change nothing are told from those that do', () => {
+    fc.assert(
+      fc.property(fc.array(change, { maxLength: 4 }), single, (before, one) => {
+        const document = build(before);
+        expect(isIdle(document, one)).toBe(JSON.stringify(applyChange(document, one)) === JSON.stringify(document));
+      }),
+    );
+  });
+  it('of fields that do not exist, or of the wrong sort, are refused', () => {
+    expect(() => set('pages', 'a', 'colour' as 'title', 'red')).toThrow(RangeError);
+    expect(() => applyChange(emptyDocument(), { kind: 'set', table: 'pages', key: 'a', field: 'toString', value: 'x' })).toThrow(RangeError);
+    expect(() => applyChange(emptyDocument(), { kind: 'set', table: 'doors', key: '', field: 'open', value: 'yes' })).toThrow(RangeError);
+  });
+});
+
+describe('history', () => {
+  type Move = { kind: 'do'; change: Change; thread: string | null } | { kind: 'undo' } | { kind: 'redo' };
+  const move: fc.Arbitrary<Move> = fc.oneof(
+    { weight: 4, arbitrary: fc.record({ kind: fc.constant('do' as const), change, thread: fc.constantFrom(null, 'x', 'y') }) },
+    { weight: 2, arbitrary: fc.constant({ kind: 'undo' as const }) },
+    { weight: 1, arbitrary: fc.constant({ kind: 'redo' as const }) },
+  );
+  function play(moves: readonly Move[]): { document: SiteDocument; undo: UndoState; journal: JournalEntry[] } {
+    let state = { document: emptyDocument(), undo: NOTHING_TO_UNDO };
+    const journal: JournalEntry[] = [];
+    for (const [seq, one] of moves.entries()) {
+      const about = { seq, at: '2026-01-01T00:00:00Z' };
+      const entry = one.kind === 'do' ? doEntry(state.document, one.change, { ...about, label: 'x', thread: one.thread }) : one.kind === 'undo' ? undoEntry(state.undo, about) : redoEntry(state.undo, about);
+      if (!entry) continue;
+      journal.push(entry);
+      state = { document: applyChange(state.document, entry.change), undo: fold(state.undo, entry) };
+    }
+    return { ...state, journal };
+  }
+  it('undone to its start gives the empty document, done again the last one', () => {
+    fc.assert(
+      fc.property(fc.array(move, { maxLength: 20 }), (moves) => {
+        let { document, undo } = play(moves);
+        const last = document;
+        let steps = 0;
+        for (let entry = undoEntry(undo, { seq: 0, at: '' }); entry; entry = undoEntry(undo, { seq: 0, at: '' })) {
+          document = applyChange(document, entry.change);
+          undo = fold(undo, entry);
+          steps++;
+        }
+        expect(document).toEqual(emptyDocument());
+        for (let entry = redoEntry(undo, { seq: 0, at: '' }); entry && steps > 0; entry = redoEntry(undo, { seq: 0, at: '' }), steps--) {
+          document = applyChange(document, entry.change);
+          undo = fold(undo, entry);
+        }
+        expect(document).toEqual(last);
+      }),
+    );
+  });
+  it('played again from the journal gives the same', () => {
+    fc.assert(
+      fc.property(fc.array(move, { maxLength: 15 }), (moves) => {
+        const { document, undo, journal } = play(moves);
+        expect(replay(emptyDocument(), NOTHING_TO_UNDO, JSON.parse(JSON.stringify(journal)) as JournalEntry[])).toEqual({ document, undo });
+      }),
+    );
+  });
+  it('takes the keys of one text as one step, and leaves releases alone', () => {
+    const { document, undo } = play(['a', 'ab', 'abc'].map((value) => ({ kind: 'do', change: set('pages', 'p', 'title', value), thread: 't' })));
+    expect(undo.undo).toHaveLength(1);
+    const released = doEntry(document, set('releases', '1', 'at', 'now'), { seq: 9, at: '', label: 'Release 1', lasting: true });
+    expect(fold(undo, released)).toBe(undo);
+  });
+});
+
+describe('the saved document', () => {
+  it('of version 1 still opens', () => {
+    const saved = JSON.parse(readFileSync(new URL('./fixtures/document-v1.json', import.meta.url), 'utf8')) as unknown;
+    const opened = openDocument(saved);
+    if (!opened.ok) throw new Error(opened.detail);
+    expect(opened.document).toEqual(saved);
+    expect(effectiveTitle(opened.document, 'about/index.html', factsOf('<title>x</title>'))).toEqual({ value: 'About the bindery', from: 'owner' });
+  });
+  it('of a newer version, or damaged, is refused with the reason', () => {
+    expect(openDocument({ version: 2 })).toMatchObject({ ok: false, reason: 'newer-version' });
+    expect(openDocument({ version: 1, tables: {} })).toMatchObject({ ok: false, reason: 'damaged' });
+    expect(openDocument(null)).toMatchObject({ ok: false, reason: 'damaged' });
+  });
+});
+
+describe('addresses', () => {
+  it.each([['index.html', '/'], ['about/index.html', '/about/'], ['about.html', '/about.html'], ['a b/ü.html', '/a%20b/%C3%BC.html'], ['x/INDEX.HTM', '/x/']])('%s answers at %s', (file, address) => expect(addressOf(file)).toBe(address));
+  it('lead back to their file', () => {
+    fc.assert(fc.property(fc.array(fc.stringMatching(/^[\p{L}0-9 ._~-]{1,8}$/u).filter((part) => !/^\.+$/.test(part)), { minLength: 1, maxLength: 3 }), (parts) => void expect(filesFor(addressOf(parts.join('/')))).toContain(parts.join('/').replace(/index\.html?$/i, (name) => name.toLowerCase()))));
+  });
+  it('are resolved like the URL standard does', () => {
+    const reference = fc.array(fc.constantFrom('a', 'b.html', '..', '.', '/', '//', '?q', '#f', '%41', ' ', 'http:', 'é'), { maxLength: 6 }).map((parts) => parts.join(''));
+    fc.assert(
+      fc.property(reference, fc.constantFrom('/', '/x/', '/x/y.html', '/x/y/z/'), (href, page) => {
+        const whole = `http://site.example${page}`;
+        const url = URL.canParse(href, whole) ? new URL(href, whole) : undefined;
+        const expected = url && /^https?:$/.test(url.protocol) && url.host === 'site.example' && href.replace(/#.*$/s, '').trim() !== '' ? url.pathname + url.search : undefined;
+        expect(linkedPath(href, page, 'site.example')).toBe(expected);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+  it.each([['quillfeather.example', 'https://quillfeather.example'], ['HTTP://A.example/x', 'http://a.example'], ['nothing', undefined], ['a b.example', undefined], ['', undefined], ['javascript:alert(1)', undefined]])('%j as a main address is %j', (typed, origin) => expect(cleanOrigin(typed)).toBe(origin));
+});
+
+describe('kinds and intents', () => {
+  it.each([['/', 'page'], ['/services/box/', 'service'], ['/services/', 'page'], ['/journal/x/', 'post'], ['/journal/tag/leather/', 'tag'], ['/journal/author/x/', 'author'], ['/2024/05/', 'date'], ['/2024/05/hello/', 'post'], ['/shop/x/', 'product'], ['/workshops/x/', 'event']] as const)('%s is a %s', (address, kind) => expect(guessKind(address, factsOf('<p>'))).toBe(kind));
+  it('write noindex only where the owner said something, or closed the site', () => {
+    const facts = factsOf('<head><meta name=robots content=noindex></head>');
+    const plain = factsOf('<p>');
+    const noindex = (document: SiteDocument, page = plain) => effectiveNoindex(document, 'p', 'tag', page);
+    expect(noindex(emptyDocument())).toEqual({ noindex: false, from: 'page' });
+    expect(noindex(emptyDocument(), facts)).toEqual({ noindex: true, from: 'page' });
+    expect(noindex(build([set('kinds', 'tag', 'intent', 'out')]))).toEqual({ noindex: true, from: 'owner' });
+    expect(noindex(build([set('kinds', 'tag', 'intent', 'out'), set('pages', 'p', 'intent', 'list')]), facts)).toEqual({ noindex: false, from: 'owner' });
+    expect(noindex(build([set('doors', '', 'open', false)]))).toEqual({ noindex: true, from: 'doors' });
+  });
+});
+
+describe('leftovers', () => {
+  it.each([['Home', 'default'], ['Home | Bindery', 'default'], ['Bindery – Your tagline here', 'tagline'], ['www.a.example', 'domain'], ['Untitled', 'default']])('%s is %s', (title, why) => expect(leftover(title, 'a.example')?.why).toBe(why));
+  it.each(['Welcome home to Saltmere', 'Bindery | Home visits', 'About', 'A page of history'])('%s is none', (title) => expect(leftover(title, 'a.example')).toBeUndefined());
+  it.each([['Journal 2', true], ['Journal 2 | Bindery', true], ['Part 2', false], ['Chapter 3 | Bindery', false], ['Catalogue 2024', false], ['Top 5', false]])('%s: a leftover number? %s', (title, found) => expect(numberAfterName(title) !== undefined).toBe(found));
+});
+
+it('first facts come from the home page, and a name that is no leftover', () => {
+  const home = factsOf('<html lang=de><title>Home | Salzer &amp; Sohn</title><link rel=canonical href="https://www.salzer.example/">');
+  const { facts } = build([firstFacts(home, 'site-backup.zip')]).tables;
+  expect(facts['']).toEqual({ siteName: 'Salzer & Sohn', mainAddress: 'https://www.salzer.example', language: 'de' });
+  expect(build([firstFacts(undefined, 'My Club.zip')]).tables.facts['']?.mainAddress).toBe('https://my-club.example');
+});

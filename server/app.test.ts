@@ -1,0 +1,207 @@
+import { createHash } from 'node:crypto';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Resolver } from 'node:dns/promises';
+import { zipSync } from 'fflate';
+import type { FastifyInstance } from 'fastify';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { EngineSite, ProofTag, SearchAnswer } from '../core/exchange/index.ts';
+import { buildApp } from './app.ts';
+import { ERRORS } from './errors.ts';
+import { StandIns } from './stand-ins/index.ts';
+
+const HOST = 'a.example';
+const ORIGIN = `https://${HOST}`;
+let folder: string;
+let standIns: StandIns;
+let app: FastifyInstance;
+
+async function open(): Promise<void> {
+  standIns = new StandIns({ folder, now: () => Date.UTC(2026, 10, 25, 10), randomText: () => 'a secret of the test' });
+  await standIns.open();
+  app = await buildApp({ standIns, demoFolder: join(import.meta.dirname, '..', 'demo'), appFolder: join(folder, 'no-app'), fetchReal: async () => ({ ok: false, reason: 'private-address', redirects: [] }) });
+}
+const close = async (): Promise<void> => {
+  await app.close();
+  await standIns.close();
+};
+beforeEach(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'stand-ins-'));
+  await open();
+});
+afterEach(async () => {
+  await close();
+  await rm(folder, { recursive: true });
+});
+
+const headers = { host: '127.0.0.1:4310', origin: 'http://127.0.0.1:4310' };
+async function post<T>(url: string, body: object): Promise<{ status: number; body: T }> {
+  const response = await app.inject({ method: 'POST', url, headers, payload: body });
+  return { status: response.statusCode, body: response.json() as T };
+}
+async function get<T>(url: string): Promise<T> {
+  return (await app.inject({ url, headers })).json();
+}
+const sha = (text: string): string => createHash('sha256').update(text).digest('hex');
+
+async function release(files: Record<string, string>, number = 1): Promise<number> {
+  const bundle = zipSync(Object.fromEntries(Object.values(files).map((text) => [sha(text), Buffer.from(text)])));
+  const sent = await app.inject({ method: 'POST', url: '/api/host/bytes', headers: { ...headers, 'content-type': 'application/zip' }, payload: Buffer.from(bundle) });
+  expect(sent.statusCode).toBe(200);
+  return (await post(`/api/host/sites/${HOST}/releases`, { number, origin: ORIGIN, files: Object.entries(files).map(([path, text]) => ({ path, hash: sha(text), size: text.length })) })).status;
+}
+
+describe('the guard', () => {
+  it.each([
+    ['a foreign Host', { host: 'evil.example' }, 403, 'foreign-host'],
+    ['no Host of ours', { host: 'evil.127.0.0.1' }, 403, 'foreign-host'],
+    ['a foreign Origin', { host: '127.0.0.1:4310', origin: 'https://evil.example' }, 403, 'foreign-origin'],
+    ['another port as Origin', { host: '127.0.0.1:4310', origin: 'http://127.0.0.1:4311' }, 403, 'foreign-origin'],
+  ])('turns away %s', async (_, foreign, status, code) => {
+    const response = await app.inject({ url: '/api/clock', headers: foreign });
+    expect([response.statusCode, (response.json() as { error: { code: string } }).error.code]).toEqual([status, code]);
+  });
+  it('wants an Origin of whatever changes something', async () => {
+    expect((await app.inject({ method: 'POST', url: '/api/clock/advance', headers: { host: 'localhost:4310' }, payload: { days: 1 } })).statusCode).toBe(403);
+  });
+  it('sends a policy that lets nothing foreign in', async () => {
+    const { 'content-security-policy': policy } = (await app.inject({ url: '/api/clock', headers })).headers;
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).toContain("script-src 'self';");
+  });
+});
+
+describe('errors', () => {
+  it.each([
+    ['POST', '/api/clock/advance', { days: 0 }, 'bad-input'],
+    ['POST', '/api/clock/advance', { days: 1, more: true }, 'bad-input'],
+    ['GET', '/api/host/sites/none.example', undefined, 'unknown-site'],
+    ['GET', '/api/host/sites/..%2f..', undefined, 'bad-input'],
+    ['POST', '/api/skerry/sitemaps', { host: HOST, address: `${ORIGIN}/sitemap.xml` }, 'not-verified'],
+    ['POST', `/api/host/sites/${HOST}/releases`, { number: 1, origin: ORIGIN, files: [{ path: '../x', hash: sha('x'), size: 1 }] }, 'bad-input'],
+    ['POST', `/api/host/sites/${HOST}/releases`, { number: 1, origin: ORIGIN, files: [{ path: 'x', hash: sha('never sent'), size: 1 }] }, 'missing-bytes'],
+    ['GET', '/api/nonsense', undefined, 'not-found'],
+    ['GET', '/api/skerry/records?address=https://a.example/none', undefined, 'not-found'],
+  ] as const)('%s %s with %j: %s', async (method, url, payload, code) => {
+    const response = await app.inject({ method, url, headers, ...(payload ? { payload } : {}) });
+    expect(response.json()).toMatchObject({ error: { code, message: ERRORS[code].message } });
+    expect(response.statusCode).toBe(ERRORS[code].status);
+  });
+  it('of bytes that are not what they claim to be', async () => {
+    const bundle = Buffer.from(zipSync({ [sha('one')]: Buffer.from('another') }));
+    const response = await app.inject({ method: 'POST', url: '/api/host/bytes', headers: { ...headers, 'content-type': 'application/zip' }, payload: bundle });
+    expect(response.json()).toMatchObject({ error: { code: 'wrong-bytes' } });
+  });
+});
+
+const TAGGED = (tag: string): Record<string, string> => ({
+  'index.html': `<html lang=en><head>${tag}<title>Bindery</title><meta name=description content="We mend books."></head><h1>Bindery</h1><a href=/a/>a</a> <a href=/shut/>shut</a> <a href=/away>moved</a>`,
+  'a/index.html': '<title>Boxes</title><p>Clamshell boxes to measure.',
+  'shut/index.html': '<title>Shut</title><p>Secret.',
+  'out/index.html': '<meta name=robots content=noindex><title>Out</title>',
+  'away/index.html': '<title>Away</title><link rel=canonical href=/a/>',
+  'robots.txt': 'User-agent: *\nDisallow: /shut/\n',
+  'sitemap.xml': `<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"><url><loc>${ORIGIN}/</loc></url><url><loc>${ORIGIN}/a/</loc></url><url><loc>${ORIGIN}/out/</loc></url><url><loc>${ORIGIN}/missing/</loc></url><url><loc>https://b.example/</loc></url></urlset>`,
+});
+
+describe('the whole way over the wire', () => {
+  it('from release to a listed page, obeying what the site says', async () => {
+    const tag = await get<ProofTag>(`/api/skerry/tags/${HOST}`);
+    expect((await post('/api/skerry/verifications', { host: HOST, origin: ORIGIN })).body).toEqual({ kind: 'not-live', detail: 'no-such-host' });
+    expect(await release(TAGGED(''))).toBe(200);
+    expect((await post('/api/skerry/verifications', { host: HOST, origin: ORIGIN })).body).toEqual({ kind: 'not-found' });
+    await release(TAGGED(tag.tag.replace(tag.content, `${tag.content}x`)), 2);
+    expect((await post('/api/skerry/verifications', { host: HOST, origin: ORIGIN })).body).toMatchObject({ kind: 'altered' });
+    await release(TAGGED(tag.tag), 3);
+    expect((await post('/api/skerry/verifications', { host: HOST, origin: ORIGIN })).body).toEqual({ kind: 'verified' });
+
+    const handed = await post<EngineSite>('/api/skerry/sitemaps', { host: HOST, address: `${ORIGIN}/sitemap.xml` });
+    expect(handed.body.maps).toMatchObject([{ count: 4, problem: expect.stringContaining('another host') as unknown }]);
+    expect(handed.body.records.every((record) => record.outcome === 'waiting')).toBe(true);
+    await post('/api/clock/advance', { days: 1 });
+    const site = await get<EngineSite>(`/api/skerry/sites/${HOST}`);
+    const outcomes = Object.fromEntries(site.records.map((record) => [new URL(record.address).pathname, [record.outcome, record.reason.code]]));
+    expect(outcomes).toEqual({
+      '/': ['listed', 'reached'], '/a/': ['listed', 'reached'], '/shut/': ['bare', 'rule'], '/out/': ['not-listed', 'noindex'], '/missing/': ['not-listed', 'answered'], '/away': ['not-listed', 'answered'], '/away/': ['not-listed', 'canonical-elsewhere'],
+    });
+    const { results } = await get<SearchAnswer>('/api/skerry/search?q=clamshell');
+    expect(results.map((result) => result.address)).toEqual([`${ORIGIN}/a/`]);
+    const all = await get<SearchAnswer>(`/api/skerry/search?q=site:${HOST}`);
+    expect(all.results.find((result) => result.bare)).toMatchObject({ title: `${HOST}/shut/`, snippet: '' });
+
+    // The next day the tag is gone, and so is the proof.
+    await release(TAGGED(''), 4);
+    await post('/api/clock/advance', { days: 1 });
+    const after = await get<EngineSite>(`/api/skerry/sites/${HOST}`);
+    expect([after.verifiedAt, after.lostAt === undefined]).toEqual([undefined, false]);
+  });
+
+  it('goes on after the server was started again', async () => {
+    await release(TAGGED((await get<ProofTag>(`/api/skerry/tags/${HOST}`)).tag));
+    await post('/api/skerry/verifications', { host: HOST, origin: ORIGIN });
+    await post('/api/skerry/sitemaps', { host: HOST, address: `${ORIGIN}/sitemap.xml` });
+    await post('/api/clock/advance', { days: 2 });
+    const [before, clock] = [await get<EngineSite>(`/api/skerry/sites/${HOST}`), await get('/api/clock')];
+    await close();
+    await open();
+    expect(await get<EngineSite>(`/api/skerry/sites/${HOST}`)).toEqual(before);
+    expect(await get('/api/clock')).toEqual(clock);
+    expect(clock).toEqual({ now: '2026-11-27T10:00:00.000Z' });
+    expect((await get<{ ok: boolean; status: number }>(`/api/live?address=${encodeURIComponent(`${ORIGIN}/a/`)}`))).toMatchObject({ ok: true, status: 200, world: 'stand-in' });
+  });
+
+  it('treats a robots.txt that cannot be had as a closed door', async () => {
+    await release(TAGGED((await get<ProofTag>(`/api/skerry/tags/${HOST}`)).tag));
+    await post('/api/skerry/verifications', { host: HOST, origin: ORIGIN });
+    const live = await get<{ world: string; ok: boolean }>(`/api/live?address=${encodeURIComponent('http://10.0.0.1/')}`);
+    expect(live).toEqual({ ok: false, reason: 'private-address', world: 'real' });
+  });
+});
+
+describe('the host', () => {
+  const ask = async (path: string, host = `${HOST}.localhost`) => {
+    const outcome = await standIns.fetch(`https://${host.replace('.localhost', '')}${path}`);
+    if (!outcome.ok) throw new Error(outcome.reason);
+    return outcome;
+  };
+  it('serves files as they are, folders by their index, and nothing that could run', async () => {
+    await release({ 'index.html': '<script>alert(1)</script>', 'a/index.html': 'A', 'b.html': 'B', 's.css': 'x', '404.html': 'own 404' });
+    const home = await ask('/');
+    expect([home.status, Buffer.from(home.bytes).toString(), home.headers['content-type']]).toEqual([200, '<script>alert(1)</script>', ['text/html']]);
+    expect(home.headers['content-security-policy']?.[0]).toContain("script-src 'none'");
+    expect((await ask('/a?x=1')).redirects).toEqual([`https://${HOST}/a/?x=1`]);
+    expect((await ask('/b')).status).toBe(200);
+    expect((await ask('/s.css')).headers['content-type']).toEqual(['text/css']);
+    const missing = await ask('/none');
+    expect([missing.status, Buffer.from(missing.bytes).toString()]).toEqual([404, 'own 404']);
+    expect((await ask('/constructor')).status).toBe(404);
+  });
+  it('is visited by a browser under the name with .localhost behind it', async () => {
+    await release({ 'index.html': 'hello' });
+    const served = await standIns.host.server().inject({ url: '/', headers: { host: `${HOST}.localhost:4311` } });
+    expect([served.statusCode, served.body]).toEqual([200, 'hello']);
+    expect((await standIns.host.server().inject({ url: '/', headers: { host: 'other.example' } })).statusCode).toBe(404);
+  });
+  it('asks only for bytes that it lacks', async () => {
+    await release({ 'index.html': 'hello' });
+    expect((await post('/api/host/missing', { hashes: [sha('hello'), sha('more')] })).body).toEqual({ missing: [sha('more')] });
+  });
+});
+
+describe('the DNS', () => {
+  it('answers real packets: hosted names, and no others', async () => {
+    await release({ 'index.html': 'x' });
+    const resolver = new Resolver();
+    resolver.setServers([`127.0.0.1:${standIns.dns.port}`]);
+    expect(await resolver.resolve4(HOST)).toEqual(['127.0.0.1']);
+    await expect(resolver.resolve4('none.example')).rejects.toMatchObject({ code: 'ENOTFOUND' });
+    expect(standIns.dns.answer(Buffer.from('noise'))).toBeUndefined();
+  });
+});
+
+it('hands the demo out as a ZIP with its story', async () => {
+  const zip = await app.inject({ url: '/api/demo.zip', headers });
+  expect(zip.rawPayload.subarray(0, 2).toString()).toBe('PK');
+  expect(await get('/api/demo')).toMatchObject({ host: 'quillfeather.example', releaseNumber: 4 });
+});
