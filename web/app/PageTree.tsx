@@ -63,7 +63,10 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
             value={typed}
             onChange={(event) => setTyped(event.target.value)}
             onKeyDown={(event) => {
-              if (event.key === 'Enter' && shown[0]) choose(shown[0].id);
+              if (event.key === 'Enter' && shown[0]) {
+                choose(shown[0].id);
+                setTyped('');
+              }
               else if (event.key === 'ArrowDown' && !event.altKey) keys(event);
             }}
           />

@@ -1,5 +1,5 @@
 import { PanelLeft, PanelRight } from 'lucide-react';
-import { Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { Busy, Empty, useHotkey } from '../ui/index.ts';
@@ -36,13 +36,19 @@ function OpenShell() {
   const nextToMend = useNextToMend();
   const stop = pathname.split('/')[3] ?? '';
 
-  useEffect(() => setDrawer(undefined), [pathname, search]);
+  // Keys can be faster than the screens: the walk goes on from where it was sent, not from what is drawn yet.
+  const walked = useRef<string>(undefined);
+  useEffect(() => {
+    walked.current = undefined;
+    setDrawer(undefined);
+  }, [pathname, search]);
   useEffect(() => {
     if (place.page !== undefined) void workspace.select(place.page);
   }, [workspace, place.page]);
 
   const step = (direction: 1 | -1): void => {
-    const id = nextToMend(direction);
+    const id = nextToMend(direction, walked.current ?? place.page);
+    walked.current = id;
     if (id === undefined) toast('No other page needs mending.');
     else place.go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id);
   };
@@ -74,7 +80,7 @@ function OpenShell() {
           <PageTree onPalette={() => setPalette(true)} />
         </nav>
       )}
-      <main id="sheet" className="sheet" tabIndex={-1}>
+      <main id="sheet" className="sheet" tabIndex={0} aria-label="The work">
         <div className="drawer-buttons">
           {withTree && (
             <button type="button" className="drawer-button for-tree btn btn-sm btn-outline-ink gap-1.5" onClick={() => setDrawer('tree')}>
@@ -91,7 +97,7 @@ function OpenShell() {
           </Suspense>
         </RailContext>
       </main>
-      <aside className={`rail${drawer === 'rail' ? ' is-open' : ''}`} ref={setRailHost} aria-label="How it looks, and what is left" />
+      <aside className={`rail${drawer === 'rail' ? ' is-open' : ''}`} ref={setRailHost} tabIndex={0} aria-label="How it looks, and what is left" />
       <div className={`scrim${drawer ? ' is-open' : ''}`} onClick={() => setDrawer(undefined)} aria-hidden />
       <Foot onUndo={undo} onNext={() => step(1)} />
       <Palette open={palette} onOpenChange={setPalette} onUndo={undo} onRedo={redo} onNext={() => step(1)} />

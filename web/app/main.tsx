@@ -3,6 +3,8 @@ import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/jetbrains-mono/wght.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
+import { z } from 'zod';
+import { journalEntrySchema } from '../../core/site/index.ts';
 import { startAnalysis } from '../analysis/index.ts';
 import { outsideOver } from '../outside/index.ts';
 import { openDatabase } from '../storage/index.ts';
@@ -14,6 +16,7 @@ import { applyTheme, storedTheme } from './theme.ts';
 // The one place where effects are made and handed over.
 applyTheme(storedTheme());
 const root = createRoot(document.getElementById('root') as HTMLElement);
+const UNDER_WAY = 'jolly-beacon-under-way:';
 const channel = new BroadcastChannel('jolly-beacon');
 
 try {
@@ -22,6 +25,11 @@ try {
     analysis: startAnalysis(),
     outside: outsideOver((input, init) => fetch(input, init)),
     now: () => new Date(),
+    tab: crypto.randomUUID(),
+    underWay: {
+      keep: (siteId, entries) => (entries.length === 0 ? sessionStorage.removeItem(UNDER_WAY + siteId) : sessionStorage.setItem(UNDER_WAY + siteId, JSON.stringify(entries))),
+      find: (siteId) => z.array(journalEntrySchema).safeParse((JSON.parse(sessionStorage.getItem(UNDER_WAY + siteId) ?? '[]') as object[]).map((entry) => ({ ...entry, seq: 0 }))).data ?? [],
+    },
     announce: (siteId) => channel.postMessage(siteId),
     listen: (heard) => {
       const listener = (event: MessageEvent<string>): void => heard(event.data);

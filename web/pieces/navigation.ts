@@ -34,14 +34,14 @@ export function usePlace() {
 }
 
 /** The next (or previous) page after the current one that has something to mend, going round. */
-export function useNextToMend(): (step: 1 | -1) => string | undefined {
+export function useNextToMend(): (step: 1 | -1, from?: string) => string | undefined {
   const rows = useWorkspace((state) => state.rows);
   const { page } = usePlace();
-  return (step) => {
-    const at = rows.findIndex((row) => row.id === page);
+  return (step, from = page) => {
+    const at = rows.findIndex((row) => row.id === from);
     for (let turn = 1; turn <= rows.length; turn++) {
       const row = rows[(at + step * turn + rows.length * turn) % rows.length];
-      if (row && row.id !== page && !isEnough(row.findings)) return row.id;
+      if (row && row.id !== from && !isEnough(row.findings)) return row.id;
     }
     return undefined;
   };

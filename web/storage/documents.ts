@@ -24,15 +24,22 @@ export async function loadDocument(db: Database, siteId: string): Promise<Docume
   return { ...state, seq: after.at(-1)?.seq ?? saved?.seq ?? 0 };
 }
 
-/** Adds an entry to the journal in one transaction and gives the number it got: the next one, whichever tab was first. */
-export async function appendEntry(db: Database, siteId: string, entry: Omit<JournalEntry, 'seq'>): Promise<number> {
+/** Adds entries to the journal in one transaction and gives the number the first one got: the next one, whichever tab was first. */
+export async function appendEntries(db: Database, siteId: string, entries: readonly Omit<JournalEntry, 'seq'>[]): Promise<number> {
   const transaction = db.transaction(['documents', 'journal'], 'readwrite', { durability: 'relaxed' });
   const journal = transaction.objectStore('journal');
   const [lastKey, saved] = await Promise.all([journal.openKeyCursor(siteRange(siteId), 'prev').then((cursor) => cursor?.key), transaction.objectStore('documents').get(siteId)]);
-  const seq = Math.max(lastKey?.[1] ?? 0, saved?.seq ?? 0) + 1;
-  await journal.add({ ...entry, siteId, seq });
+  const first = Math.max(lastKey?.[1] ?? 0, saved?.seq ?? 0) + 1;
+  entries.forEach((entry, index) => void journal.add({ ...entry, siteId, seq: first + index }));
   await transaction.done;
-  return seq;
+  return first;
+}
+
+/** Of entries that may or may not have been written before the tab went away, those that were not. */
+export async function notYetWritten(db: Database, siteId: string, entries: readonly Omit<JournalEntry, 'seq'>[]): Promise<Omit<JournalEntry, 'seq'>[]> {
+  const print = ({ at, role, change }: Omit<JournalEntry, 'seq'>): string => JSON.stringify([at, role, change]);
+  const written = new Set((await latestEntries(db, siteId, 200)).map(print));
+  return entries.filter((entry) => !written.has(print(entry)));
 }
 
 /** Writes a document as the start of a new journal. */

@@ -4,7 +4,7 @@ import type { PageRow, SiteNumbers } from '../../core/survey/index.ts';
 import { onProgress, type Analysis, type PageDetail, type SurveyNews } from '../analysis/index.ts';
 import type { EngineSite } from '../../core/exchange/index.ts';
 import type { Outside } from '../outside/index.ts';
-import { appendEntry, loadDocument, loadManifest, shortenJournal, type Database, type SiteRecord } from '../storage/index.ts';
+import { appendEntries, loadDocument, loadManifest, notYetWritten, shortenJournal, type Database, type SiteRecord } from '../storage/index.ts';
 
 /** Effects the workspace needs, handed over once at start-up. */
 export interface WorkspaceTools {
@@ -12,10 +12,16 @@ export interface WorkspaceTools {
   readonly analysis: Analysis;
   readonly outside: Outside;
   readonly now: () => Date;
+  /** Names this tab among others: two tabs never type on one thread. */
+  readonly tab: string;
   /** Tells other tabs of the same browser; `listen` gives a function that stops. */
   readonly announce: (siteId: string) => void;
   readonly listen: (heard: (siteId: string) => void) => () => void;
+  /** Keeps, at once, what is on its way to the database: a tab that goes away in the middle finds it again. */
+  readonly underWay: { keep(siteId: string, entries: readonly Unnumbered[]): void; find(siteId: string): readonly Unnumbered[] };
 }
+
+type Unnumbered = Omit<JournalEntry, 'seq'>;
 
 export interface WorkspaceState {
   readonly phase: 'closed' | 'opening' | 'ready' | 'failed';
@@ -50,7 +56,8 @@ export class Workspace {
   readonly store: StoreApi<WorkspaceState>;
   private seq = 0;
   private writes: Promise<unknown> = Promise.resolve();
-  private pendingWrites = 0;
+  private unwritten: Unnumbered[] = [];
+  private writing = false;
   private queued: Change[] = [];
   private updating = false;
   private opened = 0;
@@ -77,6 +84,9 @@ export class Workspace {
     try {
       const site = await db.get('sites', siteId);
       if (!site || site.deletedAt !== null) throw new Error('There is no such site in this browser.');
+      const lost = await notYetWritten(db, siteId, this.tools.underWay.find(siteId));
+      if (lost.length > 0) await appendEntries(db, siteId, lost);
+      this.tools.underWay.keep(siteId, []);
       await shortenJournal(db, siteId);
       const state = await loadDocument(db, siteId);
       this.seq = state.seq;
@@ -96,7 +106,7 @@ export class Workspace {
   change(change: Change, about: About): void {
     const { document, site } = this.state;
     if (!site || isIdle(document, change)) return;
-    this.commit(doEntry(document, change, { seq: 0, at: this.tools.now().toISOString(), ...about }));
+    this.commit(doEntry(document, change, { seq: 0, at: this.tools.now().toISOString(), ...about, thread: about.thread === undefined ? null : `${this.tools.tab} ${about.thread}` }));
   }
 
   undo(): string | undefined {
@@ -156,25 +166,36 @@ export class Workspace {
     void this.pump();
   }
 
-  private write(siteId: string, entry: JournalEntry): void {
-    this.pendingWrites++;
-    const { seq: _seq, ...unnumbered } = entry;
-    this.writes = this.writes.then(async () => {
+  private write(siteId: string, { seq: _seq, ...entry }: JournalEntry): void {
+    this.unwritten.push(entry);
+    this.tools.underWay.keep(siteId, this.unwritten);
+    if (!this.writing) this.writes = this.writeAll(siteId);
+  }
+
+  /** Writes until nothing is left; what comes meanwhile goes in the next transaction. */
+  private async writeAll(siteId: string): Promise<void> {
+    this.writing = true;
+    let inStep = true;
+    while (this.unwritten.length > 0) {
+      const batch = [...this.unwritten];
       try {
-        const seq = await appendEntry(this.tools.db, siteId, unnumbered);
-        const inStep = seq === this.seq + 1;
-        this.seq = seq;
+        const first = await appendEntries(this.tools.db, siteId, batch);
+        inStep &&= first === this.seq + 1;
+        this.seq = first + batch.length - 1;
         this.tools.announce(siteId);
-        if (--this.pendingWrites === 0) {
-          this.store.setState({ save: 'saved' });
-          // Another tab wrote in between: what this tab shows is not what was saved.
-          if (!inStep) void this.catchUp();
-        }
       } catch {
-        this.pendingWrites--;
+        // What could not be written is kept, and tried again with the next change.
         this.store.setState({ save: 'failed' });
+        this.writing = false;
+        return;
       }
-    });
+      this.unwritten = this.unwritten.slice(batch.length);
+      this.tools.underWay.keep(siteId, this.unwritten);
+    }
+    this.writing = false;
+    this.store.setState({ save: 'saved' });
+    // Another tab wrote in between: what this tab shows is not what was saved.
+    if (!inStep) void this.catchUp();
   }
 
   /** Sends what has changed to the worker; what changes meanwhile goes together, next time. */
@@ -198,7 +219,7 @@ export class Workspace {
     const { site } = this.state;
     if (!site) return;
     const state = await loadDocument(this.tools.db, site.id);
-    if (this.pendingWrites > 0) return;
+    if (this.unwritten.length > 0) return;
     this.seq = state.seq;
     this.store.setState({ document: state.document, undo: state.undo });
     this.takeNews(await this.tools.analysis.update(state.document, { kind: 'set', table: 'facts', key: '', field: 'siteName', value: state.document.tables.facts['']?.siteName ?? null }));

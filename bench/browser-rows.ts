@@ -1,0 +1,161 @@
+import { chromium, type Browser, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { zipSync } from 'fflate';
+import { readPage } from '../core/page/index.ts';
+import { CHROMIUM_ARGS } from '../e2e/fixtures/site.ts';
+import { percentile, slower, within, type Row } from './measure.ts';
+
+const root = join(import.meta.dirname, '..');
+const PORT = 4690;
+declare global {
+  interface Window {
+    bench: { longTasks: number[]; opening: number; ready: number; keys: number[]; sameAt: number };
+  }
+}
+
+/** Watches from inside the page: long tasks, when the site was opened, what each key cost. */
+function watch(): void {
+  window.bench = { longTasks: [], opening: 0, ready: 0, keys: [], sameAt: 0 };
+  new PerformanceObserver((list) => list.getEntries().forEach((entry) => window.bench.longTasks.push(entry.duration))).observe({ type: 'longtask', buffered: true });
+  new MutationObserver(() => {
+    if (window.bench.opening === 0 && document.body?.textContent?.includes('Reading the site')) window.bench.opening = performance.now();
+    if (window.bench.ready === 0 && document.querySelector('.shell')) window.bench.ready = performance.now();
+    if (window.bench.sameAt === 0 && document.querySelector('[data-finding="title-same"]')) window.bench.sameAt = performance.now();
+  }).observe(document, { childList: true, subtree: true, characterData: true });
+  let started = 0;
+  window.addEventListener('keydown', () => (started = performance.now()), true);
+  window.addEventListener('input', () => {
+    const channel = new MessageChannel();
+    channel.port1.onmessage = () => {
+      // Forces what is left of style and layout, so that it is counted too.
+      void document.body.offsetHeight;
+      window.bench.keys.push(performance.now() - started);
+    };
+    channel.port2.postMessage(0);
+  });
+}
+
+async function withApp<T>(run: (browser: Browser, address: string) => Promise<T>): Promise<T> {
+  const folder = await mkdtemp(join(tmpdir(), 'bench-'));
+  const server: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], { cwd: root, env: { ...process.env, PORT: String(PORT), HOST_PORT: String(PORT + 1), STAND_INS: folder }, stdio: ['ignore', 'pipe', 'inherit'] });
+  await new Promise<void>((resolve) => server.stdout?.on('data', (text: Buffer) => text.includes('is ready') && resolve()));
+  const browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: [...CHROMIUM_ARGS] });
+  try {
+    return await run(browser, `http://127.0.0.1:${PORT}`);
+  } finally {
+    await browser.close();
+    server.kill('SIGTERM');
+    await new Promise((resolve) => server.once('exit', resolve));
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+async function bringIn(page: Page, address: string, files: ReadonlyMap<string, Uint8Array>): Promise<void> {
+  const zip = Buffer.from(zipSync(Object.fromEntries(files), { level: 1 }));
+  const path = join(await mkdtemp(join(tmpdir(), 'bench-zip-')), 'site.zip');
+  await (await import('node:fs/promises')).writeFile(path, zip);
+  await page.goto(`${address}/sites`);
+  await page.getByLabel('Open a ZIP or a project file').setInputFiles(path);
+  await page.locator('.shell').waitFor({ timeout: 180_000 });
+  await rm(join(path, '..'), { recursive: true });
+}
+
+/** Resident memory of all renderer processes of this browser, in MB: the page and its worker live in one of them. */
+async function rendererMemory(): Promise<number> {
+  let sum = 0;
+  for (const pid of (await readdir('/proc')).filter((name) => /^\d+$/.test(name))) {
+    const command = await readFile(`/proc/${pid}/cmdline`, 'utf8').catch(() => '');
+    if (!command.includes('--type=renderer')) continue;
+    const status = await readFile(`/proc/${pid}/status`, 'utf8').catch(() => '');
+    sum += Number(/RssAnon:\s+(\d+)/.exec(status)?.[1] ?? 0) / 1000;
+  }
+  return sum;
+}
+
+/** Opening a site that is kept in the browser, against the core reading the same pages in Node. */
+export function openingRows(name: string, files: ReadonlyMap<string, Uint8Array>): Promise<Row[]> {
+  return withApp(async (browser, address) => {
+    const page = await browser.newPage();
+    await page.addInitScript(watch);
+    await bringIn(page, address, files);
+    const pages = [...files].filter(([path]) => /\.html?$/.test(path));
+    const node: number[] = [];
+    const opened: number[] = [];
+    const long: number[] = [];
+    for (let turn = 0; turn < 3; turn++) {
+      const started = performance.now();
+      for (const [, bytes] of pages) readPage(bytes);
+      node.push(performance.now() - started);
+      await page.reload();
+      await page.locator('.shell').waitFor({ timeout: 60_000 });
+      await page.waitForTimeout(1500);
+      const { opening, ready, longTasks } = await page.evaluate(() => window.bench);
+      opened.push(ready - opening);
+      long.push(Math.max(0, ...longTasks));
+    }
+    return [slower(`opening ${pages.length.toLocaleString('en')} pages, ${name}`, { ours: percentile(opened, 0.5), peer: percentile(node, 0.5) }, 'core in Node', 2), within('the longest task on the page while it opens', percentile(long, 0.5), 50, 'ms')];
+  });
+}
+
+/** Typing in a site of thousands of pages: what a key costs the page, how soon the whole site agrees, what it all takes. */
+export function typingRows(files: ReadonlyMap<string, Uint8Array>): Promise<Row[]> {
+  return withApp(async (browser, address) => {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.addInitScript(watch);
+    await bringIn(page, address, files);
+    await page.getByRole('navigation', { name: 'The path' }).getByRole('link', { name: /^Words/ }).click();
+    const title = page.getByLabel('Title', { exact: true });
+    await title.fill('');
+    await page.evaluate(() => (window.bench.keys = []));
+    await title.pressSequentially('Boxes made to measure for rare and for well-loved books in linen', { delay: 60 });
+    const keys = await page.evaluate(() => window.bench.keys);
+    const other = (await page.locator('[data-page]').nth(3).getAttribute('title')) ?? '';
+    const theirs = /<title>([^<]*)/.exec(new TextDecoder().decode(files.get(`${other.slice(1)}index.html`)))?.[1] ?? '';
+    const surveys: number[] = [];
+    for (let turn = 0; turn < 12; turn++) {
+      await title.fill(theirs.slice(0, -1));
+      await page.locator('[data-finding="title-same"]').waitFor({ state: 'detached' });
+      await page.waitForTimeout(150);
+      await page.evaluate(() => {
+        window.bench.sameAt = 0;
+        window.addEventListener('keydown', () => (window.bench.opening = performance.now()), { capture: true, once: true });
+      });
+      await title.press('End');
+      await page.evaluate(() => window.addEventListener('keydown', () => (window.bench.opening = performance.now()), { capture: true, once: true }));
+      await title.pressSequentially(theirs.slice(-1));
+      await page.locator('[data-finding="title-same"]').waitFor();
+      const { sameAt, opening } = await page.evaluate(() => window.bench);
+      surveys.push(sameAt - opening);
+    }
+    const memory = await rendererMemory();
+    return [within(`a key at ${files.size.toLocaleString('en')} pages, main thread, 95th percentile`, percentile(keys, 0.95), 16, 'ms'), within('… the same until the whole site agrees, 95th percentile', percentile(surveys, 0.95), 150, 'ms'), within(`memory of the browser's page with ${files.size.toLocaleString('en')} pages`, memory, 600, 'MB')];
+  });
+}
+
+/** What the first screen needs: the shell's bytes, and how soon it can be used. */
+export function shellRows(): Promise<Row[]> {
+  return withApp(async (browser, address) => {
+    const page = await browser.newPage();
+    const sizes: number[] = [];
+    const loads: Promise<unknown>[] = [];
+    page.on('response', (response) => {
+      if (/\/assets\/.*\.(js|css)$/.test(response.url()) && !response.url().includes('worker')) loads.push(response.body().then((body) => sizes.push(gzipSync(body).length)));
+    });
+    await page.goto(`${address}/sites`);
+    await page.locator('[aria-label="Open a ZIP or a project file"]').waitFor({ state: 'attached' });
+    await Promise.all(loads);
+    const kilobytes = sizes.reduce((sum, size) => sum + size, 0) / 1000;
+    const times: number[] = [];
+    for (let turn = 0; turn < 3; turn++) {
+      const started = performance.now();
+      await page.goto(`${address}/sites`);
+      await page.getByRole('button', { name: 'New site' }).waitFor();
+      times.push(performance.now() - started);
+    }
+    return [within('the shell, gzipped', kilobytes, 200, 'kB'), within('first screen usable', percentile(times, 0.5), 1000, 'ms')];
+  });
+}

@@ -1,0 +1,82 @@
+import { XMLParser } from 'fast-xml-parser';
+import { zipSync } from 'fflate';
+import { parse, defaultTreeAdapter, type DefaultTreeAdapterTypes as Tree } from 'parse5';
+import { createRequire } from 'node:module';
+import { readSource } from '../core/page/index.ts';
+import { parseRobots, robotsMatcher } from '../core/robots/index.ts';
+import { readSitemap, writeSitemap } from '../core/sitemap/index.ts';
+import { decodeSource } from '../core/source/index.ts';
+import { packZip, type OutFile } from '../web/analysis/put-out.ts';
+import { faster, inTurns, slower, type Row } from './measure.ts';
+
+const robotsParser = createRequire(import.meta.url)('robots-parser') as (url: string, text: string) => { isAllowed(url: string, agent: string): boolean | undefined };
+
+/** The peer of reading: a whole tree with locations, and a plain walk over it that takes the same sorts of facts out. */
+function treeAndWalk(html: string): number {
+  let facts = 0;
+  const visit = (node: Tree.ChildNode, inHeading: boolean): string => {
+    if (defaultTreeAdapter.isTextNode(node)) return inHeading ? node.value : '';
+    if (!defaultTreeAdapter.isElementNode(node)) return '';
+    const { tagName } = node;
+    const captures = inHeading || /^(h[1-6]|a|p|title)$/.test(tagName);
+    if (captures || /^(meta|link|img|base|script|html)$/.test(tagName)) facts += node.attrs.length + (node.sourceCodeLocation?.startOffset ?? 0 > 0 ? 1 : 0);
+    let text = '';
+    for (const child of node.childNodes) text += visit(child, captures);
+    if (captures) facts += text.replace(/\s+/g, ' ').trim().length > 0 ? 1 : 0;
+    return text;
+  };
+  for (const child of parse(html, { sourceCodeLocationInfo: true }).childNodes) visit(child, false);
+  return facts;
+}
+
+export function readingRow(name: string, pages: readonly Uint8Array[]): Row {
+  const sources = pages.map((bytes) => decodeSource(bytes));
+  const run = (): void => {
+    for (const source of sources) readSource(source);
+  };
+  run();
+  return faster(`reading ${pages.length.toLocaleString('en')} pages, ${name}`, inTurns(run, () => sources.forEach((source) => treeAndWalk(source.text)), 3), 'tree and walk', 2.5);
+}
+
+export function robotsRow(): Row {
+  const rules = Array.from({ length: 500 }, (_, index) => `${index % 7 === 0 ? 'Allow' : 'Disallow'}: /${['shop', 'blog', 'a/b', 'x'][index % 4] as string}/${index}${index % 5 === 0 ? '/*.html$' : index % 3 === 0 ? '*?sort=' : '/'}`);
+  const text = `User-agent: *\n${rules.join('\n')}\n`;
+  const paths = Array.from({ length: 100_000 }, (_, index) => `/${['shop', 'blog', 'a/b', 'y'][index % 4] as string}/${index % 700}/page-${index}.html`);
+  const matcher = robotsMatcher(parseRobots(text), 'SkerryBot');
+  const peer = robotsParser('https://a.example/robots.txt', text);
+  // The peer takes minutes for all of them: a share of the addresses, counted up.
+  const share = 20;
+  const times = inTurns(
+    () => paths.forEach((path) => matcher.match(path)),
+    () => paths.filter((_, index) => index % share === 0).forEach((path) => peer.isAllowed(`https://a.example${path}`, 'SkerryBot')),
+    3,
+  );
+  return faster('robots.txt: 500 rules, 100,000 addresses', { ours: times.ours, peer: times.peer * share }, 'robots-parser', 10);
+}
+
+export function sitemapRows(): Row[] {
+  const entries = Array.from({ length: 50_000 }, (_, index) => ({ loc: `https://a.example/journal/${index}/a-page-with-a-name/?a=1&b=${index}`, lastmod: '2026-11-25' }));
+  const joined = (): string => `<urlset>${entries.map((entry) => `<url><loc>${entry.loc}</loc><lastmod>${entry.lastmod}</lastmod></url>`).join('\n')}</urlset>`;
+  const { xml } = writeSitemap(entries);
+  const parser = new XMLParser({ isArray: (name) => name === 'url', parseTagValue: false });
+  return [
+    slower('writing a sitemap of 50,000 addresses', inTurns(() => writeSitemap(entries), joined, 7), 'joined strings', 2),
+    faster('reading it', inTurns(() => readSitemap(xml), () => parser.parse(xml) as unknown, 3), 'fast-xml-parser', 3),
+  ];
+}
+
+export async function zipRow(files: ReadonlyMap<string, Uint8Array>): Promise<Row> {
+  async function* out(): AsyncGenerator<OutFile> {
+    for (const [path, bytes] of files) yield { path, bytes, modified: undefined, refused: undefined };
+  }
+  const turns: { ours: number[]; peer: number[] } = { ours: [], peer: [] };
+  for (let turn = 0; turn < 3; turn++) {
+    let started = performance.now();
+    await packZip(out(), new Date(2026, 10, 25));
+    turns.ours.push(performance.now() - started);
+    started = performance.now();
+    zipSync(Object.fromEntries(files));
+    turns.peer.push(performance.now() - started);
+  }
+  return slower(`releasing ${files.size.toLocaleString('en')} files to a ZIP`, { ours: turns.ours.sort((a, b) => a - b)[1] ?? NaN, peer: turns.peer.sort((a, b) => a - b)[1] ?? NaN }, 'fflate', 1.2);
+}

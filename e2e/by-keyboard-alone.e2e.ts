@@ -1,0 +1,95 @@
+import type { Page } from '@playwright/test';
+import { expect, openDemo, test } from './fixtures/app.ts';
+
+/** Presses Tab until something with this name has the focus: what cannot be reached this way cannot be reached at all. */
+async function tabTo(page: Page, name: RegExp, most = 120): Promise<void> {
+  for (let turn = 0; turn < most; turn++) {
+    const label = await page.evaluate(() => {
+      const element = document.activeElement;
+      if (!element || element.matches('body, main, aside')) return '';
+      const label = element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement ? [...(element.labels ?? [])].map((one) => one.textContent).join(' ') : '';
+      return `${element.getAttribute('aria-label') ?? ''} ${label} ${element.textContent ?? ''}`.trim();
+    });
+    if (name.test(label)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`no way by Tab to ${String(name)}`);
+}
+async function palette(page: Page, words: string): Promise<void> {
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type(words);
+  await expect(page.locator('[cmdk-item][data-selected="true"]')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[cmdk-input]')).toHaveCount(0);
+}
+
+test('the whole way with the keyboard alone', async ({ page, app }) => {
+  await openDemo(page, app);
+  await tabTo(page, /^Open both$/);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-step="open-page"]')).toHaveCount(0);
+
+  // Alt ↓ leads to the next page that has something to mend.
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(page).toHaveURL(/\/words\?page=/);
+  const first = page.url();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(page).not.toHaveURL(first);
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(page).toHaveURL(first);
+
+  await palette(page, 'contact');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Contact');
+  await tabTo(page, /^Description/);
+  await page.keyboard.type('Write, telephone or bring the book: how to reach the bindery.');
+  await expect(page.locator('[data-finding="description-missing"]')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('[data-finding="description-missing"]')).toBeVisible();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.locator('[data-finding="description-missing"]')).toHaveCount(0);
+
+  await palette(page, 'proof');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Prove that the site is yours');
+  await expect(page.locator('aside pre')).toBeVisible();
+  const code = /content="([^"]+)"/.exec((await page.locator('aside pre').textContent()) ?? '')?.[1] ?? '';
+  await tabTo(page, /^Paste what Skerry/);
+  await page.keyboard.type(code);
+  await tabTo(page, /^Place it$/);
+  await page.keyboard.press('Enter');
+
+  await palette(page, 'map');
+  await tabTo(page, /^Write this map$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('named in robots.txt')).toBeVisible();
+
+  await palette(page, 'release');
+  await tabTo(page, /^Release 5$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('released')).toBeVisible();
+
+  await palette(page, 'proof');
+  await tabTo(page, /^Let Skerry look$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('proof-outcome')).toContainText('Verified');
+
+  await palette(page, 'watch');
+  await tabTo(page, /^Hand in the sitemap$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('wait for a visit. Move the clock on')).toBeVisible();
+  await tabTo(page, /^Move on by a day$/);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-record="/contact/"]')).toHaveAttribute('data-outcome', 'listed');
+});
+
+test('the switch closes and opens the whole site, and says since when', async ({ page, app }) => {
+  await openDemo(page, app);
+  await palette(page, 'doors');
+  await tabTo(page, /The whole site is open/);
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('link', { name: 'The site is closed' })).toBeVisible();
+  await expect(page.getByTestId('banner')).toContainText('the whole site is closed');
+  await palette(page, 'start');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The site is closed to engines.');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('People can find');
+});

@@ -1,0 +1,48 @@
+import { choosePage, expect, expectAccessible, goTo, openDemo, test } from './fixtures/app.ts';
+
+const STOPS = ['Words', 'Meaning', 'Doors', 'Map', 'Weight', 'Release', 'Proof', 'Watch'];
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`every screen passes the accessibility checks, ${scheme}`, async ({ page, app }) => {
+    test.setTimeout(150_000);
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+    await openDemo(page, app);
+    await expect(page.locator('html')).toHaveAttribute('data-theme', scheme === 'dark' ? 'dusk' : 'paper');
+    await expectAccessible(page);
+    for (const stop of STOPS) {
+      await goTo(page, stop);
+      if (stop === 'Doors') await choosePage(page, 'Family Bibles');
+      if (stop === 'Release') await page.locator('[data-waiting]').first().getByRole('button').first().click();
+      await page.waitForTimeout(300);
+      await expectAccessible(page);
+    }
+    await page.keyboard.press('Control+k');
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.goto(`${app.address}/sites`);
+    await expect(page.locator('[data-site]')).toBeVisible();
+    await expectAccessible(page);
+  });
+}
+
+test('on a phone nothing is cut, and the drawers open and close', async ({ page, app }) => {
+  await page.setViewportSize({ width: 390, height: 780 });
+  await openDemo(page, app);
+  for (const stop of ['', ...STOPS]) {
+    if (stop !== '') await goTo(page, stop);
+    await page.waitForTimeout(150);
+    const wider = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(wider, stop).toBeLessThanOrEqual(0);
+    const sheet = await page.locator('main').evaluate((main) => main.scrollWidth - main.clientWidth);
+    expect(sheet, `${stop} sheet`).toBeLessThanOrEqual(0);
+  }
+  await goTo(page, 'Words');
+  await page.getByRole('button', { name: 'Pages', exact: true }).click();
+  await choosePage(page, 'Box making');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Box making');
+  await page.getByRole('button', { name: 'Looks and mends' }).click();
+  await expect(page.getByTestId('look')).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('look')).toBeHidden();
+});
