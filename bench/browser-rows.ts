@@ -143,7 +143,12 @@ export function shellRows(): Promise<Row[]> {
     const sizes: number[] = [];
     const loads: Promise<unknown>[] = [];
     page.on('response', (response) => {
-      if (/\/assets\/.*\.(js|css)$/.test(response.url()) && !response.url().includes('worker')) loads.push(response.body().then((body) => sizes.push(gzipSync(body).length)));
+      if (/\/assets\/.*\.(js|css)$/.test(response.url()) && !response.url().includes('worker')) loads.push(
+          response.body().then(
+            (body) => sizes.push(gzipSync(body).length),
+            () => undefined,
+          ),
+        );
     });
     await page.goto(`${address}/sites`);
     await page.locator('[aria-label="Open a ZIP or a project file"]').waitFor({ state: 'attached' });

@@ -14,31 +14,33 @@ const TAIL = '</urlset>\n';
 
 /** Writes a sitemap (protocol 0.9). Entries past the protocol's bounds are handed back, not dropped in silence. */
 export function writeSitemap(entries: readonly SitemapEntry[]): { xml: string; left: readonly SitemapEntry[] } {
-  const parts: string[] = [HEAD];
+  const lines: string[] = [];
   const left: SitemapEntry[] = [];
   let bytes = HEAD.length + TAIL.length;
-  let count = 0;
-  for (const entry of entries) {
-    const loc = escapeXml(entry.loc);
-    const line = entry.lastmod === undefined ? `<url><loc>${loc}</loc></url>\n` : `<url><loc>${loc}</loc><lastmod>${entry.lastmod}</lastmod></url>\n`;
+  const escaped = escapeAll(entries.map((entry) => entry.loc));
+  for (let index = 0; index < entries.length; index++) {
+    const { loc, lastmod } = entries[index] as SitemapEntry;
+    const line = lastmod === undefined ? `<url><loc>${escaped[index]}</loc></url>\n` : `<url><loc>${escaped[index]}</loc><lastmod>${lastmod}</lastmod></url>\n`;
     // Addresses are percent-encoded, so a unit is an octet.
-    if (count >= SITEMAP_LIMITS.entries || bytes + line.length > SITEMAP_LIMITS.bytes || entry.loc.length > SITEMAP_LIMITS.address) {
-      left.push(entry);
-      continue;
+    if (lines.length >= SITEMAP_LIMITS.entries || bytes + line.length > SITEMAP_LIMITS.bytes || loc.length > SITEMAP_LIMITS.address) left.push({ loc, lastmod });
+    else {
+      lines.push(line);
+      bytes += line.length;
     }
-    parts.push(line);
-    bytes += line.length;
-    count++;
   }
-  parts.push(TAIL);
-  return { xml: parts.join(''), left };
+  return { xml: HEAD + lines.join('') + TAIL, left };
 }
 
-const SPECIAL = /[&<>"']/;
-const ENTITIES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&apos;' };
+/** Escapes many texts in one pass over all of them together, which is much faster than one by one. */
+function escapeAll(texts: readonly string[]): readonly string[] {
+  const joined = texts.join('\n');
+  if (!/[&<>"']/.test(joined)) return texts;
+  const escaped = escapeXml(joined).split('\n');
+  return escaped.length === texts.length ? escaped : texts.map(escapeXml);
+}
 
 function escapeXml(text: string): string {
-  return SPECIAL.test(text) ? text.replace(/[&<>"']/g, (character) => ENTITIES[character] as string) : text;
+  return text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;').replaceAll("'", '&apos;');
 }
 
 /** A date as sitemaps hold it: the day alone, in UTC, since a page's hour tells an engine nothing. */

@@ -1,4 +1,4 @@
-import { Zip, ZipDeflate, ZipPassThrough, zipSync } from 'fflate';
+import { deflateSync, Zip, ZipPassThrough, zipSync } from 'fflate';
 import { PROJECT_ENTRY, PROJECT_FILES, type ProjectFile } from '../../core/exchange/index.ts';
 import { patchPage, readSource, type PageEdit, type PatchRefusal } from '../../core/page/index.ts';
 import { decodeSource } from '../../core/source/index.ts';
@@ -36,6 +36,17 @@ export async function* outFiles(db: Database, siteId: string, copy: WorkingCopy,
   }
 }
 
+/** An entry that is packed in one go: the streaming packer sets up a large window for each file, which small files never fill. */
+class WholeDeflate extends ZipPassThrough {
+  constructor(path: string) {
+    super(path);
+    this.compression = 8;
+  }
+  protected override process(chunk: Uint8Array, final: boolean): void {
+    this.ondata(null, deflateSync(chunk, { level: 6 }), final);
+  }
+}
+
 /** Packs files into a ZIP, piece by piece. `stamp` dates those that have no date of their own. */
 export async function packZip(files: AsyncIterable<OutFile>, stamp: Date, onFile?: (count: number) => void): Promise<{ zip: Blob; count: number; refused: readonly OutFile[] }> {
   const pieces: BlobPart[] = [];
@@ -47,7 +58,7 @@ export async function packZip(files: AsyncIterable<OutFile>, stamp: Date, onFile
     else pieces.push(data as Uint8Array<ArrayBuffer>);
   });
   for await (const file of files) {
-    const entry = /\.(jpe?g|png|gif|webp|avif|woff2?|zip|gz|mp[34]|pdf)$/i.test(file.path) ? new ZipPassThrough(file.path) : new ZipDeflate(file.path, { level: 6 });
+    const entry = /\.(jpe?g|png|gif|webp|avif|woff2?|zip|gz|mp[34]|pdf)$/i.test(file.path) ? new ZipPassThrough(file.path) : new WholeDeflate(file.path);
     entry.mtime = file.modified === undefined ? stamp : asLocal(file.modified);
     zip.add(entry);
     entry.push(file.bytes, true);

@@ -10,16 +10,14 @@ import { applyTheme, shownTheme } from './theme.ts';
 const LISTED = 40;
 
 /** Finds any page or action by a few letters. */
-export function Palette({ open, onOpenChange, onUndo, onRedo, onNext }: { readonly open: boolean; readonly onOpenChange: (open: boolean) => void; readonly onUndo: () => void; readonly onRedo: () => void; readonly onNext: () => void }) {
+export function Palette({ onClose, onUndo, onRedo, onNext }: { readonly onClose: () => void; readonly onUndo: () => void; readonly onRedo: () => void; readonly onNext: () => void }) {
   const [typed, setTyped] = useState('');
   const rows = useWorkspace((state) => state.rows);
   const { go, linkTo } = usePlace();
   const navigate = useNavigate();
   const stop = useLocation().pathname.split('/')[3] ?? '';
-  if (!open) return null;
   const close = (run: () => void) => () => {
-    onOpenChange(false);
-    setTyped('');
+    onClose();
     run();
   };
   const text = typed.trim().toLowerCase();
@@ -37,10 +35,7 @@ export function Palette({ open, onOpenChange, onUndo, onRedo, onNext }: { readon
   return (
     <Command.Dialog
       open
-      onOpenChange={(next) => {
-        onOpenChange(next);
-        if (!next) setTyped('');
-      }}
+      onOpenChange={(next) => !next && onClose()}
       label="Find a page or an action"
       shouldFilter={false}
       contentClassName="palette"

@@ -1,5 +1,5 @@
 import { PanelLeft, PanelRight } from 'lucide-react';
-import { Suspense, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { Busy, Empty, useHotkey } from '../ui/index.ts';
@@ -7,9 +7,10 @@ import { PAGE_STOPS, RailContext, useNextToMend, usePlace } from '../pieces/inde
 import { rememberSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Foot } from './Foot.tsx';
 import { PageTree } from './PageTree.tsx';
-import { Palette } from './Palette.tsx';
 import { PathBar } from './PathBar.tsx';
 
+
+const Palette = lazy(() => import('./Palette.tsx').then((module) => ({ default: module.Palette })));
 
 /** Everything around a screen: path, tree, rail, foot, palette and the keys that work everywhere. */
 export function Shell() {
@@ -100,7 +101,11 @@ function OpenShell() {
       <aside className={`rail${drawer === 'rail' ? ' is-open' : ''}`} ref={setRailHost} tabIndex={0} aria-label="How it looks, and what is left" />
       <div className={`scrim${drawer ? ' is-open' : ''}`} onClick={() => setDrawer(undefined)} aria-hidden />
       <Foot onUndo={undo} onNext={() => step(1)} />
-      <Palette open={palette} onOpenChange={setPalette} onUndo={undo} onRedo={redo} onNext={() => step(1)} />
+      {palette && (
+        <Suspense>
+          <Palette onClose={() => setPalette(false)} onUndo={undo} onRedo={redo} onNext={() => step(1)} />
+        </Suspense>
+      )}
     </div>
   );
 }
