@@ -1,4 +1,4 @@
-import { costOf, stopOf, type Cost } from '../checks/index.ts';
+import { CHECKS, type Cost, type Finding } from '../checks/index.ts';
 import type { EngineSite } from '../exchange/index.ts';
 import { isOpen, type Kind, type SiteDocument } from '../site/index.ts';
 import { identityGaps, type IdentityGap } from '../structured-data/index.ts';
@@ -42,7 +42,7 @@ export function openSteps(document: SiteDocument, rows: readonly PageRow[], numb
     const half = rows.filter((row) => row.state === 'half-hidden');
     if (half.length > 0) add('weakens', { code: 'half-hidden', pages: half.map((row) => row.id) });
   }
-  const words = rows.filter((row) => row.findings.some((finding) => stopOf(finding) === 'words' && costOf(finding) === 'weakens'));
+  const words = rows.filter((row) => row.findings.some(weakensWords));
   if (words.length > 0) {
     const having = (code: string): number => words.filter((row) => row.findings.some((finding) => finding.code === code)).length;
     add('weakens', { code: 'write-words', pages: words.map((row) => row.id), missing: having('description-missing'), same: having('description-same') });
@@ -60,6 +60,9 @@ export function openSteps(document: SiteDocument, rows: readonly PageRow[], numb
   else if (engine?.records.every((record) => record.outcome === 'waiting')) add('polish', { code: 'wait' });
   return steps;
 }
+
+const WEAKENING = new Set<Finding['code']>(CHECKS.filter((check) => check.stop === 'words' && check.cost === 'weakens').map((check) => check.code));
+const weakensWords = (finding: Finding): boolean => WEAKENING.has(finding.code);
 
 /** Leaking pages by kind where the kind as a whole is meant to stay out, one by one where the owner decided it for the page. */
 function leaks(document: SiteDocument, rows: readonly PageRow[]): Step[] {

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Search } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useLocation } from 'react-router';
 import { isEnough } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
@@ -21,7 +21,8 @@ const FILTERS: readonly { id: Filter; name: string; test: (row: PageRow) => bool
 
 /** The site as its addresses, with signs and what is open; typed text and filters narrow it. */
 export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
-  const rows = useWorkspace((state) => state.rows);
+  // A whole site's rows may wait for the keys: the tree is drawn when there is time.
+  const rows = useDeferredValue(useWorkspace((state) => state.rows));
   const { page, go } = usePlace();
   const stop = useLocation().pathname.split('/')[3] ?? '';
   const [filter, setFilter] = useState<Filter>('all');

@@ -1,7 +1,7 @@
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { openSteps, type Step } from '../../core/survey/index.ts';
 import type { Stop } from '../../core/checks/index.ts';
-import { useWorkspace } from '../workspace/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 const STOP_OF: Readonly<Record<Step['code'], Stop>> = {
   'open-site': 'doors', 'open-page': 'doors', 'open-pages': 'doors', 'close-kind': 'doors', 'close-page': 'doors', 'half-hidden': 'doors',
@@ -10,11 +10,12 @@ const STOP_OF: Readonly<Record<Step['code'], Stop>> = {
 
 /** How much is open at each stop: pages where it is about pages, things to do elsewhere. */
 export function useStopCounts(): Readonly<Partial<Record<Stop, number>>> {
-  const document = useWorkspace((state) => state.document);
-  const rows = useWorkspace((state) => state.rows);
-  const numbers = useWorkspace((state) => state.numbers);
+  const workspace = useWorkspaceApi();
+  // Counts follow the survey, not the keys: it looks at all pages again and says when it is done.
+  const surveyed = useDeferredValue(useWorkspace((state) => state.surveyed));
   const engine = useWorkspace((state) => state.engine);
   return useMemo(() => {
+    const { document, rows, numbers } = workspace.state;
     const counts: Partial<Record<Stop, number>> = { words: 0, meaning: 0, doors: 0, map: 0, release: 0, proof: 0, watch: 0 };
     for (const { step } of openSteps(document, rows, numbers, engine)) {
       const stop = STOP_OF[step.code];
@@ -22,5 +23,6 @@ export function useStopCounts(): Readonly<Partial<Record<Stop, number>>> {
       counts[stop] = (counts[stop] ?? 0) + weight;
     }
     return counts;
-  }, [document, rows, numbers, engine]);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- `surveyed` stands for all that the survey told
+  }, [workspace, surveyed, engine]);
 }
