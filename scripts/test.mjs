@@ -7,12 +7,18 @@ import { build } from './build.mjs';
 const CHROMIUM = '/usr/bin/chromium';
 
 installPackages();
+const apt = (...args) => {
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  return spawnSync(sudo[0] ?? 'apt-get', [...sudo.slice(1), ...(sudo.length > 0 ? ['apt-get'] : []), ...args], { cwd: root, env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }, stdio: ['ignore', 'ignore', 'inherit'] }).status === 0;
+};
 if (!existsSync(CHROMIUM)) {
   console.log('Installing Chromium …');
-  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
-  const apt = [...sudo, 'apt-get'];
-  run(apt[0], [...apt.slice(1), 'update', '-qq']);
-  run(apt[0], [...apt.slice(1), 'install', '-y', '-qq', 'chromium', 'fonts-liberation'], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }, stdio: ['ignore', 'ignore', 'inherit'] });
+  if (!apt('update', '-qq') || !apt('install', '-y', '-qq', 'chromium', 'fonts-liberation')) {
+    console.error('Chromium could not be installed. On Debian: apt-get install chromium');
+    process.exit(1);
+  }
+  // A real site of over a thousand pages for the journey through a large one; without it a made one serves.
+  apt('install', '-y', '-qq', 'postgresql-doc');
 }
 
 const steps = [

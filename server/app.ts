@@ -15,7 +15,7 @@ export async function buildApp(settings: { readonly standIns: StandIns; readonly
   answerErrors(app);
   guardRequests(app);
   serveApi(app, settings.standIns, settings.fetchReal);
-  serveDemo(app, new Demo(settings.demoFolder));
+  serveDemo(app, new Demo(settings.demoFolder), settings.standIns);
   const built = await access(join(settings.appFolder, 'index.html')).then(
     () => true,
     () => false,

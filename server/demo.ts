@@ -46,10 +46,10 @@ export class Demo {
     return zipSync(entries);
   }
 
-  /** Puts the demo's latest release on the stand-in host, unless something is hosted there already. */
-  async seed(standIns: StandIns): Promise<void> {
+  /** Puts the demo's latest release on the stand-in host; what is hosted there already stays, unless it is to begin anew. */
+  async seed(standIns: StandIns, anew = false): Promise<void> {
     const story = await this.story();
-    if (standIns.host.has(story.host)) return;
+    if (standIns.host.has(story.host) && !anew) return;
     const files = [];
     for (const [path, bytes] of await this.files()) {
       if (story.notReleased.includes(path)) continue;
@@ -67,7 +67,13 @@ function localTime(day: string): Date {
   return new Date(year, month - 1, date, 10, 0, 0);
 }
 
-export function serveDemo(app: FastifyInstance, demo: Demo): void {
+export function serveDemo(app: FastifyInstance, demo: Demo, standIns: StandIns): void {
+  app.post('/api/demo/begin-anew', async () => {
+    const story = await demo.story();
+    await demo.seed(standIns, true);
+    await standIns.skerry.forget(story.host);
+    return story;
+  });
   app.get('/api/demo.zip', async (_request, reply) => reply.type('application/zip').send(Buffer.from(await demo.zip())));
   app.get('/api/demo', async () => demo.story());
 }

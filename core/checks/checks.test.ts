@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { wayIn } from '../indexing/index.ts';
 import { emptyDocument, set, applyChange, all, type Change } from '../site/index.ts';
-import { Survey } from '../survey/index.ts';
+import { forSurvey, Survey } from '../survey/index.ts';
 import { factsOf } from '../testing/html.ts';
 import { findingWords } from '../wording/index.ts';
 import { CHECKS, checkOf, costOf, isEnough, type FindingCode } from './index.ts';
@@ -15,7 +15,7 @@ function codes(html: string, options: { robots?: string; changes?: readonly Chan
   const files = Object.keys(pages).map((path) => ({ path, hash: path, size: 1, modified: undefined }));
   const document = applyChange(emptyDocument(), all([set('facts', '', 'mainAddress', 'https://a.example'), ...(options.changes ?? [])]));
   const manifest = { version: 1 as const, number: 0, files: Object.fromEntries(files.map(({ path, hash }) => [path, { hash, edits: [] }])), own: {}, listed: [], changedAt: {} };
-  const survey = new Survey(document, files, Object.entries(pages).map(([id, text]) => ({ id, facts: factsOf(text) })), { robots: options.robots, sitemap: undefined }, manifest, () => 0);
+  const survey = new Survey(document, files, Object.entries(pages).map(([id, text]) => ({ id, read: forSurvey(factsOf(text)) })), { robots: options.robots, sitemap: undefined }, manifest, () => 0);
   return survey.rows().find((row) => row.id === 'p.html')?.findings.map((finding) => finding.code) ?? [];
 }
 

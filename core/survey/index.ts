@@ -1,4 +1,4 @@
 export { STATE_CRAWLER, Survey } from './survey.ts';
 export { LinkIndex } from './links.ts';
-export type { PageRow, SiteFile, SiteNumbers } from './rows.ts';
+export { forSurvey, type PageRow, type SiteFile, type SiteNumbers, type SurveyedFacts } from './rows.ts';
 export { openSteps, type OpenStep, type Step } from './steps.ts';

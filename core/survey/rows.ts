@@ -1,6 +1,18 @@
 import type { Finding } from '../checks/index.ts';
+import type { PageFacts } from '../page/index.ts';
 import type { PageState } from '../indexing/index.ts';
 import type { Intent, Kind } from '../site/index.ts';
+
+/** A page's facts as the survey keeps them: of links only where they lead, which is most of what a large site's facts would weigh. */
+export interface SurveyedFacts {
+  readonly facts: PageFacts;
+  readonly hrefs: readonly string[];
+}
+
+/** Makes facts slim for the survey. */
+export function forSurvey(facts: PageFacts): SurveyedFacts {
+  return { facts: { ...facts, anchors: [], text: undefined }, hrefs: facts.anchors.map((anchor) => anchor.href) };
+}
 
 /** A file of the site as it was brought in. */
 export interface SiteFile {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Manifest } from '../release/index.ts';
 import { all, applyChange, emptyDocument, set, type Change, type SiteDocument } from '../site/index.ts';
 import { factsOf } from '../testing/html.ts';
-import { LinkIndex, openSteps, Survey } from './index.ts';
+import { forSurvey, LinkIndex, openSteps, Survey } from './index.ts';
 
 const PAGES: Record<string, string> = {
   'index.html': '<html lang=en><title>Bindery</title><meta name=description content="Home."><h1>Bindery</h1><a href=/a/>a</a><a href=tags/x/>x</a><a href=/gone/>gone</a>',
@@ -19,7 +19,7 @@ const MANIFEST: Manifest = { version: 1, number: 3, files: Object.fromEntries(fi
 const START = applyChange(emptyDocument(), set('facts', '', 'mainAddress', 'https://a.example'));
 
 function survey(document: SiteDocument = START, manifest: Manifest | null = MANIFEST): Survey {
-  return new Survey(document, files, Object.entries(PAGES).map(([id, html]) => ({ id, facts: factsOf(html) })), { robots: ROBOTS, sitemap: OLD_MAP }, manifest ?? undefined, () => Date.UTC(2026, 10, 25));
+  return new Survey(document, files, Object.entries(PAGES).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })), { robots: ROBOTS, sitemap: OLD_MAP }, manifest ?? undefined, () => Date.UTC(2026, 10, 25));
 }
 const states = (one: Survey): Record<string, string> => Object.fromEntries(one.rows().map((row) => [row.id, row.state]));
 

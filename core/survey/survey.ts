@@ -7,7 +7,7 @@ import { addressOf, effectiveDescription, effectiveIntent, effectiveNoindex, eff
 import { datesAreTrue, readSitemap, w3cDate, type SitemapEntry } from '../sitemap/index.ts';
 import { SamenessIndex } from '../titles/index.ts';
 import { LinkIndex } from './links.ts';
-import type { PageRow, SiteFile, SiteNumbers } from './rows.ts';
+import type { PageRow, SiteFile, SiteNumbers, SurveyedFacts } from './rows.ts';
 
 /** The crawler by which states are told: the one engine there is so far. */
 export const STATE_CRAWLER = 'SkerryBot';
@@ -42,7 +42,7 @@ export class Survey {
   constructor(
     private document: SiteDocument,
     files: readonly SiteFile[],
-    pages: readonly { readonly id: string; readonly facts: PageFacts | PageRefusal }[],
+    pages: readonly { readonly id: string; readonly read: SurveyedFacts | PageRefusal }[],
     private readonly brought: { readonly robots: string | undefined; readonly sitemap: string | undefined },
     private manifest: Manifest | undefined,
     private readonly now: () => number,
@@ -50,16 +50,15 @@ export class Survey {
     this.files = new Map(files.map((file) => [file.path, file]));
     this.home = filesFor('/').find((path) => this.files.has(path));
     this.links = new LinkIndex(siteHost(document), (path) => this.files.has(path));
-    for (const { id, facts } of pages) {
-      if (typeof facts === 'string') {
-        this.refused.set(id, facts);
+    for (const { id, read } of pages) {
+      if (typeof read === 'string') {
+        this.refused.set(id, read);
         continue;
       }
       const address = addressOf(id);
-      this.links.add(id, facts.anchors.map((anchor) => anchor.href), facts.base);
-      // The link index is all that the survey needs of links; keeping them would cost more than the rest together.
-      const slim: PageFacts = { ...facts, anchors: [], text: undefined };
-      this.pages.set(id, { id, address, facts: slim, guess: guessKind(address, facts), row: undefined as never, way: undefined as never, canonicals: [] });
+      const { facts, hrefs } = read;
+      this.links.add(id, hrefs, facts.base);
+      this.pages.set(id, { id, address, facts, guess: guessKind(address, facts), row: undefined as never, way: undefined as never, canonicals: [] });
     }
     this.trueDates = datesAreTrue([...this.pages.keys()].map((id) => this.files.get(id)?.modified));
     this.foreignMap = this.readForeignMap();

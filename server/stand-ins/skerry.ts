@@ -98,6 +98,12 @@ export class Skerry {
     };
   }
 
+  /** Forgets a site as if it had never been heard of. */
+  async forget(host: string): Promise<void> {
+    this.sites = Object.fromEntries(Object.entries(this.sites).filter(([name]) => name !== host));
+    await this.save();
+  }
+
   search(query: string): ReturnType<typeof search> {
     return search(Object.values(this.sites).flatMap((site) => site.records), query);
   }

@@ -3,7 +3,7 @@ import { sourceDiff, type Hunk, type Manifest, type ReleaseItem } from '../../co
 import { comparedPath, parseRobots, robotsMatcher, type RobotsLine, type RobotsVerdict } from '../../core/robots/index.ts';
 import { fieldsOf, isPageFile, type Change, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource, placeOf } from '../../core/source/index.ts';
-import { Survey, type PageRow, type SiteNumbers } from '../../core/survey/index.ts';
+import { forSurvey, Survey, type PageRow, type SiteNumbers, type SurveyedFacts } from '../../core/survey/index.ts';
 import type { WayIn } from '../../core/indexing/index.ts';
 import { eachPage, listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
 import { written } from './put-out.ts';
@@ -31,6 +31,9 @@ export interface RobotsReport {
   readonly touches: ReturnType<Survey['robotsTouches']>;
 }
 
+/** Facts by the hash of the bytes they were read from: what has not changed is not read again. */
+export type FactCache = Map<string, SurveyedFacts | PageRefusal>;
+
 /** The survey of one opened site, over what the browser keeps. Lives in the worker. */
 export class Analyst {
   private survey: Survey | undefined;
@@ -42,6 +45,7 @@ export class Analyst {
     private readonly db: Database,
     readonly siteId: string,
     private readonly now: () => number,
+    private readonly cache: FactCache,
   ) {}
 
   /** Reads all pages. Undefined where it was cancelled. */
@@ -49,15 +53,12 @@ export class Analyst {
     this.files = await listFiles(this.db, this.siteId);
     this.manifest = await loadManifest(this.db, this.siteId);
     const of = this.files.filter((file) => isPageFile(file.path)).length;
-    const pages: { id: string; facts: PageFacts | PageRefusal }[] = [];
-    for await (const batch of eachPage(this.db, this.siteId)) {
-      if (cancelled()) return undefined;
-      for (const { path, bytes } of batch) {
-        const reading = readPage(bytes);
-        pages.push({ id: path, facts: reading.ok ? reading.facts : reading.reason });
-      }
-      progress(pages.length, of);
-    }
+    const known = this.files.flatMap((file) => {
+      const read = isPageFile(file.path) ? this.cache.get(file.hash) : undefined;
+      return read === undefined ? [] : [{ id: file.path, read }];
+    });
+    const pages = known.length === of ? known : await this.readAll(progress, of, cancelled);
+    if (!pages) return undefined;
     const text = async (path: string): Promise<string | undefined> => {
       const bytes = await loadBytes(this.db, this.siteId, path);
       return bytes && decodeBytes(bytes, 'utf-8');
@@ -67,7 +68,24 @@ export class Analyst {
     return { rows: this.survey.rows(), numbers: this.survey.numbers() };
   }
 
-  /** Looks again after changes. A new main address changes which links are the site's own, so the pages are read anew then. */
+  private async readAll(progress: (done: number, of: number) => void, of: number, cancelled: () => boolean): Promise<{ id: string; read: SurveyedFacts | PageRefusal }[] | undefined> {
+    const hashes = new Map(this.files.map((file) => [file.path, file.hash]));
+    const pages: { id: string; read: SurveyedFacts | PageRefusal }[] = [];
+    this.cache.clear();
+    for await (const batch of eachPage(this.db, this.siteId)) {
+      if (cancelled()) return undefined;
+      for (const { path, bytes } of batch) {
+        const reading = readPage(bytes);
+        const read = reading.ok ? forSurvey(reading.facts) : reading.reason;
+        this.cache.set(hashes.get(path) ?? path, read);
+        pages.push({ id: path, read });
+      }
+      progress(pages.length, of);
+    }
+    return pages;
+  }
+
+  /** Looks again after changes. A new main address changes which links are the site's own, so all is looked at anew then; the facts are still there. */
   async update(document: SiteDocument, change: Change): Promise<SurveyNews> {
     if (fieldsOf(change).some((field) => field.field === 'mainAddress')) return (await this.open(document, () => undefined, () => false)) as SurveyNews;
     this.document = document;

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import type { Manifest, ReleaseItem, WorkingCopy } from '../../core/release/index.ts';
 import type { Change, SiteDocument } from '../../core/site/index.ts';
 import { openDatabase, saveManifest, type Database } from '../storage/index.ts';
-import { Analyst, type SurveyNews } from './analyst.ts';
+import { Analyst, type FactCache, type SurveyNews } from './analyst.ts';
 import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
 import { bundle, outFiles, packProject, packZip } from './put-out.ts';
 
@@ -17,6 +17,7 @@ const db = (): Promise<Database> => (database ??= openDatabase());
 let analyst: Analyst | undefined;
 /** What a release under way consists of, as it was when it began: the owner may go on typing. */
 let leaving: Manifest | undefined;
+const cache: FactCache = new Map();
 const cancelled = new Set<string>();
 
 const site = (): Analyst => {
@@ -38,7 +39,7 @@ const service = {
   },
 
   async open(job: string, siteId: string, document: SiteDocument, progress: Progress): Promise<SurveyNews | undefined> {
-    const next = new Analyst(await db(), siteId, () => Date.now());
+    const next = new Analyst(await db(), siteId, () => Date.now(), cache);
     const news = await next.open(document, progress, () => cancelled.has(job));
     cancelled.delete(job);
     if (news) analyst = next;

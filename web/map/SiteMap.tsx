@@ -43,7 +43,7 @@ export function SiteMap() {
       </header>
       <p className={`notice mb-4 ${report.on ? 'notice-good' : 'notice-amber'}`}>{report.on ? `${counted(report.entries.length, 'page')} in it, named in robots.txt. It is written anew at each release.` : W.off}</p>
       <div className="panel overflow-x-auto">
-        <table className="data-table">
+        <table className="data-table stacked">
           <thead>
             <tr>
               <th>Page</th>

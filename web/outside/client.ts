@@ -15,6 +15,8 @@ export class OutsideError extends Error {
 /** Everything outside of the browser: the stand-in host, Skerry, the clock, and live looks. */
 export interface Outside {
   demo(): Promise<{ story: DemoStory; zip: Uint8Array }>;
+  /** Sets the demo's site back to its beginning, at the host and at Skerry. */
+  beginDemoAnew(): Promise<void>;
   clock(): Promise<ClockAnswer>;
   advance(days: number): Promise<ClockAnswer>;
   hosted(host: string): Promise<HostedSite | undefined>;
@@ -58,6 +60,7 @@ export function outsideOver(fetching: typeof fetch): Outside {
       const [story, zip] = await Promise.all([ask<DemoStory>('GET', '/api/demo'), fetching('/api/demo.zip').then((response) => response.arrayBuffer())]);
       return { story, zip: new Uint8Array(zip) };
     },
+    beginDemoAnew: async () => void (await ask('POST', '/api/demo/begin-anew', {})),
     clock: () => ask('GET', '/api/clock'),
     advance: (days) => ask('POST', '/api/clock/advance', { days }),
     hosted: (host) =>

@@ -49,7 +49,7 @@ export function Release() {
           <p className="soft mt-1">{items.length === 0 ? 'The working copy and what is live are the same.' : `${counted(items.length, 'file')} differ from ${releases[0] ? `release ${releases[0][0]}` : 'what is live'}.`}</p>
         </div>
         <button type="button" className="btn btn-primary" disabled={busy !== undefined || items.length === 0} onClick={() => void go('host')}>
-          {W.toHost} {nextNumber(workspace)}
+          {W.toHost} {nextNumber(workspace, hosted)}
         </button>
       </header>
       {!open && <p className="notice notice-bad mb-3">{W.closed}</p>}

@@ -2,11 +2,11 @@ import { Download, Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { counted, shortDate } from '../../core/wording/index.ts';
+import { counted, REFUSAL_WORDS, shortDate } from '../../core/wording/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
 import { download } from '../ui/index.ts';
 import { deleteSite, exportSite, renameSite, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
-import { FROM, REASONS } from './wording.ts';
+import { FROM } from './wording.ts';
 
 /** One site in the list: open, rename, export, delete with a way back. */
 export function SiteLine({ site, onChange }: { readonly site: SiteRecord; readonly onChange: () => void }) {
@@ -66,7 +66,7 @@ export function SiteLine({ site, onChange }: { readonly site: SiteRecord; readon
           <ul className="mt-1">
             {site.unread.slice(0, 100).map(({ path, reason }) => (
               <li key={path}>
-                <span className="mono break-all">{path}</span>: {REASONS[reason] ?? reason}
+                <span className="mono break-all">{path}</span>: {REFUSAL_WORDS[reason] ?? reason}
               </li>
             ))}
           </ul>

@@ -2,13 +2,14 @@ import { Archive, FilePlus2, FolderOpen, Sparkle } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
+import { REFUSAL_WORDS } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
 import { Busy, Empty } from '../ui/index.ts';
 import { bringInDemo, bringInSite, listSites, useWorkspaceApi } from '../workspace/index.ts';
 import { fromArchive, fromDrop, fromFolder, fromInput } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
-import { REASONS, W } from './wording.ts';
+import { W } from './wording.ts';
 
 let jobs = 0;
 
@@ -33,8 +34,8 @@ export function Sites() {
     try {
       const result = await bringInSite(workspace, job, bringing, (done, of) => setBusy((now) => now && { ...now, done, of }));
       if (!result.ok) {
-        if (result.reason === 'cancelled') toast(REASONS['cancelled']);
-        else setFailure(REASONS[result.reason] ?? REASONS['failed']);
+        if (result.reason === 'cancelled') toast(REFUSAL_WORDS['cancelled']);
+        else setFailure(REFUSAL_WORDS[result.reason] ?? REFUSAL_WORDS['failed']);
         return;
       }
       if (folder) await workspace.tools.db.put('sites', { ...result.site, folder });
@@ -58,6 +59,7 @@ export function Sites() {
   const demo = async (): Promise<void> => {
     setBusy({ job: 'demo', done: 0, of: 1 });
     try {
+      await workspace.tools.outside.beginDemoAnew();
       void navigate(`/s/${(await bringInDemo(workspace)).id}`);
     } catch (error) {
       setFailure((error as Error).message);

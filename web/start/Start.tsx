@@ -10,6 +10,7 @@ import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Lately } from './Lately.tsx';
 import { Sky } from './Sky.tsx';
 import { StepRow } from './StepRow.tsx';
+import { Unread } from './Unread.tsx';
 import { answer, subline, W } from './wording.ts';
 
 const LEGEND: readonly PageState[] = ['findable', 'to-mend', 'shut-out', 'leaking', 'half-hidden', 'kept-out', 'not-live'];
@@ -84,6 +85,7 @@ export function Start() {
             </li>
           ))}
         </ul>
+        <Unread />
         <Lately />
         <h2 className="mt-5">{W.another}</h2>
         <p className="mt-1.5">

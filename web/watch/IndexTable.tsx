@@ -31,7 +31,7 @@ export function IndexTable({ records }: { readonly records: readonly EngineRow[]
         })}
       </div>
       <div className="panel mt-2.5 overflow-x-auto">
-        <table className="data-table">
+        <table className="data-table stacked">
           <thead>
             <tr>
               <th>Address</th>

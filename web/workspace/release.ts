@@ -10,9 +10,9 @@ export interface ReleaseOutcome {
   readonly number: number;
 }
 
-/** The number the next release gets. */
-export function nextNumber(workspace: Workspace): number {
-  return Math.max(0, ...Object.keys(workspace.state.document.tables.releases).map(Number)) + 1;
+/** The number the next release gets: one more than here, and than what the host serves already. */
+export function nextNumber(workspace: Workspace, hosted: HostedSite | undefined): number {
+  return Math.max(0, hosted?.number ?? 0, ...Object.keys(workspace.state.document.tables.releases).map(Number)) + 1;
 }
 
 /** Releases the working copy to the stand-in host, or only sets down that it went out by hand. */
@@ -20,7 +20,7 @@ export async function release(workspace: Workspace, to: 'host' | 'files', report
   await workspace.settled();
   const { analysis, outside, now } = workspace.tools;
   const { document } = workspace.state;
-  const number = nextNumber(workspace);
+  const number = nextNumber(workspace, to === 'host' ? await outside.hosted(siteHost(document)) : undefined);
   const items = await analysis.releaseItems();
   report('packing', 0, 1);
   const outgoing = await analysis.outgoing(number, onProgress((done, of) => report('packing', done, of)));

@@ -1,5 +1,5 @@
 import { all, applyChange, set, type SiteDocument } from '../../core/site/index.ts';
-import { onProgress, type Bringing } from '../analysis/index.ts';
+import { handOver, onProgress, type Bringing } from '../analysis/index.ts';
 import { clearSite, loadDocument, writeSnapshot, type SiteRecord } from '../storage/index.ts';
 import type { Workspace } from './store.ts';
 
@@ -76,7 +76,7 @@ async function startDemo({ tools }: Workspace, site: SiteRecord, document: SiteD
 
 /** Makes a site of what was picked or dropped. */
 export function bringInSite({ tools }: Workspace, job: string, bringing: Bringing, progress: (done: number, of: number) => void) {
-  return tools.analysis.bringIn(job, bringing, onProgress(progress));
+  return tools.analysis.bringIn(job, handOver(bringing), onProgress(progress));
 }
 
 

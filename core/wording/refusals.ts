@@ -1,0 +1,20 @@
+/** Why a file, or a whole site, could not be taken in or read. */
+export const REFUSAL_WORDS: Readonly<Record<string, string>> = {
+  'not-a-zip': 'This is no ZIP.',
+  'too-large': 'It is too large: 200 MB for a site, 64 MB for a file and 16 MB for a page are the limits.',
+  'too-many': 'There are more than 60,000 files in it.',
+  damaged: 'It is damaged and could not be read to the end.',
+  'newer-version': 'It was made by a newer version of this program.',
+  'nothing-in-it': 'There is no file in it.',
+  cancelled: 'Stopped. Nothing was kept.',
+  'no-room': 'The browser has no room left for it. Delete a site, or free some disk.',
+  failed: 'It could not be read. Nothing was kept.',
+  'climbs-out': 'Its path leads out of the site.',
+  'absurd-ratio': 'It claims to unpack to far more than it can hold.',
+  encrypted: 'It is encrypted.',
+  'unsupported-method': 'It is packed in a way that is not read here.',
+  duplicate: 'There are two files of this name; the first was kept.',
+  unreadable: 'The browser could not read it.',
+  'too-deep': 'It is nested more than 512 elements deep.',
+  'too-many-elements': 'It would unfold to more elements than its text can mean.',
+};

@@ -1,0 +1,96 @@
+// `npm run screenshots`: takes the pictures in docs/screenshots anew, on the demo, with a server and stand-ins of its own.
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, mkdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build } from './build.mjs';
+import { root } from './setup.mjs';
+
+build();
+const folder = mkdtempSync(join(tmpdir(), 'pictures-'));
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], { cwd: root, env: { ...process.env, PORT: '4660', HOST_PORT: '4661', STAND_INS: folder }, stdio: ['ignore', 'pipe', 'inherit'] });
+await new Promise((resolve) => server.stdout.on('data', (text) => text.includes('is ready') && resolve()));
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+mkdirSync(join(root, 'docs/screenshots'), { recursive: true });
+
+async function open(size, scheme = 'light') {
+  const context = await browser.newContext({ viewport: size, colorScheme: scheme, reducedMotion: 'reduce' });
+  const page = await context.newPage();
+  await page.goto('http://127.0.0.1:4660/');
+  await page.locator('.shell').waitFor();
+  return page;
+}
+const picture = async (page, name) => {
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) });
+};
+const go = async (page, stop) => {
+  await page.locator('nav[aria-label="The path"] a', { hasText: stop }).first().click();
+  await page.waitForTimeout(400);
+};
+const choose = async (page, name) => {
+  await page.getByRole('searchbox', { name: 'Find a page' }).fill(name);
+  await page.keyboard.press('Enter');
+  await page.waitForTimeout(400);
+};
+const press = (page, name) => page.getByRole('button', { name, exact: true }).click();
+
+const page = await open({ width: 1280, height: 800 });
+await picture(page, 'start');
+await go(page, 'Words');
+await choose(page, 'Box making');
+await picture(page, 'words');
+await go(page, 'Doors');
+await choose(page, 'Family Bibles');
+await picture(page, 'doors');
+await press(page, 'Open both');
+await go(page, 'Meaning');
+await page.getByLabel('Name of the organisation or the person').fill('Quillfeather Bindery');
+await page.getByLabel('E-mail').fill('hello@quillfeather.example');
+await page.getByLabel('Telephone').fill('+44 1632 960 147');
+await page.getByLabel('What the site is').fill('Two bookbinders in Saltmere mend, bind and box books by hand.');
+await page.locator('h1').click();
+await picture(page, 'meaning');
+await go(page, 'Map');
+await press(page, 'Write this map');
+await picture(page, 'map');
+await go(page, 'Weight');
+await picture(page, 'weight');
+await go(page, 'Proof');
+await press(page, 'Paste it for me');
+await page.locator('h1').click();
+await picture(page, 'proof');
+await press(page, 'Place it');
+await page.waitForTimeout(4200);
+await go(page, 'Release');
+await page.locator('[data-waiting="services/family-bibles/index.html"]').getByRole('button').first().click();
+await page.locator('h1').click();
+await picture(page, 'release');
+await press(page, 'Release 5');
+await page.getByTestId('released').waitFor();
+await go(page, 'Proof');
+await press(page, 'Let Skerry look');
+await page.getByTestId('proof-outcome').waitFor();
+await go(page, 'Watch');
+await press(page, 'Hand in the sitemap');
+await page.waitForTimeout(500);
+await press(page, 'Move on by a day');
+await page.locator('[data-outcome="listed"]').first().waitFor();
+await page.getByRole('searchbox', { name: 'Search with Skerry' }).fill('mend an old book');
+await press(page, 'Search');
+await page.waitForTimeout(4200);
+await page.locator('h1').click();
+await picture(page, 'watch');
+await page.goto('http://127.0.0.1:4660/sites');
+await picture(page, 'sites');
+
+const dusk = await open({ width: 1280, height: 800 }, 'dark');
+await go(dusk, 'Words');
+await choose(dusk, 'Marbling evening');
+await picture(dusk, 'words-dusk');
+await picture(await open({ width: 390, height: 844 }), 'start-phone');
+
+await browser.close();
+server.kill('SIGTERM');
+rmSync(folder, { recursive: true, force: true });

@@ -1,0 +1,107 @@
+import 'fake-indexeddb/auto';
+import { createHash } from 'node:crypto';
+import { zipSync, type Zippable } from 'fflate';
+import fc from 'fast-check';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { set, applyChange } from '../../core/site/index.ts';
+import { inflateEntry, listArchive, sameBytes } from '../../core/source/index.ts';
+import { listFiles, loadDocument, openDatabase, type Database } from '../storage/index.ts';
+import { Analyst } from './analyst.ts';
+import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
+import { outFiles, packProject, packZip, written } from './put-out.ts';
+
+let db: Database;
+let names = 0;
+beforeEach(async () => {
+  db = await openDatabase(`test-${++names}`);
+});
+const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
+const take = (bringing: Bringing, change: { cancelled?: () => boolean; id?: string } = {}): Promise<BringingResult> =>
+  bringIn(bringing, { db, id: change.id ?? 's', now: () => new Date('2026-11-25T10:00:00Z'), hash: async (content) => createHash('sha256').update(content).digest('hex'), progress: () => undefined, cancelled: change.cancelled ?? (() => false) });
+const archive = (files: Zippable, name = 'my-site.zip'): Bringing => ({ kind: 'archive', name, bytes: zipSync(files) });
+
+const SITE = { 'site/index.html': bytes('<html lang=en><title>Bindery</title><a href=a.html>a</a>'), 'site/a.html': Uint8Array.from('<title>Caf\xe9</title>', (c) => c.charCodeAt(0)), 'site/p.gif': Uint8Array.from([71, 73, 70, 0, 255]), 'site/.git/config': bytes('x'), 'site/robots.txt': bytes('User-agent: *\n') };
+
+async function unpack(blob: Blob): Promise<Map<string, Uint8Array>> {
+  const zip = new Uint8Array(await blob.arrayBuffer());
+  const listing = listArchive(zip);
+  if (!listing.ok) throw new Error(listing.reason);
+  return new Map(listing.entries.map((entry) => {
+    const file = inflateEntry(zip, entry);
+    return [entry.path, file.ok ? file.bytes : new Uint8Array()];
+  }));
+}
+async function analyst(): Promise<Analyst> {
+  const one = new Analyst(db, 's', () => 0, new Map());
+  await one.open((await loadDocument(db, 's')).document, () => undefined, () => false);
+  return one;
+}
+
+describe('bringing a site in', () => {
+  it('takes the one folder around it away, leaves tools’ files out, and knows its name', async () => {
+    const result = await take(archive(SITE));
+    expect(result.ok && result.site).toMatchObject({ name: 'Bindery', from: 'archive', unread: [] });
+    expect((await listFiles(db, 's')).map((file) => file.path)).toEqual(['a.html', 'index.html', 'p.gif', 'robots.txt']);
+    expect((await loadDocument(db, 's')).document.tables.facts['']).toEqual({ siteName: 'Bindery', mainAddress: 'https://my-site.example', language: 'en' });
+  });
+  it('lists what it could not read, and takes the rest', async () => {
+    const result = await take(archive({ 'index.html': bytes('<p>'), '../x': bytes('x'), 'bomb.txt': [new Uint8Array(4_000_000), { level: 9 }] }));
+    expect(result.ok && result.site.unread).toEqual([{ path: '../x', reason: 'climbs-out' }, { path: 'bomb.txt', reason: 'absurd-ratio' }]);
+  });
+  it('stopped in the middle leaves nothing behind', async () => {
+    let asked = 0;
+    const result = await take(archive(Object.fromEntries(Array.from({ length: 300 }, (_, index) => [`${index}.html`, bytes('<p>')]))), { cancelled: () => ++asked > 150 });
+    expect(result).toEqual({ ok: false, reason: 'cancelled' });
+    expect([await db.count('sites'), await db.count('files'), await db.count('pages'), await db.count('documents')]).toEqual([0, 0, 0, 0]);
+  });
+  it.each<[string, Bringing, string]>([['no ZIP', { kind: 'archive', name: 'x', bytes: bytes('nonsense') }, 'not-a-zip'], ['an empty ZIP', archive({}), 'nothing-in-it'], ['a newer project', archive({ 'project.json': bytes('{"format":"jolly-beacon-project","version":9}') }), 'newer-version']])('refuses %s', async (_, bringing, reason) => {
+    expect(await take(bringing)).toEqual({ ok: false, reason });
+    expect(await db.count('sites')).toBe(0);
+  });
+  it('begins a new site with a bare home page', async () => {
+    await take({ kind: 'empty', name: 'New site' });
+    expect((await analyst()).releaseItems().map((item) => item.path)).toEqual(['index.html']);
+  });
+});
+
+describe('putting files out', () => {
+  it('with nothing changed gives every byte back, whatever the bytes', async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.dictionary(fc.stringMatching(/^[a-c]{1,3}\.(html|txt|gif)$/), fc.uint8Array({ maxLength: 300 }), { minKeys: 1, maxKeys: 6 }), async (files) => {
+        db = await openDatabase(`test-${++names}`);
+        if (!(await take(archive(files))).ok) return;
+        const one = await analyst();
+        const { zip } = await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25));
+        const out = await unpack(zip);
+        expect([...out.keys()].sort()).toEqual(Object.keys(files).sort());
+        for (const [path, content] of Object.entries(files)) expect(sameBytes(out.get(path) as Uint8Array, content)).toBe(true);
+      }),
+      { numRuns: 25 },
+    );
+  });
+  it('changes the one page that was changed, and no other file', async () => {
+    await take(archive(SITE));
+    const one = await analyst();
+    const change = set('pages', 'a.html', 'title', 'Café & Škola');
+    await one.update(applyChange((await loadDocument(db, 's')).document, change), change);
+    const out = await unpack((await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
+    expect(Buffer.from(out.get('a.html') as Uint8Array).toString('latin1')).toBe('<title>Caf&#xE9; &amp; &#x160;kola</title>');
+    for (const path of ['index.html', 'p.gif', 'robots.txt'] as const) expect(sameBytes(out.get(path) as Uint8Array, SITE[`site/${path}`])).toBe(true);
+    expect(await one.diff('a.html')).toEqual([{ oldStart: 1, newStart: 1, lines: ['+<title>Caf&#xE9; &amp; &#x160;kola</title>'] }]);
+  });
+  it('leaves a page alone that cannot take what was meant, and says why', () => {
+    const page = bytes('<title>never closed');
+    expect(written(page, [{ kind: 'description', text: 'x' }])).toEqual({ bytes: page, refused: 'head-cannot-take-it' });
+  });
+  it('as a project comes back as the same site', async () => {
+    await take(archive(SITE));
+    const one = await analyst();
+    const { document } = await loadDocument(db, 's');
+    const changed = applyChange(document, set('pages', 'a.html', 'title', 'Kept'));
+    const blob = await packProject(db, 's', { name: 'My name', savedAt: '2026-11-25T10:00:00Z', document: changed, manifest: one.manifestFor(1) }, one.storedFiles(), new Date(2026, 10, 25));
+    const result = await take({ kind: 'archive', name: 'x.beacon', bytes: new Uint8Array(await blob.arrayBuffer()) }, { id: 't' });
+    expect(result.ok && result.site).toMatchObject({ name: 'My name', from: 'project' });
+    expect((await loadDocument(db, 't')).document).toEqual(changed);
+    expect((await listFiles(db, 't')).map(({ path, hash, modified }) => ({ path, hash, modified }))).toEqual((await listFiles(db, 's')).map(({ path, hash, modified }) => ({ path, hash, modified })));
+  });
+});
