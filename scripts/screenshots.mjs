@@ -36,6 +36,13 @@ const choose = async (page, name) => {
 };
 const press = (page, name) => page.getByRole('button', { name, exact: true }).click();
 
+const dusk = await open({ width: 1280, height: 800 }, 'dark');
+await go(dusk, 'Words');
+await choose(dusk, 'Marbling evening');
+await picture(dusk, 'words-dusk');
+await picture(await open({ width: 390, height: 844 }), 'start-phone');
+
+
 const page = await open({ width: 1280, height: 800 });
 await picture(page, 'start');
 await go(page, 'Words');
@@ -84,12 +91,6 @@ await page.locator('h1').click();
 await picture(page, 'watch');
 await page.goto('http://127.0.0.1:4660/sites');
 await picture(page, 'sites');
-
-const dusk = await open({ width: 1280, height: 800 }, 'dark');
-await go(dusk, 'Words');
-await choose(dusk, 'Marbling evening');
-await picture(dusk, 'words-dusk');
-await picture(await open({ width: 390, height: 844 }), 'start-phone');
 
 await browser.close();
 server.kill('SIGTERM');

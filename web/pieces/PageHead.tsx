@@ -12,7 +12,10 @@ export function PageHead({ row, children }: { readonly row: PageRow; readonly ch
   const toMend = row.findings.filter((finding) => finding.code !== 'shut-out' && finding.code !== 'leaking' && finding.code !== 'half-hidden').length;
   return (
     <header className="mb-4">
-      <h1>{row.name}</h1>
+      <div className="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
+        <h1>{row.name}</h1>
+        {children}
+      </div>
       <div className="mt-1.5 flex flex-wrap items-center gap-x-3 gap-y-1">
         <span className="mono soft break-all">
           {host}
@@ -26,7 +29,6 @@ export function PageHead({ row, children }: { readonly row: PageRow; readonly ch
           </span>
         </span>
         {row.pending && <span className="text-[13px] text-[color:var(--amber-ink)]">waits for release</span>}
-        <span className="ml-auto">{children}</span>
       </div>
       {isEnough(row.findings) && row.state === 'findable' && <p className="mt-2 text-[13px] text-[color:var(--green)]">Good enough, stop here. What is left is polish.</p>}
     </header>

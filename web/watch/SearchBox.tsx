@@ -1,6 +1,7 @@
 import { Search } from 'lucide-react';
 import { useEffect, useState, type FormEvent } from 'react';
 import type { SearchResult } from '../../core/engine/index.ts';
+import { fit, TITLE_ROOMS, type Room } from '../../core/titles/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { W } from './wording.ts';
 
@@ -49,7 +50,7 @@ export function SearchBox({ host, refreshed }: { readonly host: string; readonly
               {results.map((result) => (
                 <li key={result.address} className="result border-t border-[color:var(--line)] first:border-t-0" data-result={result.address}>
                   <p className="soft text-[12.5px]">{trail(result.address)}</p>
-                  <p className={result.bare ? 'mono mt-0.5 break-all' : 'result-title mt-0.5'}>{result.title}</p>
+                  <p className={result.bare ? 'mono mt-0.5 break-all' : 'result-title mt-0.5'}>{result.bare ? result.title : fit(result.title, TITLE_ROOMS[0] as Room).shown}</p>
                   {result.bare ? <p className="soft mt-0.5 text-[13.5px] italic">Only the address is known: robots.txt forbids reading it.</p> : <p className="soft mt-1 text-[14px] leading-snug">{marked(result)}</p>}
                 </li>
               ))}
