@@ -17,6 +17,7 @@ async function tabTo(page: Page, name: RegExp, most = 120): Promise<void> {
 }
 async function palette(page: Page, words: string): Promise<void> {
   await page.keyboard.press('Control+k');
+  await expect(page.locator('[cmdk-input]')).toBeFocused();
   await page.keyboard.type(words);
   await expect(page.locator('[cmdk-item][data-selected="true"]')).toBeVisible();
   await page.keyboard.press('Enter');

@@ -96,13 +96,16 @@ export interface PageFacts {
 }
 
 /** Why a page was not read. */
-export type PageRefusal = 'too-deep' | 'too-large' | 'too-many-elements';
+export type PageRefusal = 'too-deep' | 'too-large' | 'too-many-elements' | 'too-slow';
 
 /** A page read, or refused. */
 export type PageReading = { readonly ok: true; readonly facts: PageFacts } | { readonly ok: false; readonly reason: PageRefusal };
 
-/** Bounds on one page. `size` in bytes. */
-export const PAGE_LIMITS = { size: 16_000_000, depth: 512, elementsPerUnit: 1, elementsAtLeast: 20_000 } as const;
+/** Bounds on one page. `size` in bytes; time is up to who reads, since the core has no clock. */
+export const PAGE_LIMITS = { size: 16_000_000, depth: 512, elementsPerUnit: 1, elementsAtLeast: 20_000, milliseconds: 8000 } as const;
+
+/** After how many tags or elements the clock is asked again. */
+export const TAGS_BETWEEN_LOOKS = 2000;
 
 /** How many paragraphs are kept, and how much of each, in UTF-16 units. */
 export const KEPT_PARAGRAPHS = 8;

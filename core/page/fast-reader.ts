@@ -15,7 +15,7 @@ import {
   TABLE_PART,
   VOID,
 } from './elements.ts';
-import type { HeadingFact } from './facts.ts';
+import { TAGS_BETWEEN_LOOKS, type HeadingFact } from './facts.ts';
 import { BAIL, OpenElements, SECTIONS, TOO_DEEP } from './open-elements.ts';
 import { behind, endOfComment, endOfRawText } from './raw-text.ts';
 import { isAsciiLetter, isSpace, TagScanner } from './tag-scanner.ts';
@@ -28,11 +28,10 @@ type Mode = 'before-head' | 'in-head' | 'after-head' | 'in-body';
  * foster parenting, templates or frames, it gives up and says `hard`; the tree reader then reads the page. What it does tell is what the
  * tree would tell: a differential test holds it to that.
  */
-export function readFast(text: string, collector: FactCollector): 'done' | 'hard' | 'too-deep' {
+export function readFast(text: string, collector: FactCollector, outOfTime?: () => boolean): 'done' | 'hard' | 'too-deep' | 'too-slow' {
   if (text.includes('\0')) return 'hard';
   try {
-    new FastReader(text, collector).run();
-    return 'done';
+    return new FastReader(text, collector).run(outOfTime) ? 'done' : 'too-slow';
   } catch (thrown) {
     if (thrown === BAIL) return 'hard';
     if (thrown === TOO_DEEP) return 'too-deep';
@@ -59,22 +58,25 @@ class FastReader {
     this.lookForItemscope = /itemscope/i.test(text);
   }
 
-  run(): void {
+  /** Reads all; false where time ran out. */
+  run(outOfTime?: () => boolean): boolean {
     const { text } = this;
+    let tags = 0;
     let runStart = 0;
     let at = text.indexOf('<');
     while (at >= 0) {
+      if (++tags % TAGS_BETWEEN_LOOKS === 0 && outOfTime?.() === true) return false;
       const code = text.charCodeAt(at + 1);
       let end: number;
       if (isAsciiLetter(code)) {
         if (at > runStart) this.characters(runStart, at);
-        if (!this.tag.scan(at, at + 1)) return;
+        if (!this.tag.scan(at, at + 1)) return true;
         end = this.startTag();
       } else if (code === 47 /* / */) {
         const next = text.charCodeAt(at + 2);
         if (isAsciiLetter(next)) {
           if (at > runStart) this.characters(runStart, at);
-          if (!this.tag.scan(at, at + 2)) return;
+          if (!this.tag.scan(at, at + 2)) return true;
           this.endTag(this.tag.name, at);
           end = this.tag.end;
         } else if (at + 2 >= text.length) break;
@@ -94,6 +96,7 @@ class FastReader {
     }
     if (runStart < text.length) this.characters(runStart, text.length);
     this.open.popAll();
+    return true;
   }
 
   // ——— tokens ———

@@ -115,6 +115,14 @@ describe('limits', () => {
     const html = '<p>' + Array.from({ length: 400 }, (_, index) => `<b a${index}>`).join('') + '<p>x'.repeat(3000);
     expect(readPage(new TextEncoder().encode(html))).toMatchObject({ ok: false });
   });
+  it('stops when time is up, by both readers', () => {
+    let asked = 0;
+    const outOfTime = (): boolean => ++asked >= 2;
+    const html = '<p>x'.repeat(20_000);
+    expect(readSource(sourceOf(html), { outOfTime })).toEqual({ ok: false, reason: 'too-slow' });
+    asked = 0;
+    expect(readSource(sourceOf(`<b><p></b>${html}`), { outOfTime })).toEqual({ ok: false, reason: 'too-slow' });
+  });
   it('refuses what is too large', () => {
     expect(readPage(new Uint8Array(PAGE_LIMITS.size + 1))).toEqual({ ok: false, reason: 'too-large' });
   });

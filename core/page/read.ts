@@ -8,6 +8,8 @@ import { readTree } from './tree-reader.ts';
 export interface ReadOptions {
   /** Keep the visible text (engines need it; the survey of a large site does not). */
   readonly keepText?: boolean;
+  /** Asked now and then; true ends the reading with `too-slow`. */
+  readonly outOfTime?: () => boolean;
 }
 
 /** Reads a page's bytes into facts. Nothing in the page is executed or fetched. */
@@ -19,15 +21,15 @@ export function readPage(bytes: Uint8Array, options: ReadOptions & { readonly ht
 /** Reads a page that is decoded already. */
 export function readSource(source: SourceText, options: ReadOptions = {}): PageReading {
   const collector = new FactCollector(options.keepText === true);
-  const outcome = readFast(source.text, collector);
+  const outcome = readFast(source.text, collector, options.outOfTime);
   if (outcome === 'done') return { ok: true, facts: collector.finish(source.encoding) };
-  if (outcome === 'too-deep') return { ok: false, reason: 'too-deep' };
+  if (outcome !== 'hard') return { ok: false, reason: outcome };
   return readSourceByTree(source, options);
 }
 
 /** The same by building a tree: the oracle of the fast reader, and its stand-in on pages it leaves alone. */
 export function readSourceByTree(source: SourceText, options: ReadOptions = {}): PageReading {
   const collector = new FactCollector(options.keepText === true);
-  const outcome = readTree(source.text, collector);
+  const outcome = readTree(source.text, collector, options.outOfTime);
   return outcome === 'done' ? { ok: true, facts: collector.finish(source.encoding) } : { ok: false, reason: outcome };
 }

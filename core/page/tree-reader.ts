@@ -1,27 +1,29 @@
 import { defaultTreeAdapter, html, parse, type DefaultTreeAdapterTypes as Tree, type Token } from 'parse5';
 import { isJsonLdType, normalizeNewlines, valueRangeWithin, type Attributes, type Capture, type FactCollector } from './collector.ts';
 import { bitsOf, EDGE, HEADING, SILENT } from './elements.ts';
-import { PAGE_LIMITS, type HeadingFact } from './facts.ts';
+import { PAGE_LIMITS, TAGS_BETWEEN_LOOKS, type HeadingFact } from './facts.ts';
 import type { Range } from '../source/index.ts';
 
 const TOO_DEEP = Symbol('nested too deeply');
+const TOO_SLOW = Symbol('time ran out');
 const TOO_MANY = Symbol('more elements than the text can mean');
 
 /** Reads a page by building the whole tree: slower than the fast reader and right for every page. */
-export function readTree(text: string, collector: FactCollector): 'done' | 'too-deep' | 'too-many-elements' {
+export function readTree(text: string, collector: FactCollector, outOfTime?: () => boolean): 'done' | 'too-deep' | 'too-many-elements' | 'too-slow' {
   try {
-    const document = parse(text, { sourceCodeLocationInfo: true, treeAdapter: boundedAdapter(text.length) });
+    const document = parse(text, { sourceCodeLocationInfo: true, treeAdapter: boundedAdapter(text.length, outOfTime) });
     walk(document, new TreeWalker(text, collector));
     return 'done';
   } catch (thrown) {
     if (thrown === TOO_DEEP) return 'too-deep';
     if (thrown === TOO_MANY) return 'too-many-elements';
+    if (thrown === TOO_SLOW) return 'too-slow';
     throw thrown;
   }
 }
 
 /** The default adapter with a bound on depth and number: hostile nesting would otherwise cost minutes. */
-function boundedAdapter(units: number): typeof defaultTreeAdapter {
+function boundedAdapter(units: number, outOfTime?: () => boolean): typeof defaultTreeAdapter {
   const most = PAGE_LIMITS.elementsAtLeast + units * PAGE_LIMITS.elementsPerUnit;
   const depths = new WeakMap<object, number>();
   let elements = 0;
@@ -34,6 +36,7 @@ function boundedAdapter(units: number): typeof defaultTreeAdapter {
     ...defaultTreeAdapter,
     createElement(name, namespace, attributes) {
       if (++elements > most) throw TOO_MANY;
+      if (elements % TAGS_BETWEEN_LOOKS === 0 && outOfTime?.() === true) throw TOO_SLOW;
       return defaultTreeAdapter.createElement(name, namespace, attributes);
     },
     appendChild(parent, child) {

@@ -16,5 +16,6 @@ export const REFUSAL_WORDS: Readonly<Record<string, string>> = {
   duplicate: 'There are two files of this name; the first was kept.',
   unreadable: 'The browser could not read it.',
   'too-deep': 'It is nested more than 512 elements deep.',
+  'too-slow': 'It took longer than eight seconds to read.',
   'too-many-elements': 'It would unfold to more elements than its text can mean.',
 };

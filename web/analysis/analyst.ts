@@ -1,8 +1,8 @@
-import { readPage, readSource, type PageFacts, type PageRefusal } from '../../core/page/index.ts';
+import { PAGE_LIMITS, readPage, readSource, type PageFacts, type PageRefusal } from '../../core/page/index.ts';
 import { sourceDiff, type Hunk, type Manifest, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsLine, type RobotsVerdict } from '../../core/robots/index.ts';
 import { fieldsOf, isPageFile, type Change, type SiteDocument } from '../../core/site/index.ts';
-import { decodeBytes, decodeSource, placeOf } from '../../core/source/index.ts';
+import { decodeBytes, decodeSource } from '../../core/source/index.ts';
 import { forSurvey, Survey, type PageRow, type SiteNumbers, type SurveyedFacts } from '../../core/survey/index.ts';
 import type { WayIn } from '../../core/indexing/index.ts';
 import { eachPage, listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
@@ -75,7 +75,8 @@ export class Analyst {
     for await (const batch of eachPage(this.db, this.siteId)) {
       if (cancelled()) return undefined;
       for (const { path, bytes } of batch) {
-        const reading = readPage(bytes);
+        const until = this.now() + PAGE_LIMITS.milliseconds;
+        const reading = readPage(bytes, { outOfTime: () => this.now() > until });
         const read = reading.ok ? forSurvey(reading.facts) : reading.reason;
         this.cache.set(hashes.get(path) ?? path, read);
         pages.push({ id: path, read });
@@ -155,12 +156,6 @@ export class Analyst {
     const before = this.manifest?.files[path];
     const old = before ? decodeBytes(written(bytes, before.edits).bytes, encoding.name) : '';
     return sourceDiff(old, decodeBytes(written(bytes, copy.files[path]?.edits ?? []).bytes, encoding.name));
-  }
-
-  /** Line and column of an offset in a page's source. */
-  async place(id: string, offset: number): Promise<{ line: number; column: number } | undefined> {
-    const bytes = await loadBytes(this.db, this.siteId, id);
-    return bytes && placeOf(decodeSource(bytes).text, offset);
   }
 
   /** Takes a finished release in. */

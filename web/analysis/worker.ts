@@ -57,7 +57,6 @@ const service = {
   heaviest: (most: number) => site().heaviest(most),
   unreadable: () => site().unreadable(),
   diff: (path: string) => site().diff(path),
-  place: (id: string, offset: number) => site().place(id, offset),
 
   /** The changed files, or all, as a ZIP. */
   async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; refused: readonly { path: string; reason: string }[] }> {

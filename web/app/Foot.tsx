@@ -1,9 +1,10 @@
-import { Check, CircleAlert, LoaderCircle } from 'lucide-react';
+import { Check, CircleAlert, LoaderCircle, MoonStar } from 'lucide-react';
 import { Link } from 'react-router';
 import { isOpen } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { usePlace } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
+import { applyTheme, shownTheme } from './theme.ts';
 
 /** Saved state, the keys that matter, the site in numbers, and what waits for release. */
 export function Foot({ onUndo, onNext }: { readonly onUndo: () => void; readonly onNext: () => void }) {
@@ -36,7 +37,10 @@ export function Foot({ onUndo, onNext }: { readonly onUndo: () => void; readonly
         {counted(numbers.pages, 'page')} · {found} findable
         {troubles.map(([count, name]) => (count ? ` · ${count} ${name}` : ''))}
       </span>
-      <span className="ml-auto" />
+      <button type="button" className="wide-only ml-auto grid h-7 w-7 flex-none cursor-pointer place-items-center rounded-lg" aria-label="Change between light and dusk" title="Change between light and dusk" onClick={() => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper')}>
+        <MoonStar size={15} aria-hidden />
+      </button>
+      <span className="narrow-only ml-auto" />
       {!open && (
         <Link to={linkTo('doors')} className="my-1 rounded-lg bg-error px-2.5 py-1 font-semibold text-error-content">
           The site is closed

@@ -10,7 +10,8 @@ import { PageTree } from './PageTree.tsx';
 import { PathBar } from './PathBar.tsx';
 
 
-const Palette = lazy(() => import('./Palette.tsx').then((module) => ({ default: module.Palette })));
+const loadPalette = () => import('./Palette.tsx').then((module) => ({ default: module.Palette }));
+const Palette = lazy(loadPalette);
 
 /** Everything around a screen: path, tree, rail, foot, palette and the keys that work everywhere. */
 export function Shell() {
@@ -21,6 +22,7 @@ export function Shell() {
   useEffect(() => {
     rememberSite(siteId);
     void workspace.open(siteId);
+    return () => workspace.stopOpening();
   }, [workspace, siteId]);
   if (phase === 'failed') return <Failed />;
   if (phase !== 'ready' || openId !== siteId) return <Opening />;
@@ -46,6 +48,9 @@ function OpenShell() {
   useEffect(() => {
     if (place.page !== undefined) void workspace.select(place.page);
   }, [workspace, place.page]);
+
+  // Not part of the first screen, but there before the first Ctrl K: whoever presses it types on at once.
+  useEffect(() => void loadPalette(), []);
 
   const step = (direction: 1 | -1): void => {
     const id = nextToMend(direction, walked.current ?? place.page);

@@ -1,5 +1,6 @@
+import { noindexPlace } from '../../core/checks/index.ts';
 import { Empty } from '../ui/index.ts';
-import { PageHead, Rail, StateSign, usePlace } from '../pieces/index.ts';
+import { lineOf, PageHead, Rail, StateSign, usePlace } from '../pieces/index.ts';
 import { hideProperly, openPage, setPageIntent, useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Gates } from './Gates.tsx';
 import { KindTable } from './KindTable.tsx';
@@ -16,8 +17,13 @@ export function Doors() {
   const workspace = useWorkspaceApi();
   const { page } = usePlace();
   const row = useWorkspace((state) => (page === undefined ? undefined : state.byId.get(page)));
+  const detail = useWorkspace((state) => state.detail);
   const way = useReport((one) => (page === undefined ? Promise.resolve(undefined) : one.tools.analysis.wayIn(page)), page);
   if (!row) return <Empty title="There is no page here yet">Bring a site in, and every page’s way in is shown here.</Empty>;
+  const places =
+    detail?.id === row.id
+      ? { listed: lineOf(detail.source, noindexPlace(detail.facts)), 'main-address': lineOf(detail.source, detail.facts.linkTags.find((link) => link.inHead && link.rel.includes('canonical'))?.tag.start) }
+      : {};
   const banner = way && stateBanner(row.state, way);
   const act = { open: () => void openPage(workspace, row.id), hide: () => void hideProperly(workspace, [row.id]), 'keep-out': () => setPageIntent(workspace, row.id, 'out') };
   return (
@@ -37,7 +43,7 @@ export function Doors() {
           )}
         </div>
       )}
-      {way && <Gates way={way} />}
+      {way && <Gates way={way} places={places} />}
       <LiveLook address={row.address} key={row.id} />
       <KindTable />
       <Rail>

@@ -1,5 +1,5 @@
 import { Check, CircleHelp, Minus, X } from 'lucide-react';
-import type { Gate, WayIn } from '../../core/indexing/index.ts';
+import type { Gate, GateName, WayIn } from '../../core/indexing/index.ts';
 import { GATE_QUESTIONS, gateWords } from '../../core/wording/index.ts';
 
 const LOOKS: Readonly<Record<Gate['outcome'], { icon: typeof Check; className: string; word: string }>> = {
@@ -10,7 +10,7 @@ const LOOKS: Readonly<Record<Gate['outcome'], { icon: typeof Check; className: s
 };
 
 /** The way in: the gates a crawler passes in order, each with its evidence. */
-export function Gates({ way }: { readonly way: WayIn }) {
+export function Gates({ way, places }: { readonly way: WayIn; readonly places: Readonly<Partial<Record<GateName, string | undefined>>> }) {
   return (
     <ol className="panel gates" aria-label="The way in, gate by gate">
       {way.gates.map((gate) => {
@@ -24,6 +24,7 @@ export function Gates({ way }: { readonly way: WayIn }) {
             </span>
             <p className="font-semibold leading-snug">{GATE_QUESTIONS[gate.name]}</p>
             <p className="mono mt-1.5">{hidden ? 'cannot be read' : evidence}</p>
+            {places[gate.name] !== undefined && <p className="soft mt-0.5 text-[12px]">{places[gate.name]} of the page</p>}
             <p className={`mt-1 text-[12.5px] leading-snug ${gate.outcome === 'shut' ? 'font-semibold' : ''}`}>{hidden ? (gate.behind === 'shut' ? `${evidence} is in the page, but no engine gets to see it` : `behind the shut gate: ${evidence}`) : means}</p>
           </li>
         );

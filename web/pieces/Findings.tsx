@@ -8,7 +8,7 @@ const ICONS = { blocks: OctagonX, weakens: CircleAlert, polish: Sparkles } as co
 const COSTS: Readonly<Record<Cost, string>> = { blocks: 'blocks', weakens: 'weakens', polish: 'polish' };
 
 /** What is left to mend, worst first; each with its reason and one action. */
-export function Findings({ findings, action }: { readonly findings: readonly Finding[]; readonly action: (finding: Finding) => ReactNode }) {
+export function Findings({ findings, place, action }: { readonly findings: readonly Finding[]; readonly place: (finding: Finding) => string | undefined; readonly action: (finding: Finding) => ReactNode }) {
   const byId = useWorkspace((state) => state.byId);
   if (findings.length === 0) {
     return (
@@ -38,6 +38,7 @@ export function Findings({ findings, action }: { readonly findings: readonly Fin
               </div>
               <p className="soft mt-0.5 text-[13px]">
                 {words.why} {words.mend}
+                {place(finding) !== undefined && <span className="mono ml-1.5 whitespace-nowrap !text-[12px]">{place(finding)}</span>}
               </p>
             </div>
           </li>

@@ -1,4 +1,5 @@
 export { Findings } from './Findings.tsx';
+export { lineOf } from './line-of.ts';
 export { PAGE_STOPS, STOPS, useNextToMend, usePlace } from './navigation.ts';
 export { PageHead } from './PageHead.tsx';
 export { StateSign } from './StateSign.tsx';

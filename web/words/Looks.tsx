@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { checkPage, costOf, stopOf, weakens, type Finding } from '../../core/checks/index.ts';
+import { checkPage, costOf, findingPlace, stopOf, weakens, type Finding } from '../../core/checks/index.ts';
 import { stateOf, wayIn, type WayIn } from '../../core/indexing/index.ts';
 import type { PageFacts } from '../../core/page/index.ts';
 import { effectiveDescription, effectiveIntent, effectiveNoindex, effectiveTitle, siteHost } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { Findings, Rail, usePlace } from '../pieces/index.ts';
+import { Findings, lineOf, Rail, usePlace } from '../pieces/index.ts';
 import { Segments } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { BrowserTab, ResultCard } from './previews.tsx';
@@ -14,7 +14,7 @@ import { W } from './wording.ts';
 type Look = 'wide' | 'phone' | 'code';
 
 /** The rail of Words: how the page looks to others, and what is left on it. */
-export function Looks({ row, facts, title, description }: { readonly row: PageRow; readonly facts: PageFacts; readonly title: string; readonly description: string }) {
+export function Looks({ row, facts, source, title, description }: { readonly row: PageRow; readonly facts: PageFacts; readonly source: string; readonly title: string; readonly description: string }) {
   const [look, setLook] = useState<Look>('wide');
   const findings = useLiveFindings(row, facts);
   const { go } = usePlace();
@@ -33,7 +33,7 @@ export function Looks({ row, facts, title, description }: { readonly row: PageRo
         {findings.length > 0 && <span className="soft text-[13px]">{findings.length} open</span>}
       </div>
       <div className="mt-1.5">
-        <Findings findings={findings} action={(finding) => <Mend finding={finding} onDoors={() => go('doors', row.id)} onPage={(id) => go('words', id)} />} />
+        <Findings findings={findings} place={(finding) => lineOf(source, findingPlace(finding, facts))} action={(finding) => <Mend finding={finding} onDoors={() => go('doors', row.id)} onPage={(id) => go('words', id)} />} />
       </div>
     </Rail>
   );

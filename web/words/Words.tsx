@@ -34,7 +34,7 @@ export function Words() {
       <TextField field="title" label="Title" page={row.id} name={row.name} value={title} rooms={TITLE_ROOMS} suggestions={suggestTitles(facts, title.value)} />
       <TextField field="description" label="Description" page={row.id} name={row.name} value={description} rooms={DESCRIPTION_ROOMS} suggestions={suggestDescriptions(facts, description.value)} />
       <IntentChoice row={row} />
-      <Looks row={row} facts={facts} title={title.value} description={description.value} />
+      <Looks row={row} facts={facts} source={detail.source} title={title.value} description={description.value} />
     </div>
   );
 }

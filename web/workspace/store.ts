@@ -102,6 +102,14 @@ export class Workspace {
     }
   }
 
+  /** Stops opening a site, where one is being opened. */
+  stopOpening(): void {
+    if (this.state.phase !== 'opening') return;
+    void this.tools.analysis.cancel(`open-${this.opened}`);
+    this.opened++;
+    this.store.setState({ phase: 'closed' });
+  }
+
   /** Makes a change: at once on the screen, then in the browser's database, in the worker and in other tabs. */
   change(change: Change, about: About): void {
     const { document, site } = this.state;

@@ -1,0 +1,36 @@
+import { documentTitle, indexDirectives, metaDescription, robotsMetas, type PageFacts } from '../page/index.ts';
+import type { Finding } from './finding.ts';
+
+/** Where in the page's text a finding stands, as a UTF-16 offset; undefined for what is missing, or not in this page. */
+export function findingPlace(finding: Finding, facts: PageFacts): number | undefined {
+  switch (finding.code) {
+    case 'title-leftover':
+    case 'title-cut':
+    case 'title-same':
+    case 'title-outside-head':
+    case 'name-number':
+      return documentTitle(facts)?.tag.start;
+    case 'title-several':
+      return facts.titles[1]?.tag.start;
+    case 'description-same':
+    case 'description-cut':
+      return metaDescription(facts)?.tag.start;
+    case 'image-alt-missing':
+      return facts.images.find((image) => image.alt === undefined && !image.decorative)?.tag.start;
+    case 'lang-missing':
+      return facts.htmlTag?.start;
+    case 'shut-out':
+      return noindexPlace(facts);
+    case 'title-missing':
+    case 'description-missing':
+    case 'heading-missing':
+    case 'leaking':
+    case 'half-hidden':
+      return undefined;
+  }
+}
+
+/** Where a page says noindex. */
+export function noindexPlace(facts: PageFacts): number | undefined {
+  return robotsMetas(facts).find((meta) => indexDirectives(meta.content ?? '').noindex)?.tag.start;
+}
