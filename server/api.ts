@@ -9,6 +9,7 @@ import {
   sitemapRequest,
   verifyRequest,
   type ClockAnswer,
+  type HostedAnswer,
   type LiveAnswer,
   type MissingAnswer,
   type SearchAnswer,
@@ -40,7 +41,7 @@ export function serveApi(app: FastifyInstance, standIns: StandIns, fetchReal: Fe
     return { kept: listing.entries.length };
   });
 
-  app.get('/api/host/sites/:host', async (request) => host.site(parseInput(hostParam, request.params).host));
+  app.get('/api/host/sites/:host', async (request): Promise<HostedAnswer> => ({ site: host.site(parseInput(hostParam, request.params).host) ?? null }));
   app.post('/api/host/sites/:host/releases', { bodyLimit: 16_000_000 }, async (request) => host.release(parseInput(hostParam, request.params).host, parseInput(releaseRequest, request.body)));
 
   app.get('/api/clock', async (): Promise<ClockAnswer> => ({ now: clock.iso() }));

@@ -76,7 +76,6 @@ describe('errors', () => {
   it.each([
     ['POST', '/api/clock/advance', { days: 0 }, 'bad-input'],
     ['POST', '/api/clock/advance', { days: 1, more: true }, 'bad-input'],
-    ['GET', '/api/host/sites/none.example', undefined, 'unknown-site'],
     ['GET', '/api/host/sites/..%2f..', undefined, 'bad-input'],
     ['POST', '/api/skerry/sitemaps', { host: HOST, address: `${ORIGIN}/sitemap.xml` }, 'not-verified'],
     ['POST', `/api/host/sites/${HOST}/releases`, { number: 1, origin: ORIGIN, files: [{ path: '../x', hash: sha('x'), size: 1 }] }, 'bad-input'],
@@ -182,6 +181,11 @@ describe('the host', () => {
     const served = await standIns.host.server().inject({ url: '/', headers: { host: `${HOST}.localhost:4311` } });
     expect([served.statusCode, served.body]).toEqual([200, 'hello']);
     expect((await standIns.host.server().inject({ url: '/', headers: { host: 'other.example' } })).statusCode).toBe(404);
+  });
+  it('says what it hosts, and that there is nothing', async () => {
+    expect(await get(`/api/host/sites/${HOST}`)).toEqual({ site: null });
+    await release({ 'index.html': 'hello' }, 7);
+    expect(await get(`/api/host/sites/${HOST}`)).toMatchObject({ site: { host: HOST, number: 7, files: 1, visit: `http://${HOST}.localhost:${standIns.host.port}/` } });
   });
   it('asks only for bytes that it lacks', async () => {
     await release({ 'index.html': 'hello' });

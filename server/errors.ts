@@ -8,7 +8,6 @@ export const ERRORS = {
   'foreign-origin': { status: 403, message: 'This request came from another web page.' },
   'bad-input': { status: 400, message: 'The request is not what this address expects.' },
   'not-found': { status: 404, message: 'There is nothing at this address.' },
-  'unknown-site': { status: 404, message: 'No site of this name has been released here.' },
   'missing-bytes': { status: 409, message: 'Some files of this release have not arrived.' },
   'wrong-bytes': { status: 422, message: 'A file did not arrive as it was sent.' },
   'too-large': { status: 413, message: 'That is more than this server takes at once.' },

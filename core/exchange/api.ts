@@ -37,6 +37,10 @@ export interface HostedSite {
   readonly visit: string;
 }
 
+export interface HostedAnswer {
+  readonly site: HostedSite | null;
+}
+
 export const hostParam = z.strictObject({ host: hostName });
 export const hashParam = z.strictObject({ hash: sha256 });
 export const sitemapRequest = z.strictObject({ host: hostName, address: z.url().max(2048) });

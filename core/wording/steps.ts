@@ -3,6 +3,9 @@ import { list } from './findings.ts';
 import { counted, KIND_WORDS } from './states.ts';
 import { shortDate } from './gates.ts';
 
+/** Past this many pages a number of minutes only discourages. */
+const LONG_WALK = 60;
+
 /** A step in words, with what its one action says. */
 export function stepWords(step: Step, nameOf: (page: string) => string): { readonly headline: string; readonly why: string; readonly action: string } {
   switch (step.code) {
@@ -24,7 +27,7 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
       return { headline: `${step.pages.length === 1 ? `“${nameOf(step.pages[0] as string)}” is` : `${step.pages.length} pages are`} only half hidden`, why: 'robots.txt forbids fetching, so engines cannot read that it should stay out; the bare address may be listed.', action: 'Hide it properly' };
     case 'write-words': {
       const parts = [step.missing > 0 ? `${counted(step.missing, 'page')} without a description` : '', step.same > 0 ? `${step.same} that share one` : ''].filter(Boolean);
-      return { headline: `Write the words of ${counted(step.pages.length, 'page')}`, why: `${parts.length > 0 ? `${parts.join(', ')}. ` : ''}About ${counted(Math.max(1, Math.round(step.pages.length * 1.5)), 'minute')}.`, action: 'Start the walk' };
+      return { headline: `Write the words of ${counted(step.pages.length, 'page')}`, why: `${parts.length > 0 ? `${parts.join(', ')}. ` : ''}${step.pages.length > LONG_WALK ? 'A long walk: begin with those that matter most to you.' : `About ${counted(Math.max(1, Math.round(step.pages.length * 1.5)), 'minute')}.`}`, action: 'Start the walk' };
     }
     case 'say-who':
       return { headline: 'Say who is behind the site', why: 'A name and what you are is enough; engines then know whose pages these are.', action: 'Fill it in' };

@@ -54,13 +54,13 @@ export class StandInHost {
     const files = Object.fromEntries(request.files.map(({ path, hash, size }) => [path, { hash, size }]));
     this.sites = { ...this.sites, [host]: { number: request.number, origin: request.origin, at: this.clock.iso(), files } };
     await this.store.write('host', { version: 1, sites: this.sites });
-    return this.site(host);
+    return this.site(host) as HostedSite;
   }
 
-  /** What is hosted under a name. Fails with `unknown-site`. */
-  site(host: string): HostedSite {
+  /** What is hosted under a name; undefined where nothing is. */
+  site(host: string): HostedSite | undefined {
     const site = this.has(host) ? this.sites[host] : undefined;
-    if (!site) throw new RequestError('unknown-site', host);
+    if (!site) return undefined;
     // Browsers take every name under `localhost` to this machine, so a site can be visited without any set-up.
     return { host, number: site.number, at: site.at, files: Object.keys(site.files).length, visit: `http://${host}.localhost:${this.port}/` };
   }

@@ -18,10 +18,10 @@ export function PathBar() {
     <header className="path">
       <div className="path-site relative w-[248px] flex-none !p-0 max-[760px]:w-full">
         <Link to={linkTo('')} aria-current={here === '' ? 'page' : undefined} className="h-full !border-t-[3px] pr-9" aria-label={`Start: ${name}`}>
-          <span className="flex items-center gap-2.5">
-            <img src="/beacon.svg" alt="" width={30} height={30} />
+          <span className="flex min-w-0 items-center gap-2.5">
+            <img src="/beacon.svg" alt="" width={30} height={30} className="flex-none" />
             <span className="min-w-0">
-              <span className="stop-name block truncate">{name}</span>
+              <span className="display block truncate text-[15.5px] font-semibold">{name}</span>
               <small className="block truncate">{host}</small>
             </span>
           </span>

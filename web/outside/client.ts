@@ -1,4 +1,4 @@
-import { errorAnswer, type ClockAnswer, type EngineSite, type HostedSite, type LiveAnswer, type MissingAnswer, type ProofTag, type ReleaseRequest, type SearchAnswer } from '../../core/exchange/index.ts';
+import { errorAnswer, type ClockAnswer, type EngineSite, type HostedAnswer, type HostedSite, type LiveAnswer, type MissingAnswer, type ProofTag, type ReleaseRequest, type SearchAnswer } from '../../core/exchange/index.ts';
 import type { IndexRecord } from '../../core/engine/index.ts';
 import type { ProofOutcome } from '../../core/ownership/index.ts';
 
@@ -63,11 +63,7 @@ export function outsideOver(fetching: typeof fetch): Outside {
     beginDemoAnew: async () => void (await ask('POST', '/api/demo/begin-anew', {})),
     clock: () => ask('GET', '/api/clock'),
     advance: (days) => ask('POST', '/api/clock/advance', { days }),
-    hosted: (host) =>
-      ask<HostedSite>('GET', `/api/host/sites/${host}`).catch((error: unknown) => {
-        if (error instanceof OutsideError && error.code === 'unknown-site') return undefined;
-        throw error;
-      }),
+    hosted: async (host) => (await ask<HostedAnswer>('GET', `/api/host/sites/${host}`)).site ?? undefined,
     missing: (hashes) => ask('POST', '/api/host/missing', { hashes }),
     sendBytes: async (bundle) => void (await ask('POST', '/api/host/bytes', bundle)),
     release: (host, request) => ask('POST', `/api/host/sites/${host}/releases`, request),

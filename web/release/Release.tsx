@@ -22,9 +22,13 @@ export function Release() {
   const host = siteHost(document);
   const [busy, setBusy] = useState<{ what: string; done: number; of: number }>();
   const [outcome, setOutcome] = useState<ReleaseOutcome>();
-  const [hosted, setHosted] = useState<HostedSite>();
+  /** Null once it is known that nothing is hosted. */
+  const [hosted, setHosted] = useState<HostedSite | null>();
   useEffect(() => {
-    workspace.tools.outside.hosted(host).then(setHosted, () => undefined);
+    workspace.tools.outside.hosted(host).then(
+      (found) => setHosted(found ?? null),
+      () => undefined,
+    );
   }, [workspace, host, outcome]);
   if (!items) return <Busy what="Comparing with the last release" done={0} of={1} />;
   const open = isOpen(document);
@@ -48,8 +52,8 @@ export function Release() {
           <h1>{W.title}</h1>
           <p className="soft mt-1">{items.length === 0 ? 'The working copy and what is live are the same.' : `${counted(items.length, 'file')} differ from ${releases[0] ? `release ${releases[0][0]}` : 'what is live'}.`}</p>
         </div>
-        <button type="button" className="btn btn-primary" disabled={busy !== undefined || items.length === 0} onClick={() => void go('host')}>
-          {W.toHost} {nextNumber(workspace, hosted)}
+        <button type="button" className="btn btn-primary" disabled={busy !== undefined || (items.length === 0 && hosted !== null)} onClick={() => void go('host')}>
+          {W.toHost} {nextNumber(workspace, hosted ?? undefined)}
         </button>
       </header>
       {!open && <p className="notice notice-bad mb-3">{W.closed}</p>}
@@ -81,7 +85,11 @@ export function Release() {
         </div>
       )}
       {items.length === 0 ? (
-        <Empty title={W.nothing}>{W.nothingWhy}</Empty>
+        hosted === null ? (
+          <Empty title={W.asBroughtIn}>{W.asBroughtInWhy}</Empty>
+        ) : (
+          <Empty title={W.nothing}>{W.nothingWhy}</Empty>
+        )
       ) : (
         <ul className="panel overflow-hidden" aria-label="Files that wait for release">
           {items.slice(0, DRAWN).map((item) => (

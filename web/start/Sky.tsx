@@ -18,7 +18,8 @@ export function Sky() {
   return (
     <section aria-label="The sky: one sign per page" className={`panel sky mt-5${rows.length > 60 ? ' sky-dense' : ''}`}>
       {groups.map(({ kind, rows: pages }) => {
-        const signs = dense ? pages.filter((row) => row.state !== 'findable').slice(0, 120) : pages;
+        const troubled = dense ? pages.filter((row) => row.state !== 'findable') : pages;
+        const signs = dense ? troubled.slice(0, 120) : pages;
         return (
           <div key={kind} className="sky-group">
             <div className="sky-signs">
@@ -31,6 +32,7 @@ export function Sky() {
             </div>
             <p className="soft mt-1.5 text-[12.5px]">
               {KIND_WORDS[kind].many} {dense && `· ${pages.length.toLocaleString('en')}`}
+              {troubled.length > signs.length && `, ${(troubled.length - signs.length).toLocaleString('en')} more like these`}
             </p>
           </div>
         );

@@ -18,6 +18,7 @@ export function answer(numbers: SiteNumbers, open: boolean): readonly [string, s
   if (numbers.pages === 0) return ['There are ', 'no pages', ' here yet.'];
   if (!open) return ['The site is ', 'closed to engines', '.'];
   if (numbers.wanted === 0) return ['You want ', 'no page', ' of this site found.'];
+  if (numbers.found === 0 && numbers.wanted === 1) return ['People cannot find ', 'the one page', ' you want found.'];
   if (numbers.found === 0) return ['People can find ', `none of the ${counted(numbers.wanted, 'page')}`, ' you want found.'];
   if (numbers.found === numbers.wanted) return ['People can find ', numbers.wanted === 1 ? 'the one page' : `all ${numbers.wanted} pages`, ' you want found.'];
   return ['People can find ', `${numbers.found} of the ${numbers.wanted} pages`, ' you want found.'];
