@@ -56,7 +56,7 @@ function OpenShell() {
     const id = nextToMend(direction, walked.current ?? place.page);
     walked.current = id;
     if (id === undefined) toast('No other page needs mending.');
-    else place.go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id);
+    else place.go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id, true);
   };
   const undo = (): void => {
     const label = workspace.undo();

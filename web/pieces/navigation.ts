@@ -18,19 +18,22 @@ export const STOPS: readonly { readonly id: Stop; readonly name: string; readonl
 /** Stops that are about one page at a time; the others keep the current page but do not show it. */
 export const PAGE_STOPS: readonly string[] = ['words', 'doors'];
 
+const WALKING = { walking: true } as const;
+
 /** Where we are: site, stop, current page; and ways to go elsewhere. */
 export function usePlace() {
   const { siteId = '', stop } = useParams();
   const [query] = useSearchParams();
   const navigate = useNavigate();
-  const { pathname } = useLocation();
+  const { pathname, state } = useLocation();
   const asked = query.get('page');
   const byId = useWorkspace((state) => state.byId);
   const first = useWorkspace((state) => state.rows[0]?.id);
   const page = asked !== null && byId.has(asked) ? asked : first;
   const linkTo = useCallback((to: Stop | '', id = asked) => `/s/${siteId}${to === '' ? '' : `/${to}`}${id === null || id === undefined ? '' : `?page=${encodeURIComponent(id)}`}`, [siteId, asked]);
-  const go = useCallback((to: Stop | '', id?: string) => void navigate(linkTo(to, id ?? asked)), [navigate, linkTo, asked]);
-  return { siteId, stop: stop as Stop | undefined, page, pathname, linkTo, go };
+  /** `walking`: the page is one of a walk, so its screen puts the cursor where there is something to mend. */
+  const go = useCallback((to: Stop | '', id?: string, walking = false) => void navigate(linkTo(to, id ?? asked), walking ? { state: WALKING } : {}), [navigate, linkTo, asked]);
+  return { siteId, stop: stop as Stop | undefined, page, pathname, linkTo, go, walking: (state as { walking?: unknown } | null)?.walking === true };
 }
 
 /** The next (or previous) page after the current one that has something to mend, going round. */
