@@ -61,12 +61,6 @@ export function serveApi(app: FastifyInstance, standIns: StandIns, fetchReal: Fe
     return skerry.handIn(name, address);
   });
   app.get('/api/skerry/search', async (request): Promise<SearchAnswer> => ({ results: skerry.search(parseInput(searchQuery, request.query).q) }));
-  app.get('/api/skerry/records', async (request) => {
-    const record = skerry.record(parseInput(addressQuery, request.query).address);
-    if (!record) throw new RequestError('not-found');
-    return record;
-  });
-
   app.get('/api/live', async (request): Promise<LiveAnswer> => {
     const { address } = parseInput(addressQuery, request.query);
     const standIn = host.has(new URL(address).hostname);

@@ -23,5 +23,8 @@ export function guardRequests(app: FastifyInstance): void {
     const { origin } = request.headers;
     const changes = request.method !== 'GET' && request.method !== 'HEAD';
     if (origin === undefined ? changes : origin !== `http://${host}`) throw new RequestError('foreign-origin');
+    // A picture or a script tag of another page sends no Origin; the browser still says where the request came from.
+    const site = request.headers['sec-fetch-site'];
+    if ((site === 'cross-site' || site === 'same-site') && request.url.startsWith('/api/')) throw new RequestError('foreign-origin');
   });
 }

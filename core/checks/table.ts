@@ -57,13 +57,25 @@ export function checkPage(input: CheckInput): Finding[] {
     const finding = check.look(input);
     if (finding) found.push(finding);
   }
-  return found.sort((a, b) => RANK[costOf(a)] - RANK[costOf(b)]);
+  return sorted(found);
 }
 
-/** Whether words of this page weaken it: what makes "findable" into "findable, to mend". States are not asked, they follow from this. */
-export function weakens(input: Omit<CheckInput, 'state' | 'way'>): boolean {
-  return CHECKS.some((check) => check.cost === 'weakens' && check.stop === 'words' && check.look(input as CheckInput) !== undefined);
+/** What checks of the words look at: states and gates follow from them, so they are not asked. */
+export type WordsInput = Omit<CheckInput, 'state' | 'way'>;
+
+/** The findings about the words of one page alone; cheap enough for each key. */
+export function checkWords(input: WordsInput): Finding[] {
+  const out = input.intent.intent === 'out';
+  return sorted(WORDS.flatMap((check) => (out && !check.alsoWhenOut ? [] : (check.look(input as CheckInput) ?? []))));
 }
+
+/** Whether words of this page weaken it: what makes "findable" into "findable, to mend". */
+export function weakens(input: WordsInput): boolean {
+  return WORDS.some((check) => check.cost === 'weakens' && check.look(input as CheckInput) !== undefined);
+}
+
+const WORDS = CHECKS.filter((check) => check.stop === 'words');
+const sorted = (findings: Finding[]): Finding[] => findings.sort((a, b) => RANK[costOf(a)] - RANK[costOf(b)]);
 
 /** The "enough" line: nothing blocks the page and nothing weakens it. Polish is for those who like it. */
 export function isEnough(findings: readonly Finding[]): boolean {

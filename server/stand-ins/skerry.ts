@@ -1,6 +1,6 @@
 import { createHmac } from 'node:crypto';
 import { z } from 'zod';
-import { readAnswer, search, type IndexRecord } from '../../core/engine/index.ts';
+import { readAnswer, search } from '../../core/engine/index.ts';
 import type { EngineSite, ProofTag } from '../../core/exchange/index.ts';
 import { findProof, type ProofOutcome } from '../../core/ownership/index.ts';
 import { RequestError } from '../errors.ts';
@@ -106,11 +106,6 @@ export class Skerry {
 
   search(query: string): ReturnType<typeof search> {
     return search(Object.values(this.sites).flatMap((site) => site.records), query);
-  }
-
-  /** One record, whole. */
-  record(address: string): IndexRecord | undefined {
-    return Object.values(this.sites).flatMap((site) => site.records).find((record) => record.address === address);
   }
 
   private has(host: string): boolean {

@@ -9,6 +9,7 @@ import { PAGE_STOPS, StateSign, usePlace } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 type Filter = 'all' | 'no-description' | 'same' | 'shut-out' | 'leaking' | 'to-mend';
+const NONE: readonly PageRow[] = [];
 const has = (row: PageRow, ...codes: string[]): boolean => row.findings.some((finding) => codes.includes(finding.code));
 const FILTERS: readonly { id: Filter; name: string; test: (row: PageRow) => boolean }[] = [
   { id: 'all', name: 'All', test: () => true },
@@ -22,7 +23,11 @@ const FILTERS: readonly { id: Filter; name: string; test: (row: PageRow) => bool
 /** The site as its addresses, with signs and what is open; typed text and filters narrow it. */
 export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
   // A whole site's rows may wait for the keys: the tree is drawn when there is time.
-  const rows = useDeferredValue(useWorkspace((state) => state.rows));
+  const rows = useDeferredValue(
+    useWorkspace((state) => state.rows),
+    NONE,
+  );
+  const empty = useWorkspace((state) => state.rows.length === 0);
   const { page, go } = usePlace();
   const stop = useLocation().pathname.split('/')[3] ?? '';
   const [filter, setFilter] = useState<Filter>('all');
@@ -88,7 +93,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
         </div>
       </div>
       <div ref={scroller} className="min-h-0 flex-1 overflow-auto pb-4" onKeyDown={keys}>
-        {shown.length === 0 && <p className="soft px-4 py-3">{rows.length === 0 ? 'No pages yet.' : 'No page fits this.'}</p>}
+        {shown.length === 0 && (empty || rows.length > 0) && <p className="soft px-4 py-3">{empty ? 'No pages yet.' : 'No page fits this.'}</p>}
         <ul className="relative" style={{ height: list.getTotalSize() }}>
           {list.getVirtualItems().map((item) => {
             const row = shown[item.index] as PageRow;

@@ -12,9 +12,13 @@ const STOP_OF: Readonly<Record<Step['code'], Stop>> = {
 export function useStopCounts(): Readonly<Partial<Record<Stop, number>>> {
   const workspace = useWorkspaceApi();
   // Counts follow the survey, not the keys: it looks at all pages again and says when it is done.
-  const surveyed = useDeferredValue(useWorkspace((state) => state.surveyed));
+  const surveyed = useDeferredValue(
+    useWorkspace((state) => state.surveyed),
+    0,
+  );
   const engine = useWorkspace((state) => state.engine);
   return useMemo(() => {
+    if (surveyed === 0) return {};
     const { document, rows, numbers } = workspace.state;
     const counts: Partial<Record<Stop, number>> = { words: 0, meaning: 0, doors: 0, map: 0, release: 0, proof: 0, watch: 0 };
     for (const { step } of openSteps(document, rows, numbers, engine)) {
@@ -23,6 +27,5 @@ export function useStopCounts(): Readonly<Partial<Record<Stop, number>>> {
       counts[stop] = (counts[stop] ?? 0) + weight;
     }
     return counts;
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `surveyed` stands for all that the survey told
   }, [workspace, surveyed, engine]);
 }

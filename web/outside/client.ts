@@ -1,5 +1,26 @@
-import { errorAnswer, type ClockAnswer, type EngineSite, type HostedAnswer, type HostedSite, type LiveAnswer, type MissingAnswer, type ProofTag, type ReleaseRequest, type SearchAnswer } from '../../core/exchange/index.ts';
-import type { IndexRecord } from '../../core/engine/index.ts';
+import { z } from 'zod';
+import {
+  clockAnswer,
+  demoStory,
+  engineSite,
+  errorAnswer,
+  hostedAnswer,
+  hostedSite,
+  liveAnswer,
+  missingAnswer,
+  proofOutcome,
+  proofTag,
+  searchAnswer,
+  type ClockAnswer,
+  type DemoStory,
+  type EngineSite,
+  type HostedSite,
+  type LiveAnswer,
+  type MissingAnswer,
+  type ProofTag,
+  type ReleaseRequest,
+  type SearchAnswer,
+} from '../../core/exchange/index.ts';
 import type { ProofOutcome } from '../../core/ownership/index.ts';
 
 /** A request that the server refused, or that did not reach it. */
@@ -28,22 +49,12 @@ export interface Outside {
   handIn(host: string, address: string): Promise<EngineSite>;
   engineSite(host: string): Promise<EngineSite>;
   search(query: string): Promise<SearchAnswer>;
-  record(address: string): Promise<IndexRecord>;
   live(address: string): Promise<LiveAnswer>;
-}
-
-/** What the demo says of itself. */
-export interface DemoStory {
-  readonly host: string;
-  readonly origin: string;
-  readonly releasedAt: string;
-  readonly releaseNumber: number;
-  readonly notReleased: readonly string[];
 }
 
 /** The server on this machine as the outside. */
 export function outsideOver(fetching: typeof fetch): Outside {
-  async function ask<T>(method: 'GET' | 'POST', path: string, body?: unknown): Promise<T> {
+  async function ask<T>(method: 'GET' | 'POST', path: string, schema: z.ZodType<T>, body?: unknown): Promise<T> {
     const content = body instanceof Blob ? { body, headers: { 'content-type': 'application/zip' } } : body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } };
     const response = await fetching(path, { method, ...content }).catch(() => {
       throw new OutsideError('no-server', 'The program’s server does not answer. Is it still running? Nothing you wrote is lost.');
@@ -52,27 +63,28 @@ export function outsideOver(fetching: typeof fetch): Outside {
       const parsed = errorAnswer.safeParse(await response.json().catch(() => undefined));
       throw parsed.success ? new OutsideError(parsed.data.error.code, parsed.data.error.message) : new OutsideError('broken', `The server answered ${response.status}.`);
     }
-    return response.json() as Promise<T>;
+    const answer = schema.safeParse(await response.json().catch(() => undefined));
+    if (!answer.success) throw new OutsideError('broken', 'The server answered something that makes no sense here.');
+    return answer.data;
   }
   const query = (name: string, value: string): string => `?${name}=${encodeURIComponent(value)}`;
   return {
     async demo() {
-      const [story, zip] = await Promise.all([ask<DemoStory>('GET', '/api/demo'), fetching('/api/demo.zip').then((response) => response.arrayBuffer())]);
+      const [story, zip] = await Promise.all([ask('GET', '/api/demo', demoStory), fetching('/api/demo.zip').then((response) => response.arrayBuffer())]);
       return { story, zip: new Uint8Array(zip) };
     },
-    beginDemoAnew: async () => void (await ask('POST', '/api/demo/begin-anew', {})),
-    clock: () => ask('GET', '/api/clock'),
-    advance: (days) => ask('POST', '/api/clock/advance', { days }),
-    hosted: async (host) => (await ask<HostedAnswer>('GET', `/api/host/sites/${host}`)).site ?? undefined,
-    missing: (hashes) => ask('POST', '/api/host/missing', { hashes }),
-    sendBytes: async (bundle) => void (await ask('POST', '/api/host/bytes', bundle)),
-    release: (host, request) => ask('POST', `/api/host/sites/${host}/releases`, request),
-    proofTag: (host) => ask('GET', `/api/skerry/tags/${host}`),
-    verify: (host, origin) => ask('POST', '/api/skerry/verifications', { host, origin }),
-    handIn: (host, address) => ask('POST', '/api/skerry/sitemaps', { host, address }),
-    engineSite: (host) => ask('GET', `/api/skerry/sites/${host}`),
-    search: (text) => ask('GET', `/api/skerry/search${query('q', text)}`),
-    record: (address) => ask('GET', `/api/skerry/records${query('address', address)}`),
-    live: (address) => ask('GET', `/api/live${query('address', address)}`),
+    beginDemoAnew: async () => void (await ask('POST', '/api/demo/begin-anew', demoStory, {})),
+    clock: () => ask('GET', '/api/clock', clockAnswer),
+    advance: (days) => ask('POST', '/api/clock/advance', clockAnswer, { days }),
+    hosted: async (host) => (await ask('GET', `/api/host/sites/${host}`, hostedAnswer)).site ?? undefined,
+    missing: (hashes) => ask('POST', '/api/host/missing', missingAnswer, { hashes }),
+    sendBytes: async (bundle) => void (await ask('POST', '/api/host/bytes', z.object({ kept: z.number() }), bundle)),
+    release: (host, request) => ask('POST', `/api/host/sites/${host}/releases`, hostedSite, request),
+    proofTag: (host) => ask('GET', `/api/skerry/tags/${host}`, proofTag),
+    verify: (host, origin) => ask('POST', '/api/skerry/verifications', proofOutcome, { host, origin }),
+    handIn: (host, address) => ask('POST', '/api/skerry/sitemaps', engineSite, { host, address }),
+    engineSite: (host) => ask('GET', `/api/skerry/sites/${host}`, engineSite),
+    search: (text) => ask('GET', `/api/skerry/search${query('q', text)}`, searchAnswer),
+    live: (address) => ask('GET', `/api/live${query('address', address)}`, liveAnswer),
   };
 }

@@ -1,1 +1,1 @@
-export { OutsideError, outsideOver, type DemoStory, type Outside } from './client.ts';
+export { OutsideError, outsideOver, type Outside } from './client.ts';

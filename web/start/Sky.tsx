@@ -1,16 +1,22 @@
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { KINDS } from '../../core/site/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
 import { KIND_WORDS, STATE_WORDS } from '../../core/wording/index.ts';
 import { StateSign, usePlace } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 const TROUBLE = new Set(['shut-out', 'leaking']);
+const NONE: readonly PageRow[] = [];
 /** Past this many pages a sign each is too much; the sky then shows the troubled ones and counts the rest. */
 const EACH = 400;
 
 /** One sign per page, grouped by kind, in tree order; a click goes there. */
 export function Sky() {
-  const rows = useWorkspace((state) => state.rows);
+  // Hundreds of signs may wait for the sentence above them.
+  const rows = useDeferredValue(
+    useWorkspace((state) => state.rows),
+    NONE,
+  );
   const { go } = usePlace();
   const groups = useMemo(() => KINDS.map((kind) => ({ kind, rows: rows.filter((row) => row.kind === kind) })).filter((group) => group.rows.length > 0), [rows]);
   if (rows.length === 0) return null;

@@ -28,15 +28,14 @@ export async function loadBytes(db: Database, siteId: string, path: string): Pro
   return (await db.get(storeOf(path), [siteId, path]))?.bytes;
 }
 
-/** All pages of a site, batch by batch: a whole site's pages are never in memory at once. */
+/** All pages of a site, batch by batch: a whole site's pages are never in memory at once. The next batch is fetched while the last one is worked on. */
 export async function* eachPage(db: Database, siteId: string): AsyncGenerator<StoredBytes[]> {
-  let range = siteRange(siteId);
-  for (;;) {
-    const batch = await db.getAll('pages', range, BATCH);
+  let coming: Promise<StoredBytes[]> | undefined = db.getAll('pages', siteRange(siteId), BATCH);
+  while (coming) {
+    const batch: StoredBytes[] = await coming;
+    const last = batch.length === BATCH ? batch[BATCH - 1] : undefined;
+    coming = last && db.getAll('pages', IDBKeyRange.bound([siteId, last.path], [siteId, []], true), BATCH);
     if (batch.length > 0) yield batch;
-    const last = batch.at(-1);
-    if (!last || batch.length < BATCH) return;
-    range = IDBKeyRange.bound([siteId, last.path], [siteId, []], true);
   }
 }
 

@@ -1,6 +1,5 @@
 import { useState } from 'react';
-import { checkPage, costOf, findingPlace, stopOf, weakens, type Finding } from '../../core/checks/index.ts';
-import { stateOf, wayIn, type WayIn } from '../../core/indexing/index.ts';
+import { checkWords, findingPlace, stopOf, type Finding } from '../../core/checks/index.ts';
 import type { PageFacts } from '../../core/page/index.ts';
 import { effectiveDescription, effectiveIntent, effectiveNoindex, effectiveTitle, siteHost } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
@@ -53,12 +52,9 @@ function useLiveFindings(row: PageRow, facts: PageFacts): Finding[] {
     noindex,
     site: { host: siteHost(document), sameTitle: others('title-same'), sameDescription: others('description-same') },
   };
-  const doors = row.findings.filter((finding) => stopOf(finding) === 'doors');
-  return [...doors, ...checkPage({ ...input, state: stateOf(input.intent.intent, 'listed', weakens(input)), way: OPEN_WAY })].filter((finding) => stopOf(finding) === 'words' || doors.includes(finding)).sort((a, b) => rank(a) - rank(b));
+  // What concerns the doors comes from the survey, and blocks or weakens: it stands first.
+  return [...row.findings.filter((finding) => stopOf(finding) === 'doors'), ...checkWords(input)];
 }
-
-const rank = (finding: Finding): number => ['blocks', 'weakens', 'polish'].indexOf(costOf(finding));
-const OPEN_WAY: WayIn = wayIn({ path: '/', live: { kind: 'released', at: undefined }, audience: 'everyone', robots: { kind: 'missing' }, page: undefined, linksIn: 1, inSitemap: true, isHome: true, now: 0 });
 
 /** The one action a finding offers here. */
 function Mend({ finding, onDoors, onPage }: { readonly finding: Finding; readonly onDoors: () => void; readonly onPage: (id: string) => void }) {
