@@ -38,6 +38,12 @@ describe('the survey', () => {
       { line: 3, pages: [], files: 0, wronglyShut: [] },
     ]);
   });
+  it('tells states for the crawler at hand: noindex for another one shuts nothing', () => {
+    const page = (name: string) => ({ id: 'index.html', read: forSurvey(factsOf(`<html lang=en><head><meta name=${name} content=noindex><title>T</title><meta name=description content=D></head><h1>T</h1>`)) });
+    const [file] = files.filter((one) => one.path === 'index.html');
+    const state = (name: string) => new Survey(START, file ? [file] : [], [page(name)], { robots: undefined, sitemap: undefined }, MANIFEST, () => 0).rows()[0]?.state;
+    expect([state('skerrybot'), state('ploverbot'), state('robots')]).toEqual(['shut-out', 'findable', 'shut-out']);
+  });
   it('closes everything with one switch, and says which change it would release', () => {
     const closed = survey(applyChange(START, set('doors', '', 'open', false)));
     expect(closed.rows().filter((row) => row.state === 'shut-out')).toHaveLength(3);

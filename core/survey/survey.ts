@@ -309,7 +309,8 @@ export class Survey {
       audience: 'everyone',
       robots,
       page: {
-        directives: { ...own, noindex: noindex.noindex || (noindex.from === 'page' && own.noindex) },
+        // What is not ours to say is told for this crawler: a page may turn one away and not another.
+        directives: { ...own, noindex: noindex.from === 'page' ? own.noindex : noindex.noindex },
         directivesFrom: noindex.from === 'page' && !noindex.noindex && !facts.metas.some((meta) => meta.inHead && meta.name === 'robots') ? 'none' : noindex.from,
         canonicals: page.canonicals,
         address: siteOrigin(this.document) + address,
