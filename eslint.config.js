@@ -19,7 +19,10 @@ export default tseslint.config(
     files: ['core/**/*.ts', 'web/**/*.{ts,tsx}', 'server/**/*.ts'],
     ignores: ['**/*.test.ts', '**/*.d.ts', 'web/vite.config.ts'],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
-    rules: { '@typescript-eslint/no-floating-promises': 'error', '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }] },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+    },
   },
   {
     // The core takes time, chance and ids from outside, so that everything it says can be said again.

@@ -20,7 +20,10 @@ declare global {
 /** Watches from inside the page: long tasks, when the site was opened, what each key cost. */
 function watch(): void {
   window.bench = { longTasks: [], opening: 0, ready: 0, keys: [], sameAt: 0 };
-  new PerformanceObserver((list) => list.getEntries().forEach((entry) => window.bench.longTasks.push(entry.duration))).observe({ type: 'longtask', buffered: true });
+  new PerformanceObserver((list) => list.getEntries().forEach((entry) => window.bench.longTasks.push(entry.duration))).observe({
+    type: 'longtask',
+    buffered: true,
+  });
   new MutationObserver(() => {
     if (window.bench.opening === 0 && document.body?.textContent?.includes('Reading the site')) window.bench.opening = performance.now();
     if (window.bench.ready === 0 && document.querySelector('.shell')) window.bench.ready = performance.now();
@@ -40,7 +43,11 @@ function watch(): void {
 
 async function withApp<T>(run: (browser: Browser, address: string) => Promise<T>): Promise<T> {
   const folder = await mkdtemp(join(tmpdir(), 'bench-'));
-  const server: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], { cwd: root, env: { ...process.env, PORT: String(PORT), HOST_PORT: String(PORT + 1), STAND_INS: folder }, stdio: ['ignore', 'pipe', 'inherit'] });
+  const server: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+    cwd: root,
+    env: { ...process.env, PORT: String(PORT), HOST_PORT: String(PORT + 1), STAND_INS: folder },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   await new Promise<void>((resolve) => server.stdout?.on('data', (text: Buffer) => text.includes('is ready') && resolve()));
   const browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: [...CHROMIUM_ARGS] });
   try {
@@ -96,7 +103,10 @@ export function openingRows(name: string, files: ReadonlyMap<string, Uint8Array>
       opened.push(ready - opening);
       long.push(Math.max(0, ...longTasks));
     }
-    return [slower(`opening ${pages.length.toLocaleString('en')} pages, ${name}`, { ours: percentile(opened, 0.5), peer: percentile(node, 0.5) }, 'core in Node', 2), within('the longest task on the page while it opens', percentile(long, 0.5), 50, 'ms')];
+    return [
+      slower(`opening ${pages.length.toLocaleString('en')} pages, ${name}`, { ours: percentile(opened, 0.5), peer: percentile(node, 0.5) }, 'core in Node', 2),
+      within('the longest task on the page while it opens', percentile(long, 0.5), 50, 'ms'),
+    ];
   });
 }
 
@@ -106,7 +116,10 @@ export function typingRows(files: ReadonlyMap<string, Uint8Array>): Promise<Row[
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript(watch);
     await bringIn(page, address, files);
-    await page.getByRole('navigation', { name: 'The path' }).getByRole('link', { name: /^Words/ }).click();
+    await page
+      .getByRole('navigation', { name: 'The path' })
+      .getByRole('link', { name: /^Words/ })
+      .click();
     const title = page.getByLabel('Title', { exact: true });
     await title.fill('');
     await page.evaluate(() => (window.bench.keys = []));
@@ -131,7 +144,11 @@ export function typingRows(files: ReadonlyMap<string, Uint8Array>): Promise<Row[
       surveys.push(sameAt - opening);
     }
     const memory = await rendererMemory();
-    return [within(`a key at ${files.size.toLocaleString('en')} pages, main thread, 95th percentile`, percentile(keys, 0.95), 16, 'ms'), within('… the same until the whole site agrees, 95th percentile', percentile(surveys, 0.95), 150, 'ms'), within(`memory of the browser's page with ${files.size.toLocaleString('en')} pages`, memory, 600, 'MB')];
+    return [
+      within(`a key at ${files.size.toLocaleString('en')} pages, main thread, 95th percentile`, percentile(keys, 0.95), 16, 'ms'),
+      within('… the same until the whole site agrees, 95th percentile', percentile(surveys, 0.95), 150, 'ms'),
+      within(`memory of the browser's page with ${files.size.toLocaleString('en')} pages`, memory, 600, 'MB'),
+    ];
   });
 }
 
@@ -142,7 +159,8 @@ export function shellRows(): Promise<Row[]> {
     const sizes: number[] = [];
     const loads: Promise<unknown>[] = [];
     page.on('response', (response) => {
-      if (/\/assets\/.*\.(js|css)$/.test(response.url()) && !response.url().includes('worker')) loads.push(
+      if (/\/assets\/.*\.(js|css)$/.test(response.url()) && !response.url().includes('worker'))
+        loads.push(
           response.body().then(
             (body) => sizes.push(gzipSync(body).length),
             () => undefined,

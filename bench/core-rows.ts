@@ -9,7 +9,10 @@ import { decodeSource } from '../core/source/index.ts';
 import { packZip, type OutFile } from '../web/analysis/put-out.ts';
 import { faster, inTurns, slower, type Row } from './measure.ts';
 
-const robotsParser = createRequire(import.meta.url)('robots-parser') as (url: string, text: string) => { isAllowed(url: string, agent: string): boolean | undefined };
+const robotsParser = createRequire(import.meta.url)('robots-parser') as (
+  url: string,
+  text: string,
+) => { isAllowed(url: string, agent: string): boolean | undefined };
 
 /** The peer of reading: a whole tree with locations, and a plain walk over it that takes the same sorts of facts out. */
 function treeAndWalk(html: string): number {
@@ -19,7 +22,7 @@ function treeAndWalk(html: string): number {
     if (!defaultTreeAdapter.isElementNode(node)) return '';
     const { tagName } = node;
     const captures = inHeading || /^(h[1-6]|a|p|title)$/.test(tagName);
-    if (captures || /^(meta|link|img|base|script|html)$/.test(tagName)) facts += node.attrs.length + (node.sourceCodeLocation?.startOffset ?? 0 > 0 ? 1 : 0);
+    if (captures || /^(meta|link|img|base|script|html)$/.test(tagName)) facts += node.attrs.length + ((node.sourceCodeLocation?.startOffset ?? 0 > 0) ? 1 : 0);
     let text = '';
     for (const child of node.childNodes) text += visit(child, captures);
     if (captures) facts += text.replace(/\s+/g, ' ').trim().length > 0 ? 1 : 0;
@@ -35,11 +38,20 @@ export function readingRow(name: string, pages: readonly Uint8Array[]): Row {
     for (const source of sources) readSource(source);
   };
   run();
-  return faster(`reading ${pages.length.toLocaleString('en')} pages, ${name}`, inTurns(run, () => sources.forEach((source) => treeAndWalk(source.text)), 3), 'tree and walk', 2.5);
+  return faster(
+    `reading ${pages.length.toLocaleString('en')} pages, ${name}`,
+    inTurns(run, () => sources.forEach((source) => treeAndWalk(source.text)), 3),
+    'tree and walk',
+    2.5,
+  );
 }
 
 export function robotsRow(): Row {
-  const rules = Array.from({ length: 500 }, (_, index) => `${index % 7 === 0 ? 'Allow' : 'Disallow'}: /${['shop', 'blog', 'a/b', 'x'][index % 4] as string}/${index}${index % 5 === 0 ? '/*.html$' : index % 3 === 0 ? '*?sort=' : '/'}`);
+  const rules = Array.from(
+    { length: 500 },
+    (_, index) =>
+      `${index % 7 === 0 ? 'Allow' : 'Disallow'}: /${['shop', 'blog', 'a/b', 'x'][index % 4] as string}/${index}${index % 5 === 0 ? '/*.html$' : index % 3 === 0 ? '*?sort=' : '/'}`,
+  );
   const text = `User-agent: *\n${rules.join('\n')}\n`;
   const paths = Array.from({ length: 100_000 }, (_, index) => `/${['shop', 'blog', 'a/b', 'y'][index % 4] as string}/${index % 700}/page-${index}.html`);
   const matcher = robotsMatcher(parseRobots(text), 'SkerryBot');
@@ -55,13 +67,30 @@ export function robotsRow(): Row {
 }
 
 export function sitemapRows(): Row[] {
-  const entries = Array.from({ length: 50_000 }, (_, index) => ({ loc: `https://a.example/journal/${index}/a-page-with-a-name/?a=1&b=${index}`, lastmod: '2026-11-25' }));
+  const entries = Array.from({ length: 50_000 }, (_, index) => ({
+    loc: `https://a.example/journal/${index}/a-page-with-a-name/?a=1&b=${index}`,
+    lastmod: '2026-11-25',
+  }));
   const joined = (): string => `<urlset>${entries.map((entry) => `<url><loc>${entry.loc}</loc><lastmod>${entry.lastmod}</lastmod></url>`).join('\n')}</urlset>`;
   const { xml } = writeSitemap(entries);
   const parser = new XMLParser({ isArray: (name) => name === 'url', parseTagValue: false });
   return [
-    slower('writing a sitemap of 50,000 addresses', inTurns(() => writeSitemap(entries), joined, 7), 'joined strings', 2),
-    faster('reading it', inTurns(() => readSitemap(xml), () => parser.parse(xml) as unknown, 3), 'fast-xml-parser', 3),
+    slower(
+      'writing a sitemap of 50,000 addresses',
+      inTurns(() => writeSitemap(entries), joined, 7),
+      'joined strings',
+      2,
+    ),
+    faster(
+      'reading it',
+      inTurns(
+        () => readSitemap(xml),
+        () => parser.parse(xml) as unknown,
+        3,
+      ),
+      'fast-xml-parser',
+      3,
+    ),
   ];
 }
 
@@ -78,5 +107,10 @@ export async function zipRow(files: ReadonlyMap<string, Uint8Array>): Promise<Ro
     zipSync(Object.fromEntries(files));
     turns.peer.push(performance.now() - started);
   }
-  return slower(`releasing ${files.size.toLocaleString('en')} files to a ZIP`, { ours: turns.ours.sort((a, b) => a - b)[1] ?? NaN, peer: turns.peer.sort((a, b) => a - b)[1] ?? NaN }, 'fflate', 1.2);
+  return slower(
+    `releasing ${files.size.toLocaleString('en')} files to a ZIP`,
+    { ours: turns.ours.sort((a, b) => a - b)[1] ?? NaN, peer: turns.peer.sort((a, b) => a - b)[1] ?? NaN },
+    'fflate',
+    1.2,
+  );
 }

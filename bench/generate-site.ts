@@ -1,4 +1,7 @@
-const WORDS = 'paper linen thread harbour box book leather press glue spine board cloth ribbon gold tool needle page fold sew mend bind letter ledger atlas lantern rope tide salt mill bark candle window bench'.split(' ');
+const WORDS =
+  'paper linen thread harbour box book leather press glue spine board cloth ribbon gold tool needle page fold sew mend bind letter ledger atlas lantern rope tide salt mill bark candle window bench'.split(
+    ' ',
+  );
 
 /** A made-up site of so many pages, always the same for the same number: folders, links, headings, pictures, some mistakes. */
 export function generateSite(pages: number): Map<string, string> {
@@ -8,7 +11,10 @@ export function generateSite(pages: number): Map<string, string> {
     return Math.floor((seed / 4294967296) * below);
   };
   const words = (count: number): string => Array.from({ length: count }, () => WORDS[next(WORDS.length)] as string).join(' ');
-  const path = (index: number): string => (index === 0 ? 'index.html' : `${['services', 'journal', 'shop', 'journal/tag', 'notes'][index % 5] as string}/${WORDS[index % WORDS.length] as string}-${index}/index.html`);
+  const path = (index: number): string =>
+    index === 0
+      ? 'index.html'
+      : `${['services', 'journal', 'shop', 'journal/tag', 'notes'][index % 5] as string}/${WORDS[index % WORDS.length] as string}-${index}/index.html`;
   const site = new Map<string, string>();
   for (let index = 0; index < pages; index++) {
     const links = Array.from({ length: 20 }, () => path(next(pages)).replace('index.html', ''));

@@ -35,23 +35,47 @@ export const ms = (time: number): string => `${time < 10 ? time.toFixed(1) : Mat
 /** A row for "at least so many times faster than the peer". */
 export function faster(what: string, times: { ours: number; peer: number }, peerName: string, atLeast: number): Row {
   const ratio = times.peer / times.ours;
-  return { what, ours: ms(times.ours), peer: `${ms(times.peer)} ${peerName}`, ratio: `${ratio.toFixed(1)} × faster`, reach: `≥ ${atLeast} ×`, reached: ratio >= atLeast };
+  return {
+    what,
+    ours: ms(times.ours),
+    peer: `${ms(times.peer)} ${peerName}`,
+    ratio: `${ratio.toFixed(1)} × faster`,
+    reach: `≥ ${atLeast} ×`,
+    reached: ratio >= atLeast,
+  };
 }
 
 /** A row for "at most so many times slower". */
 export function slower(what: string, times: { ours: number; peer: number }, peerName: string, atMost: number): Row {
   const ratio = times.ours / times.peer;
-  return { what, ours: ms(times.ours), peer: `${ms(times.peer)} ${peerName}`, ratio: `${ratio.toFixed(2)} × its time`, reach: `≤ ${atMost} ×`, reached: ratio <= atMost };
+  return {
+    what,
+    ours: ms(times.ours),
+    peer: `${ms(times.peer)} ${peerName}`,
+    ratio: `${ratio.toFixed(2)} × its time`,
+    reach: `≤ ${atMost} ×`,
+    reached: ratio <= atMost,
+  };
 }
 
 /** A row against a fixed limit. */
 export function within(what: string, value: number, limit: number, unit: string): Row {
-  return { what, ours: `${value.toFixed(1)} ${unit}`, peer: 'a limit', ratio: `${(value / limit).toFixed(2)} of it`, reach: `≤ ${limit} ${unit}`, reached: value <= limit };
+  return {
+    what,
+    ours: `${value.toFixed(1)} ${unit}`,
+    peer: 'a limit',
+    ratio: `${(value / limit).toFixed(2)} of it`,
+    reach: `≤ ${limit} ${unit}`,
+    reached: value <= limit,
+  };
 }
 
 export function print(rows: readonly Row[]): void {
   const head: Row = { what: 'what', ours: 'ours', peer: 'against', ratio: 'ratio', reach: 'to reach', reached: true };
   const all = [head, ...rows];
   const width = (key: 'what' | 'ours' | 'peer' | 'ratio' | 'reach'): number => Math.max(...all.map((row) => row[key].length));
-  for (const row of all) console.log(`${row === head ? '  ' : row.reached ? '✓ ' : '✗ '}${row.what.padEnd(width('what'))}  ${row.ours.padStart(width('ours'))}  ${row.peer.padStart(width('peer'))}  ${row.ratio.padStart(width('ratio'))}  ${row.reach.padStart(width('reach'))}`);
+  for (const row of all)
+    console.log(
+      `${row === head ? '  ' : row.reached ? '✓ ' : '✗ '}${row.what.padEnd(width('what'))}  ${row.ours.padStart(width('ours'))}  ${row.peer.padStart(width('peer'))}  ${row.ratio.padStart(width('ratio'))}  ${row.reach.padStart(width('reach'))}`,
+    );
 }

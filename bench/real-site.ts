@@ -15,7 +15,8 @@ export function realSiteFolder(): string | undefined {
 export async function filesBelow(folder: string): Promise<Map<string, Uint8Array>> {
   const found = new Map<string, Uint8Array>();
   for (const entry of await readdir(folder, { recursive: true, withFileTypes: true })) {
-    if (entry.isFile()) found.set(join(entry.parentPath, entry.name).slice(folder.length + 1), new Uint8Array(await readFile(join(entry.parentPath, entry.name))));
+    if (entry.isFile())
+      found.set(join(entry.parentPath, entry.name).slice(folder.length + 1), new Uint8Array(await readFile(join(entry.parentPath, entry.name))));
   }
   return found;
 }

@@ -7,10 +7,12 @@ async function unzip(path: string): Promise<Record<string, string>> {
   const zip = new Uint8Array(await readFile(path));
   const listing = listArchive(zip);
   if (!listing.ok) throw new Error(listing.reason);
-  return Object.fromEntries(listing.entries.map((entry) => {
-    const file = inflateEntry(zip, entry);
-    return [entry.path, file.ok ? Buffer.from(file.bytes).toString('latin1') : ''];
-  }));
+  return Object.fromEntries(
+    listing.entries.map((entry) => {
+      const file = inflateEntry(zip, entry);
+      return [entry.path, file.ok ? Buffer.from(file.bytes).toString('latin1') : ''];
+    }),
+  );
 }
 
 test('an old site in Latin-1 goes the whole way, and nothing but what was meant changes', async ({ page, app }) => {
@@ -40,7 +42,9 @@ test('an old site in Latin-1 goes the whole way, and nothing but what was meant 
   expect(out['impressum.html']).toBe(before['impressum.html']);
   expect(out['zimmer.gif']).toBe(before['zimmer.gif']);
   expect(out['zimmer.html']).toBe(before['zimmer.html']?.replace('Untitled', 'Zimmer mit Blick &#xB7; Gasthof zur Br&#xFC;cke &#x2013; &#x65E5;'));
-  expect(out['index.html']).toBe(before['index.html']?.replace('</TITLE>\r\n', '</TITLE>\r\n<meta name="description" content="Vier Zimmer &amp; eine K&#xFC;che.">\r\n'));
+  expect(out['index.html']).toBe(
+    before['index.html']?.replace('</TITLE>\r\n', '</TITLE>\r\n<meta name="description" content="Vier Zimmer &amp; eine K&#xFC;che.">\r\n'),
+  );
 
   // On to the engine: proof, release, a day.
   await goTo(page, 'Proof');
@@ -104,7 +108,15 @@ test('what cannot be read is refused cleanly, with the reason', async ({ page, a
   const input = page.getByLabel('Open a ZIP or a project file');
   await input.setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('this is no zip') });
   await expect(page.getByRole('alert')).toHaveText('This is no ZIP.');
-  await input.setInputFiles({ name: 'evil.zip', mimeType: 'application/zip', buffer: zipOf({ 'index.html': Buffer.from('<h1>ok</h1><script>document.title="run"</script>'), '../../climb.html': Buffer.from('x'), 'deep.html': Buffer.from('<div>'.repeat(2000)) }) });
+  await input.setInputFiles({
+    name: 'evil.zip',
+    mimeType: 'application/zip',
+    buffer: zipOf({
+      'index.html': Buffer.from('<h1>ok</h1><script>document.title="run"</script>'),
+      '../../climb.html': Buffer.from('x'),
+      'deep.html': Buffer.from('<div>'.repeat(2000)),
+    }),
+  });
   await expect(page.getByRole('heading', { level: 1 })).toContainText('People can find');
   expect(await page.title()).toBe('Jolly Beacon');
   await page.getByRole('link', { name: 'Your sites' }).click();

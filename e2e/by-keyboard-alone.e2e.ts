@@ -7,7 +7,10 @@ async function tabTo(page: Page, name: RegExp, most = 120): Promise<void> {
     const label = await page.evaluate(() => {
       const element = document.activeElement;
       if (!element || element.matches('body, main, aside')) return '';
-      const label = element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement ? [...(element.labels ?? [])].map((one) => one.textContent).join(' ') : '';
+      const label =
+        element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement
+          ? [...(element.labels ?? [])].map((one) => one.textContent).join(' ')
+          : '';
       return `${element.getAttribute('aria-label') ?? ''} ${label} ${element.textContent ?? ''}`.trim();
     });
     if (name.test(label)) return;

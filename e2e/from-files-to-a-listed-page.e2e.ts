@@ -45,7 +45,9 @@ test('a beginner carries the demo the whole way with the mouse', async ({ page, 
   await page.getByRole('button', { name: 'Release first' }).click();
   await expect(page.locator('[data-waiting]')).toHaveCount(9);
   await page.locator('[data-waiting="shop/linen-journal/index.html"]').getByRole('button').first().click();
-  await expect(page.getByRole('region', { name: /Source of/ })).toContainText('+    <meta name="description" content="A linen journal, sewn by hand, that lies flat.">');
+  await expect(page.getByRole('region', { name: /Source of/ })).toContainText(
+    '+    <meta name="description" content="A linen journal, sewn by hand, that lies flat.">',
+  );
   await page.getByRole('button', { name: 'Release 5' }).click();
   await expect(page.getByTestId('released')).toContainText('Release 5 is live');
 

@@ -12,7 +12,11 @@ test('a folder is opened, and what changed goes back into it', async ({ page, ap
           await writable.write(text);
           await writable.close();
         };
-        await write(folder, 'index.html', '<!doctype html>\n<html lang="en">\n<head>\n  <title>Rowing club</title>\n</head>\n<body><h1>Rowing club</h1><a href="news/">News</a></body></html>\n');
+        await write(
+          folder,
+          'index.html',
+          '<!doctype html>\n<html lang="en">\n<head>\n  <title>Rowing club</title>\n</head>\n<body><h1>Rowing club</h1><a href="news/">News</a></body></html>\n',
+        );
         await write(await folder.getDirectoryHandle('news', { create: true }), 'index.html', '<html lang="en"><title>News 2</title><h1>News</h1></html>');
         sessionStorage.setItem('filled', 'yes');
       }

@@ -9,9 +9,16 @@ import { root } from './setup.mjs';
 
 build();
 const folder = mkdtempSync(join(tmpdir(), 'pictures-'));
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], { cwd: root, env: { ...process.env, PORT: '4660', HOST_PORT: '4661', STAND_INS: folder }, stdio: ['ignore', 'pipe', 'inherit'] });
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+  cwd: root,
+  env: { ...process.env, PORT: '4660', HOST_PORT: '4661', STAND_INS: folder },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
 await new Promise((resolve) => server.stdout.on('data', (text) => text.includes('is ready') && resolve()));
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+});
 mkdirSync(join(root, 'docs/screenshots'), { recursive: true });
 
 async function open(size, scheme = 'light') {
@@ -41,7 +48,6 @@ await go(dusk, 'Words');
 await choose(dusk, 'Marbling evening');
 await picture(dusk, 'words-dusk');
 await picture(await open({ width: 390, height: 844 }), 'start-phone');
-
 
 const page = await open({ width: 1280, height: 800 });
 await picture(page, 'start');

@@ -28,7 +28,9 @@ export function installPackages() {
     process.exit(1);
   }
   const stamp = join(root, '.cache', 'installed');
-  const wanted = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(join(root, 'node_modules')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   console.log('Installing packages …');
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);

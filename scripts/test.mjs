@@ -9,7 +9,13 @@ const CHROMIUM = '/usr/bin/chromium';
 installPackages();
 const apt = (...args) => {
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
-  return spawnSync(sudo[0] ?? 'apt-get', [...sudo.slice(1), ...(sudo.length > 0 ? ['apt-get'] : []), ...args], { cwd: root, env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }, stdio: ['ignore', 'ignore', 'inherit'] }).status === 0;
+  return (
+    spawnSync(sudo[0] ?? 'apt-get', [...sudo.slice(1), ...(sudo.length > 0 ? ['apt-get'] : []), ...args], {
+      cwd: root,
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    }).status === 0
+  );
 };
 if (!existsSync(CHROMIUM)) {
   console.log('Installing Chromium …');
@@ -39,7 +45,11 @@ for (const [name, step] of steps) {
 console.log(`\nAll checks passed.\n${counted}`);
 
 function browserTests() {
-  const done = spawnSync(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], { cwd: root, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] });
+  const done = spawnSync(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
+    cwd: root,
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   process.stdout.write(done.stdout);
   if (done.status !== 0) process.exit(done.status ?? 1);
   counted = `${/(\d+) passed/.exec(done.stdout)?.[1] ?? 0} passed, 0 failed`;

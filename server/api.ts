@@ -26,7 +26,9 @@ export function serveApi(app: FastifyInstance, standIns: StandIns, fetchReal: Fe
   const { host, skerry, clock } = standIns;
   app.addContentTypeParser('application/zip', { parseAs: 'buffer', bodyLimit: BUNDLE }, (_request, body, done) => done(null, body));
 
-  app.post('/api/host/missing', { bodyLimit: 16_000_000 }, async (request): Promise<MissingAnswer> => ({ missing: await host.missing(parseInput(missingRequest, request.body).hashes) }));
+  app.post('/api/host/missing', { bodyLimit: 16_000_000 }, async (request): Promise<MissingAnswer> => ({
+    missing: await host.missing(parseInput(missingRequest, request.body).hashes),
+  }));
 
   // Bytes come as a ZIP whose entries are named by their hashes: one request for hundreds of small files.
   app.post('/api/host/bytes', { bodyLimit: BUNDLE }, async (request) => {
@@ -42,7 +44,9 @@ export function serveApi(app: FastifyInstance, standIns: StandIns, fetchReal: Fe
   });
 
   app.get('/api/host/sites/:host', async (request): Promise<HostedAnswer> => ({ site: host.site(parseInput(hostParam, request.params).host) ?? null }));
-  app.post('/api/host/sites/:host/releases', { bodyLimit: 16_000_000 }, async (request) => host.release(parseInput(hostParam, request.params).host, parseInput(releaseRequest, request.body)));
+  app.post('/api/host/sites/:host/releases', { bodyLimit: 16_000_000 }, async (request) =>
+    host.release(parseInput(hostParam, request.params).host, parseInput(releaseRequest, request.body)),
+  );
 
   app.get('/api/clock', async (): Promise<ClockAnswer> => ({ now: clock.iso() }));
   app.post('/api/clock/advance', async (request): Promise<ClockAnswer> => {
@@ -66,7 +70,15 @@ export function serveApi(app: FastifyInstance, standIns: StandIns, fetchReal: Fe
     const standIn = host.has(new URL(address).hostname);
     const outcome = await (standIn ? standIns.fetch : fetchReal)(address);
     if (!outcome.ok) return { ok: false, reason: outcome.reason, world: standIn ? 'stand-in' : 'real' };
-    return { ok: true, status: outcome.status, milliseconds: outcome.milliseconds, redirects: outcome.redirects, robotsTag: outcome.headers['x-robots-tag'] ?? [], bytes: outcome.bytes.length, world: standIn ? 'stand-in' : 'real' };
+    return {
+      ok: true,
+      status: outcome.status,
+      milliseconds: outcome.milliseconds,
+      redirects: outcome.redirects,
+      robotsTag: outcome.headers['x-robots-tag'] ?? [],
+      bytes: outcome.bytes.length,
+      world: standIn ? 'stand-in' : 'real',
+    };
   });
 
   app.all('/api/*', async () => {

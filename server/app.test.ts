@@ -20,7 +20,12 @@ let app: FastifyInstance;
 async function open(): Promise<void> {
   standIns = new StandIns({ folder, now: () => Date.UTC(2026, 10, 25, 10), randomText: () => 'a secret of the test' });
   await standIns.open();
-  app = await buildApp({ standIns, demoFolder: join(import.meta.dirname, '..', 'demo'), appFolder: join(folder, 'no-app'), fetchReal: async () => ({ ok: false, reason: 'private-address', redirects: [] }) });
+  app = await buildApp({
+    standIns,
+    demoFolder: join(import.meta.dirname, '..', 'demo'),
+    appFolder: join(folder, 'no-app'),
+    fetchReal: async () => ({ ok: false, reason: 'private-address', redirects: [] }),
+  });
 }
 const close = async (): Promise<void> => {
   await app.close();
@@ -47,9 +52,20 @@ const sha = (text: string): string => createHash('sha256').update(text).digest('
 
 async function release(files: Record<string, string>, number = 1): Promise<number> {
   const bundle = zipSync(Object.fromEntries(Object.values(files).map((text) => [sha(text), Buffer.from(text)])));
-  const sent = await app.inject({ method: 'POST', url: '/api/host/bytes', headers: { ...headers, 'content-type': 'application/zip' }, payload: Buffer.from(bundle) });
+  const sent = await app.inject({
+    method: 'POST',
+    url: '/api/host/bytes',
+    headers: { ...headers, 'content-type': 'application/zip' },
+    payload: Buffer.from(bundle),
+  });
   expect(sent.statusCode).toBe(200);
-  return (await post(`/api/host/sites/${HOST}/releases`, { number, origin: ORIGIN, files: Object.entries(files).map(([path, text]) => ({ path, hash: sha(text), size: text.length })) })).status;
+  return (
+    await post(`/api/host/sites/${HOST}/releases`, {
+      number,
+      origin: ORIGIN,
+      files: Object.entries(files).map(([path, text]) => ({ path, hash: sha(text), size: text.length })),
+    })
+  ).status;
 }
 
 describe('the guard', () => {
@@ -122,7 +138,13 @@ describe('the whole way over the wire', () => {
     const site = engineSite.parse(await get(`/api/skerry/sites/${HOST}`));
     const outcomes = Object.fromEntries(site.records.map((record) => [new URL(record.address).pathname, [record.outcome, record.reason.code]]));
     expect(outcomes).toEqual({
-      '/': ['listed', 'reached'], '/a/': ['listed', 'reached'], '/shut/': ['bare', 'rule'], '/out/': ['not-listed', 'noindex'], '/missing/': ['not-listed', 'answered'], '/away': ['not-listed', 'answered'], '/away/': ['not-listed', 'canonical-elsewhere'],
+      '/': ['listed', 'reached'],
+      '/a/': ['listed', 'reached'],
+      '/shut/': ['bare', 'rule'],
+      '/out/': ['not-listed', 'noindex'],
+      '/missing/': ['not-listed', 'answered'],
+      '/away': ['not-listed', 'answered'],
+      '/away/': ['not-listed', 'canonical-elsewhere'],
     });
     const { results } = await get<SearchAnswer>('/api/skerry/search?q=clamshell');
     expect(results.map((result) => result.address)).toEqual([`${ORIGIN}/a/`]);
@@ -147,7 +169,11 @@ describe('the whole way over the wire', () => {
     expect(await get<EngineSite>(`/api/skerry/sites/${HOST}`)).toEqual(before);
     expect(await get('/api/clock')).toEqual(clock);
     expect(clock).toEqual({ now: '2026-11-27T10:00:00.000Z' });
-    expect((await get<{ ok: boolean; status: number }>(`/api/live?address=${encodeURIComponent(`${ORIGIN}/a/`)}`))).toMatchObject({ ok: true, status: 200, world: 'stand-in' });
+    expect(await get<{ ok: boolean; status: number }>(`/api/live?address=${encodeURIComponent(`${ORIGIN}/a/`)}`)).toMatchObject({
+      ok: true,
+      status: 200,
+      world: 'stand-in',
+    });
   });
 
   it('treats a robots.txt that cannot be had as a closed door', async () => {
@@ -185,7 +211,9 @@ describe('the host', () => {
   it('says what it hosts, and that there is nothing', async () => {
     expect(await get(`/api/host/sites/${HOST}`)).toEqual({ site: null });
     await release({ 'index.html': 'hello' }, 7);
-    expect(await get(`/api/host/sites/${HOST}`)).toMatchObject({ site: { host: HOST, number: 7, files: 1, visit: `http://${HOST}.localhost:${standIns.host.port}/` } });
+    expect(await get(`/api/host/sites/${HOST}`)).toMatchObject({
+      site: { host: HOST, number: 7, files: 1, visit: `http://${HOST}.localhost:${standIns.host.port}/` },
+    });
   });
   it('asks only for bytes that it lacks', async () => {
     await release({ 'index.html': 'hello' });

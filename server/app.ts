@@ -10,7 +10,13 @@ import { guardRequests } from './security.ts';
 import type { StandIns } from './stand-ins/index.ts';
 
 /** Builds the app's server. It never listens: that is for `main.ts` and for tests to do, or not. */
-export async function buildApp(settings: { readonly standIns: StandIns; readonly demoFolder: string; readonly appFolder: string; readonly fetchReal: Fetch; readonly log?: boolean }): Promise<FastifyInstance> {
+export async function buildApp(settings: {
+  readonly standIns: StandIns;
+  readonly demoFolder: string;
+  readonly appFolder: string;
+  readonly fetchReal: Fetch;
+  readonly log?: boolean;
+}): Promise<FastifyInstance> {
   const app = Fastify({ logger: settings.log === true ? { level: 'warn' } : false, bodyLimit: 1_000_000 });
   answerErrors(app);
   guardRequests(app);
@@ -28,7 +34,8 @@ export async function buildApp(settings: { readonly standIns: StandIns; readonly
     });
   }
   app.setNotFoundHandler((request, reply) => {
-    if (built && request.method === 'GET' && !/\.\w+$/.test(request.url.split('?')[0] ?? '')) return reply.header('cache-control', 'no-cache').sendFile('index.html');
+    if (built && request.method === 'GET' && !/\.\w+$/.test(request.url.split('?')[0] ?? ''))
+      return reply.header('cache-control', 'no-cache').sendFile('index.html');
     throw new RequestError('not-found');
   });
   return app;

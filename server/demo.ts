@@ -42,7 +42,8 @@ export class Demo {
   async zip(): Promise<Uint8Array> {
     const story = await this.story();
     const entries: Zippable = {};
-    for (const [path, bytes] of await this.files()) entries[path] = [bytes, { mtime: localTime(story.changed[path] ?? story.otherwise), level: /\.(jpe?g|png|webp)$/.test(path) ? 0 : 6 }];
+    for (const [path, bytes] of await this.files())
+      entries[path] = [bytes, { mtime: localTime(story.changed[path] ?? story.otherwise), level: /\.(jpe?g|png|webp)$/.test(path) ? 0 : 6 }];
     return zipSync(entries);
   }
 

@@ -6,7 +6,8 @@ export const shutOut: Check<'shut-out'> = {
   cost: 'blocks',
   stop: 'doors',
   alsoWhenOut: false,
-  look: ({ state, way }) => (state === 'shut-out' ? { code: 'shut-out', gates: way.gates.filter((gate) => gate.behind === 'shut').map((gate) => gate.name) } : undefined),
+  look: ({ state, way }) =>
+    state === 'shut-out' ? { code: 'shut-out', gates: way.gates.filter((gate) => gate.behind === 'shut').map((gate) => gate.name) } : undefined,
 };
 
 /** Meant to stay out, and engines may list it. */

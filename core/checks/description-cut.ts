@@ -10,6 +10,8 @@ export const descriptionCut: Check<'description-cut'> = {
   alsoWhenOut: false,
   look: ({ description }) => {
     const fitted = fit(description.value, DESCRIPTION_ROOMS[0] as Room);
-    return fitted.cut ? { code: 'description-cut', words: wordsPast(fitted, description.value), lastShown: lastWords(description.value.slice(0, fitted.cutAt)) } : undefined;
+    return fitted.cut
+      ? { code: 'description-cut', words: wordsPast(fitted, description.value), lastShown: lastWords(description.value.slice(0, fitted.cutAt)) }
+      : undefined;
   },
 };

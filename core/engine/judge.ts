@@ -73,13 +73,23 @@ function evidenceOf(visit: Visit, facts: PageFacts | undefined): Evidence {
     live: answer ? { kind: 'answered', status: answer.status, redirectedTo: answer.redirectedTo } : { kind: 'released', at: undefined },
     audience: answer?.status === 401 || answer?.status === 403 ? 'restricted' : 'everyone',
     robots: visit.robots,
-    page: facts && directives && {
-      directives,
-      directivesFrom: headers.length > 0 && !metaDirectives(facts, visit.crawler).noindex ? 'header' : facts.metas.some((meta) => meta.inHead && meta.name === 'robots') ? 'page' : 'none',
-      canonicals: canonicalHrefs(facts).flatMap((href) => (URL.canParse(href, base) ? [new URL(href, base).href] : [])),
-      address,
-      softNotFound: saysNotFound(documentTitle(facts)?.text ?? '', facts.headings.map((heading) => heading.text), facts.wordCount),
-    },
+    page: facts &&
+      directives && {
+        directives,
+        directivesFrom:
+          headers.length > 0 && !metaDirectives(facts, visit.crawler).noindex
+            ? 'header'
+            : facts.metas.some((meta) => meta.inHead && meta.name === 'robots')
+              ? 'page'
+              : 'none',
+        canonicals: canonicalHrefs(facts).flatMap((href) => (URL.canParse(href, base) ? [new URL(href, base).href] : [])),
+        address,
+        softNotFound: saysNotFound(
+          documentTitle(facts)?.text ?? '',
+          facts.headings.map((heading) => heading.text),
+          facts.wordCount,
+        ),
+      },
     linksIn: visit.known.linkedFrom.length,
     inSitemap: visit.inSitemap,
     isHome: visit.isHome,

@@ -2,7 +2,12 @@ import type { IndexRecord, SearchResult } from './records.ts';
 
 /** Lower-case words of a text; letters and digits of any script. */
 export function wordsOf(text: string): string[] {
-  return text.toLowerCase().normalize('NFC').match(/[\p{L}\p{N}]+/gu) ?? [];
+  return (
+    text
+      .toLowerCase()
+      .normalize('NFC')
+      .match(/[\p{L}\p{N}]+/gu) ?? []
+  );
 }
 
 const WEIGHTS = { title: 6, headings: 3, description: 2, address: 2, text: 1 } as const;
@@ -12,10 +17,20 @@ const WEIGHTS = { title: 6, headings: 3, description: 2, address: 2, text: 1 } a
  * stand and by how rare they are; bare addresses can only be found by their address.
  */
 export function search(index: readonly IndexRecord[], query: string, most = 20): SearchResult[] {
-  const site = /(?:^|\s)site:(\S+)/i.exec(query)?.[1]?.toLowerCase().replace(/^https?:\/\//, '').replace(/\/$/, '');
+  const site = /(?:^|\s)site:(\S+)/i
+    .exec(query)?.[1]
+    ?.toLowerCase()
+    .replace(/^https?:\/\//, '')
+    .replace(/\/$/, '');
   const words = [...new Set(wordsOf(query.replace(/(?:^|\s)site:\S+/gi, ' ')))];
   const known = index.filter((record) => (record.outcome === 'listed' || record.outcome === 'bare') && (site === undefined || isOn(record.address, site)));
-  if (words.length === 0) return site === undefined ? [] : known.sort(byAddress).slice(0, most).map((record) => card(record, []));
+  if (words.length === 0)
+    return site === undefined
+      ? []
+      : known
+          .sort(byAddress)
+          .slice(0, most)
+          .map((record) => card(record, []));
 
   const counted = known.map((record) => ({ record, fields: fieldsOf(record) }));
   const scored = counted.flatMap(({ record, fields }) => {
@@ -106,5 +121,7 @@ function clip(text: string, at: number): string {
 
 function marksIn(snippet: string, words: readonly string[]): [number, number][] {
   const wanted = new Set(words);
-  return [...snippet.matchAll(/[\p{L}\p{N}]+/gu)].filter(([word]) => wanted.has(word.toLowerCase())).map((match) => [match.index, match.index + match[0].length]);
+  return [...snippet.matchAll(/[\p{L}\p{N}]+/gu)]
+    .filter(([word]) => wanted.has(word.toLowerCase()))
+    .map((match) => [match.index, match.index + match[0].length]);
 }

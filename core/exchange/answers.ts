@@ -12,7 +12,9 @@ export const hostedAnswer: z.ZodType<HostedAnswer> = z.object({ site: hostedSite
 export const clockAnswer: z.ZodType<ClockAnswer> = z.object({ now: time });
 export const missingAnswer: z.ZodType<MissingAnswer> = z.object({ missing: z.array(z.string()) });
 export const proofTag: z.ZodType<ProofTag> = z.object({ name: z.string(), content: z.string(), tag: z.string() });
-export const proofOutcome = z.looseObject({ kind: z.enum(['verified', 'not-live', 'refused', 'not-found', 'in-body', 'altered', 'elsewhere']) }) as unknown as z.ZodType<ProofOutcome>;
+export const proofOutcome = z.looseObject({
+  kind: z.enum(['verified', 'not-live', 'refused', 'not-found', 'in-body', 'altered', 'elsewhere']),
+}) as unknown as z.ZodType<ProofOutcome>;
 
 const handedInMap = z.object({ address: z.string(), handedInAt: time, readAt: time.optional(), count: z.number(), problem: z.string().optional() });
 const engineRow = z.object({
@@ -37,11 +39,25 @@ export const engineSite = z.object({
   days: z.array(z.object({ at: time, visited: z.number(), listed: z.number() })),
 }) as unknown as z.ZodType<EngineSite>;
 
-const searchResult: z.ZodType<SearchResult> = z.object({ address: z.string(), title: z.string(), snippet: z.string(), marks: z.array(z.tuple([z.number(), z.number()])), bare: z.boolean() });
+const searchResult: z.ZodType<SearchResult> = z.object({
+  address: z.string(),
+  title: z.string(),
+  snippet: z.string(),
+  marks: z.array(z.tuple([z.number(), z.number()])),
+  bare: z.boolean(),
+});
 export const searchAnswer: z.ZodType<SearchAnswer> = z.object({ results: z.array(searchResult) });
 const world = z.enum(['stand-in', 'real']);
 export const liveAnswer: z.ZodType<LiveAnswer> = z.union([
-  z.object({ ok: z.literal(true), status: z.number(), milliseconds: z.number(), redirects: z.array(z.string()), robotsTag: z.array(z.string()), bytes: z.number(), world }),
+  z.object({
+    ok: z.literal(true),
+    status: z.number(),
+    milliseconds: z.number(),
+    redirects: z.array(z.string()),
+    robotsTag: z.array(z.string()),
+    bytes: z.number(),
+    world,
+  }),
   z.object({ ok: z.literal(false), reason: z.string(), world }),
 ]);
 

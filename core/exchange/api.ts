@@ -3,10 +3,20 @@ import type { IndexRecord, SearchResult } from '../engine/index.ts';
 import type { ProofOutcome } from '../ownership/index.ts';
 
 /** A host name, lower case, with at least one dot. */
-export const hostName = z.string().max(253).regex(/^(?=.*\.)[a-z0-9]([a-z0-9.-]*[a-z0-9])?$/);
+export const hostName = z
+  .string()
+  .max(253)
+  .regex(/^(?=.*\.)[a-z0-9]([a-z0-9.-]*[a-z0-9])?$/);
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 /** A path inside a site: no climbing, no backslash, no control characters. */
-export const sitePath = z.string().min(1).max(1024).refine((path) => !path.startsWith('/') && !/[\\\u0000-\u001f]/.test(path) && !path.split('/').some((part) => part === '..' || part === '.' || part === ''), 'not a path inside a site');
+export const sitePath = z
+  .string()
+  .min(1)
+  .max(1024)
+  .refine(
+    (path) => !path.startsWith('/') && !/[\\\u0000-\u001f]/.test(path) && !path.split('/').some((part) => part === '..' || part === '.' || part === ''),
+    'not a path inside a site',
+  );
 
 /** What a release consists of: paths and the hashes of their bytes. */
 export const releaseRequest = z.strictObject({

@@ -19,7 +19,9 @@ export const projectSchema = z.strictObject({
 export type ProjectFile = z.infer<typeof projectSchema>;
 
 /** Opens the description of a project file; the reason where it cannot be. */
-export function openProject(json: string): { ok: true; project: ProjectFile } | { ok: false; reason: 'not-a-project' | 'newer-version' | 'damaged'; detail: string } {
+export function openProject(
+  json: string,
+): { ok: true; project: ProjectFile } | { ok: false; reason: 'not-a-project' | 'newer-version' | 'damaged'; detail: string } {
   let value: unknown;
   try {
     value = JSON.parse(json);

@@ -5,9 +5,29 @@ import { saysNotFound, stateOf, wayIn, type Evidence } from './index.ts';
 
 const NONE = indexDirectives('');
 const ADDRESS = 'https://a.example/p';
-const page = (change: Partial<NonNullable<Evidence['page']>> = {}): NonNullable<Evidence['page']> => ({ directives: NONE, directivesFrom: 'none', canonicals: [ADDRESS], address: ADDRESS, softNotFound: false, ...change });
-const robots = (rules: string): Evidence['robots'] => ({ kind: 'read', verdict: robotsMatcher(parseRobots(`User-agent: *\n${rules}`), 'SkerryBot').match('/p') });
-const base: Evidence = { path: '/p', live: { kind: 'answered', status: 200, redirectedTo: undefined }, audience: 'everyone', robots: robots(''), page: page(), linksIn: 1, inSitemap: false, isHome: false, now: 1000 };
+const page = (change: Partial<NonNullable<Evidence['page']>> = {}): NonNullable<Evidence['page']> => ({
+  directives: NONE,
+  directivesFrom: 'none',
+  canonicals: [ADDRESS],
+  address: ADDRESS,
+  softNotFound: false,
+  ...change,
+});
+const robots = (rules: string): Evidence['robots'] => ({
+  kind: 'read',
+  verdict: robotsMatcher(parseRobots(`User-agent: *\n${rules}`), 'SkerryBot').match('/p'),
+});
+const base: Evidence = {
+  path: '/p',
+  live: { kind: 'answered', status: 200, redirectedTo: undefined },
+  audience: 'everyone',
+  robots: robots(''),
+  page: page(),
+  linksIn: 1,
+  inSitemap: false,
+  isHome: false,
+  now: 1000,
+};
 
 describe('the way in', () => {
   it.each<[string, Partial<Evidence>, string, string | undefined]>([
@@ -45,14 +65,27 @@ describe('the way in', () => {
 });
 
 it.each([
-  ['list', 'listed', false, 'findable'], ['list', 'listed', true, 'to-mend'], ['list', 'out', false, 'shut-out'], ['list', 'bare', false, 'shut-out'], ['list', 'not-live', true, 'not-live'],
-  ['out', 'listed', true, 'leaking'], ['out', 'bare', false, 'half-hidden'], ['out', 'out', false, 'kept-out'], ['out', 'not-live', false, 'not-live'],
+  ['list', 'listed', false, 'findable'],
+  ['list', 'listed', true, 'to-mend'],
+  ['list', 'out', false, 'shut-out'],
+  ['list', 'bare', false, 'shut-out'],
+  ['list', 'not-live', true, 'not-live'],
+  ['out', 'listed', true, 'leaking'],
+  ['out', 'bare', false, 'half-hidden'],
+  ['out', 'out', false, 'kept-out'],
+  ['out', 'not-live', false, 'not-live'],
 ] as const)('intent %s, reality %s, weakened %s: %s', (intent, reality, weakened, state) => expect(stateOf(intent, reality, weakened)).toBe(state));
 
 describe('directives', () => {
   it.each([
-    ['NOINDEX', { noindex: true }], ['none', { noindex: true, nofollow: true }], ['all', { noindex: false }], ['index,follow', { noindex: false }], ['noindexed', { noindex: false }], ['max-snippet:0', { nosnippet: true }],
-    ['max-snippet:-1', { nosnippet: false }], ['unavailable_after: Wed, 25 Nov 2026 10:00:00 GMT, noindex', { noindex: true, unavailableAfter: Date.UTC(2026, 10, 25, 10) }],
+    ['NOINDEX', { noindex: true }],
+    ['none', { noindex: true, nofollow: true }],
+    ['all', { noindex: false }],
+    ['index,follow', { noindex: false }],
+    ['noindexed', { noindex: false }],
+    ['max-snippet:0', { nosnippet: true }],
+    ['max-snippet:-1', { nosnippet: false }],
+    ['unavailable_after: Wed, 25 Nov 2026 10:00:00 GMT, noindex', { noindex: true, unavailableAfter: Date.UTC(2026, 10, 25, 10) }],
   ])('%s', (content, expected) => expect(indexDirectives(content)).toMatchObject(expected));
   it('in headers add up, and names bind only their crawler', () => {
     expect(headerDirectives(['nofollow', 'SkerryBot: noindex'], 'skerrybot')).toMatchObject({ noindex: true, nofollow: true });

@@ -6,13 +6,19 @@ export const GATES = ['live', 'public', 'fetchable', 'listed', 'main-address', '
 export type GateName = (typeof GATES)[number];
 
 /** How robots.txt itself was had: it was read, there is none, or it could not be fetched (then all is shut, RFC 9309 2.3.1). */
-export type RobotsAccess = { readonly kind: 'read'; readonly verdict: RobotsVerdict } | { readonly kind: 'missing' } | { readonly kind: 'unreachable'; readonly status: number | undefined };
+export type RobotsAccess =
+  | { readonly kind: 'read'; readonly verdict: RobotsVerdict }
+  | { readonly kind: 'missing' }
+  | { readonly kind: 'unreachable'; readonly status: number | undefined };
 
 /** All that bears on whether one crawler lists one address. From files before a release, from HTTP answers after it. */
 export interface Evidence {
   /** Path and query of the address. */
   readonly path: string;
-  readonly live: { readonly kind: 'not-released' } | { readonly kind: 'released'; readonly at: string | undefined } | { readonly kind: 'answered'; readonly status: number; readonly redirectedTo: string | undefined };
+  readonly live:
+    | { readonly kind: 'not-released' }
+    | { readonly kind: 'released'; readonly at: string | undefined }
+    | { readonly kind: 'answered'; readonly status: number; readonly redirectedTo: string | undefined };
   /** `restricted` where a visitor has to sign in. */
   readonly audience: 'everyone' | 'restricted';
   readonly robots: RobotsAccess;
@@ -121,7 +127,8 @@ function look(name: GateName, evidence: Evidence): Look {
       if (!page) return { name, outcome: 'doubtful', reason: { code: 'nothing-read' } };
       const { directives } = page;
       if (directives.noindex) return shut({ code: 'noindex', from: page.directivesFrom });
-      if (directives.unavailableAfter !== undefined && directives.unavailableAfter <= evidence.now) return shut({ code: 'expired', since: directives.unavailableAfter });
+      if (directives.unavailableAfter !== undefined && directives.unavailableAfter <= evidence.now)
+        return shut({ code: 'expired', since: directives.unavailableAfter });
       if (page.softNotFound) return shut({ code: 'soft-not-found' });
       return open({ code: page.directivesFrom === 'none' ? 'no-directive' : 'index-allowed' });
     }
@@ -133,7 +140,8 @@ function look(name: GateName, evidence: Evidence): Look {
       return address === page?.address ? open({ code: 'canonical-self' }) : shut({ code: 'canonical-elsewhere', address });
     }
     case 'reachable':
-      if (evidence.isHome || evidence.linksIn > 0 || evidence.inSitemap) return open({ code: 'reached', linksIn: evidence.linksIn, inSitemap: evidence.inSitemap, isHome: evidence.isHome });
+      if (evidence.isHome || evidence.linksIn > 0 || evidence.inSitemap)
+        return open({ code: 'reached', linksIn: evidence.linksIn, inSitemap: evidence.inSitemap, isHome: evidence.isHome });
       return shut({ code: 'unreached' });
   }
 }

@@ -222,7 +222,12 @@ export function collapse(text: string): string {
 }
 
 function words(value: string | undefined): string[] {
-  return value === undefined ? [] : value.toLowerCase().split(/[\t\n\f\r ]+/).filter(Boolean);
+  return value === undefined
+    ? []
+    : value
+        .toLowerCase()
+        .split(/[\t\n\f\r ]+/)
+        .filter(Boolean);
 }
 
 /** Where an attribute's value stands inside the attribute's own text (`name = "value"`), without quotes; undefined where it has none. */

@@ -34,7 +34,10 @@ export function strictest(all: readonly IndexDirectives[]): IndexDirectives {
       noindex: sum.noindex || one.noindex,
       nofollow: sum.nofollow || one.nofollow,
       nosnippet: sum.nosnippet || one.nosnippet,
-      unavailableAfter: Math.min(sum.unavailableAfter ?? Infinity, one.unavailableAfter ?? Infinity) === Infinity ? undefined : Math.min(sum.unavailableAfter ?? Infinity, one.unavailableAfter ?? Infinity),
+      unavailableAfter:
+        Math.min(sum.unavailableAfter ?? Infinity, one.unavailableAfter ?? Infinity) === Infinity
+          ? undefined
+          : Math.min(sum.unavailableAfter ?? Infinity, one.unavailableAfter ?? Infinity),
     }),
     NOTHING,
   );

@@ -1,20 +1,6 @@
 import { decodeHTML } from 'entities/decode';
 import { isJsonLdType, normalizeNewlines, type Capture, type FactCollector } from './collector.ts';
-import {
-  bitsOf,
-  BREAKOUT,
-  CLOSES_P,
-  EDGE,
-  FORMATTING,
-  HARD,
-  HEAD_CONTENT,
-  HEADING,
-  RAW_TEXT,
-  SCOPED_END,
-  SPECIAL,
-  TABLE_PART,
-  VOID,
-} from './elements.ts';
+import { bitsOf, BREAKOUT, CLOSES_P, EDGE, FORMATTING, HARD, HEAD_CONTENT, HEADING, RAW_TEXT, SCOPED_END, SPECIAL, TABLE_PART, VOID } from './elements.ts';
 import { TAGS_BETWEEN_LOOKS, type HeadingFact } from './facts.ts';
 import { BAIL, OpenElements, SECTIONS, TOO_DEEP } from './open-elements.ts';
 import { behind, endOfComment, endOfRawText } from './raw-text.ts';

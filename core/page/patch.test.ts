@@ -22,13 +22,23 @@ const edit: fc.Arbitrary<PageEdit> = fc.oneof(
   text.map((value): PageEdit => ({ kind: 'description', text: value })),
   fc.boolean().map((on): PageEdit => ({ kind: 'noindex', on })),
   text.map((content): PageEdit => ({ kind: 'meta', name: 'skerry-proof', content })),
-  text.map((name): PageEdit => ({ kind: 'json-ld', graph: { '@context': 'https://schema.org', '@graph': [{ '@id': 'https://a.example/#website', ...{ name } }] } })),
+  text.map((name): PageEdit => ({
+    kind: 'json-ld',
+    graph: { '@context': 'https://schema.org', '@graph': [{ '@id': 'https://a.example/#website', ...{ name } }] },
+  })),
 );
 
 /** What an edit is not allowed to touch. */
 const others = (facts: PageFacts) => ({
-  lang: facts.lang, headings: facts.headings.map((one) => one.text), anchors: facts.anchors.map(({ href, text: label }) => [href, label]), images: facts.images.map((one) => [one.src, one.alt]),
-  links: facts.linkTags.map((one) => [one.rel, one.href, one.inHead]), words: facts.wordCount, paragraphs: facts.paragraphs, laterTitles: facts.titles.slice(1).map((one) => one.text), base: facts.base,
+  lang: facts.lang,
+  headings: facts.headings.map((one) => one.text),
+  anchors: facts.anchors.map(({ href, text: label }) => [href, label]),
+  images: facts.images.map((one) => [one.src, one.alt]),
+  links: facts.linkTags.map((one) => [one.rel, one.href, one.inHead]),
+  words: facts.wordCount,
+  paragraphs: facts.paragraphs,
+  laterTitles: facts.titles.slice(1).map((one) => one.text),
+  base: facts.base,
 });
 
 describe('patching', () => {
@@ -37,7 +47,10 @@ describe('patching', () => {
       fc.property(page, (html) => {
         const { source, facts } = patch(html, []);
         const title = documentTitle(facts);
-        const same: PageEdit[] = [{ kind: 'description', text: metaDescription(facts)?.content ?? '' }, ...(title ? [{ kind: 'title', text: title.text } as const] : [])];
+        const same: PageEdit[] = [
+          { kind: 'description', text: metaDescription(facts)?.content ?? '' },
+          ...(title ? [{ kind: 'title', text: title.text } as const] : []),
+        ];
         const result = patchPage(source, facts, same);
         expect(result.ok && result.bytes).toBe(source.bytes);
       }),
@@ -68,7 +81,11 @@ describe('patching', () => {
     ["<meta name=description content='old'>", { kind: 'description', text: "it's" }, "<meta name=description content='it&#39;s'>"],
     ['<meta name="description">', { kind: 'description', text: 'x' }, '<meta content="x" name="description">'],
     ['<head>\n  <title>T</title>\n</head>', { kind: 'description', text: 'D' }, '<head>\n  <title>T</title>\n  <meta name="description" content="D">\n</head>'],
-    ['<HEAD>\r\n\t<TITLE>T</TITLE>\r\n</HEAD>', { kind: 'noindex', on: true }, '<HEAD>\r\n\t<TITLE>T</TITLE>\r\n\t<meta name="robots" content="noindex">\r\n</HEAD>'],
+    [
+      '<HEAD>\r\n\t<TITLE>T</TITLE>\r\n</HEAD>',
+      { kind: 'noindex', on: true },
+      '<HEAD>\r\n\t<TITLE>T</TITLE>\r\n\t<meta name="robots" content="noindex">\r\n</HEAD>',
+    ],
     ['<p>no head</p>', { kind: 'title', text: 'T' }, '<title>T</title><p>no head</p>'],
     ['<!doctype html><p>x', { kind: 'title', text: 'T' }, '<!doctype html><title>T</title><p>x'],
     ['<title>T</title>\n<meta name="robots" content="noindex">\n<p>', { kind: 'noindex', on: false }, '<title>T</title>\n<p>'],
@@ -83,7 +100,9 @@ describe('patching', () => {
     const raw = Uint8Array.from('<title>Caf\xe9 \x96 old</title><p>\x93caf\xe9\x94', (character) => character.charCodeAt(0));
     const { result } = patch(raw, [{ kind: 'title', text: 'Škola – čaj 日' }]);
     if (!result.ok) throw new Error(result.reason);
-    expect([...result.bytes].map((byte) => String.fromCharCode(byte)).join('')).toBe('<title>&#x160;kola &#x2013; &#x10D;aj &#x65E5;</title><p>\x93caf\xe9\x94');
+    expect([...result.bytes].map((byte) => String.fromCharCode(byte)).join('')).toBe(
+      '<title>&#x160;kola &#x2013; &#x10D;aj &#x65E5;</title><p>\x93caf\xe9\x94',
+    );
     const again = readPage(result.bytes);
     expect(again.ok && documentTitle(again.facts)?.text).toBe('Škola – čaj 日');
   });
@@ -111,7 +130,10 @@ describe('patching', () => {
   });
 
   it('keeps JSON from ending its script, and replaces a block of its own', () => {
-    const graph = (name: string): PageEdit => ({ kind: 'json-ld', graph: { '@context': 'https://schema.org', '@graph': [{ '@id': 'https://a.example/#website', ...{ name } }] } });
+    const graph = (name: string): PageEdit => ({
+      kind: 'json-ld',
+      graph: { '@context': 'https://schema.org', '@graph': [{ '@id': 'https://a.example/#website', ...{ name } }] },
+    });
     const once = patched('<head>\n</head>', graph('</script><b>'));
     expect(once).toContain('\\u003c/script>');
     const twice = patched(once, graph('Second'));

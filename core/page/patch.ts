@@ -21,8 +21,7 @@ export type PatchRefusal = 'utf-16' | 'stateful-encoding' | 'not-encodable' | 'u
 
 /** New bytes, or why not. With nothing to change the bytes are the very same object. */
 export type PatchResult =
-  | { readonly ok: true; readonly bytes: Uint8Array; readonly splices: readonly Splice[] }
-  | { readonly ok: false; readonly reason: PatchRefusal };
+  { readonly ok: true; readonly bytes: Uint8Array; readonly splices: readonly Splice[] } | { readonly ok: false; readonly reason: PatchRefusal };
 
 /**
  * Changes the fewest bytes that make the page say `edits`. The result is read again before it is handed out: where an edit did
@@ -116,7 +115,10 @@ function setContent(source: SourceText, meta: MetaFact, content: string): Splice
 function addNoindex(source: SourceText, facts: PageFacts): Splice {
   const own = robotsMetas(facts).find((meta) => meta.name === 'robots');
   if (!own) return insertInHead(source, facts, metaTag('robots', 'noindex'));
-  const kept = (own.content ?? '').split(',').map((part) => part.trim()).filter((part) => part !== '' && !/^(index|all)$/i.test(part));
+  const kept = (own.content ?? '')
+    .split(',')
+    .map((part) => part.trim())
+    .filter((part) => part !== '' && !/^(index|all)$/i.test(part));
   return setContent(source, own, ['noindex', ...kept].join(', '));
 }
 

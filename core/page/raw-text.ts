@@ -27,4 +27,3 @@ export function behind(text: string, needle: string, from: number): number {
   const at = text.indexOf(needle, from);
   return at < 0 ? text.length : at + needle.length;
 }
-

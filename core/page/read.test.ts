@@ -57,10 +57,13 @@ describe('the fast reader against the whole tree', () => {
     expect(withoutInsert(fast as PageFacts)).toEqual(withoutInsert(treeFacts(html)));
   });
 
-  it.each(['<template><title>No</title></template>', '<b><p>x</b>y</p>', '<table>loose<tr></table>', '<a href=1>x<a href=2>y', '<frameset>', '\0<p>'])('leaves %s to the tree', (html) => {
-    expect(fastFacts(html)).toBeUndefined();
-    expect(readSource(sourceOf(html)).ok).toBe(true);
-  });
+  it.each(['<template><title>No</title></template>', '<b><p>x</b>y</p>', '<table>loose<tr></table>', '<a href=1>x<a href=2>y', '<frameset>', '\0<p>'])(
+    'leaves %s to the tree',
+    (html) => {
+      expect(fastFacts(html)).toBeUndefined();
+      expect(readSource(sourceOf(html)).ok).toBe(true);
+    },
+  );
 });
 
 describe('what counts as head', () => {

@@ -23,10 +23,16 @@ export function robotsMetas(facts: PageFacts): MetaFact[] {
 /** What the page's metas say to one crawler; its own tag adds to the general one. */
 export function metaDirectives(facts: PageFacts, crawler: string): IndexDirectives {
   const name = crawler.toLowerCase();
-  return strictest(facts.metas.filter((meta) => meta.inHead && (meta.name === 'robots' || meta.name === name)).map((meta) => indexDirectives(meta.content ?? '')));
+  return strictest(
+    facts.metas.filter((meta) => meta.inHead && (meta.name === 'robots' || meta.name === name)).map((meta) => indexDirectives(meta.content ?? '')),
+  );
 }
 
 /** The addresses that `link rel=canonical` in the head names, unresolved, without repeats. */
 export function canonicalHrefs(facts: PageFacts): string[] {
-  return [...new Set(facts.linkTags.filter((link) => link.inHead && link.rel.includes('canonical') && link.href !== undefined).map((link) => (link.href as string).trim()))];
+  return [
+    ...new Set(
+      facts.linkTags.filter((link) => link.inHead && link.rel.includes('canonical') && link.href !== undefined).map((link) => (link.href as string).trim()),
+    ),
+  ];
 }

@@ -14,7 +14,10 @@ export function effectiveRobots(document: SiteDocument, own: string | undefined)
 }
 
 /** The files that are ours: only those whose text differs from what the site brought, or that it did not bring. */
-export function ownFiles(document: SiteDocument, site: { readonly robots: string | undefined; readonly sitemap: string | undefined; readonly entries: readonly SitemapEntry[] }): Record<string, string> {
+export function ownFiles(
+  document: SiteDocument,
+  site: { readonly robots: string | undefined; readonly sitemap: string | undefined; readonly entries: readonly SitemapEntry[] },
+): Record<string, string> {
   const own: Record<string, string> = {};
   const robots = effectiveRobots(document, site.robots);
   if (robots !== undefined && robots !== site.robots) own[ROBOTS_FILE] = robots;

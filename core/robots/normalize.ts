@@ -9,7 +9,7 @@ const UNRESERVED = /[A-Za-z0-9\-._~]/;
 export function normalizePath(path: string): string {
   if (PLAIN.test(path)) return path;
   let out = '';
-  for (let at = 0; at < path.length; ) {
+  for (let at = 0; at < path.length;) {
     const code = path.codePointAt(at) as number;
     const escaped = code === 37 ? /^%[0-9a-f]{2}/i.exec(path.slice(at, at + 3)) : null;
     if (escaped) {

@@ -2,7 +2,14 @@
 export type RobotsLine =
   | { readonly kind: 'blank' | 'comment'; readonly line: number; readonly text: string }
   | { readonly kind: 'user-agent'; readonly line: number; readonly text: string; readonly token: string }
-  | { readonly kind: 'rule'; readonly line: number; readonly text: string; readonly allow: boolean; readonly pattern: string; readonly group: number | undefined }
+  | {
+      readonly kind: 'rule';
+      readonly line: number;
+      readonly text: string;
+      readonly allow: boolean;
+      readonly pattern: string;
+      readonly group: number | undefined;
+    }
   | { readonly kind: 'sitemap'; readonly line: number; readonly text: string; readonly address: string }
   | { readonly kind: 'other'; readonly line: number; readonly text: string; readonly field: string }
   | { readonly kind: 'unreadable'; readonly line: number; readonly text: string };

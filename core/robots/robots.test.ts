@@ -5,7 +5,20 @@ import { normalizePath, openPath, parseRobots, ROBOTS_LIMIT, robotsMatcher, with
 const allowed = (text: string, path: string, token = 'ExampleBot'): boolean => robotsMatcher(parseRobots(text), token).match(path).allowed;
 
 describe('groups (RFC 9309, 2.2.1)', () => {
-  const file = ['User-Agent: *', 'Disallow: /all', '', 'user-agent: FooBot', 'user-agent: barbot/1.2 (x)', 'Disallow: /foo', 'Sitemap: https://a.example/s.xml', 'Crawl-delay: 3', 'Disallow: /more', '', 'User-agent: foobot', 'Disallow: /merged'].join('\n');
+  const file = [
+    'User-Agent: *',
+    'Disallow: /all',
+    '',
+    'user-agent: FooBot',
+    'user-agent: barbot/1.2 (x)',
+    'Disallow: /foo',
+    'Sitemap: https://a.example/s.xml',
+    'Crawl-delay: 3',
+    'Disallow: /more',
+    '',
+    'User-agent: foobot',
+    'Disallow: /merged',
+  ].join('\n');
   it('of the same crawler are merged, and it does not listen to everybody’s', () => {
     expect(['/foo', '/more', '/merged', '/all'].map((path) => allowed(file, path, 'FooBot'))).toEqual([false, false, false, true]);
     expect(allowed(file, '/foo', 'BarBot')).toBe(false);
@@ -69,8 +82,15 @@ function obvious(rules: readonly { allow: boolean; pattern: string }[], path: st
     if (pattern === '') continue;
     const normal = normalizePath(pattern);
     const body = normal.endsWith('$') ? normal.slice(0, -1) : normal;
-    const expression = new RegExp(`^${body.split('*').map((part) => part.replace(/[.+?^${}()|[\]\\]/g, '\\$&')).join('.*')}${normal.endsWith('$') ? '$' : ''}`, 's');
-    if (expression.test(normalizePath(path)) && (!best || normal.length > best.length || (normal.length === best.length && allow))) best = { allow, length: normal.length };
+    const expression = new RegExp(
+      `^${body
+        .split('*')
+        .map((part) => part.replace(/[.+?^${}()|[\]\\]/g, '\\$&'))
+        .join('.*')}${normal.endsWith('$') ? '$' : ''}`,
+      's',
+    );
+    if (expression.test(normalizePath(path)) && (!best || normal.length > best.length || (normal.length === best.length && allow)))
+      best = { allow, length: normal.length };
   }
   return best?.allow ?? true;
 }
@@ -114,13 +134,24 @@ describe('editing', () => {
     expect([allowed(outweighed, '/a/x'), allowed(outweighed, '/a/y'), allowed(outweighed, '/b')]).toEqual([true, false, false]);
   });
   it('always opens the path it was asked to, and no other', () => {
-    const rule = fc.constantFrom('Disallow: /', 'Disallow: /a', 'Disallow: /a/', 'Disallow: /*b', 'Allow: /b', 'Disallow: /b$', 'User-agent: other', 'User-agent: *', '# x');
+    const rule = fc.constantFrom(
+      'Disallow: /',
+      'Disallow: /a',
+      'Disallow: /a/',
+      'Disallow: /*b',
+      'Allow: /b',
+      'Disallow: /b$',
+      'User-agent: other',
+      'User-agent: *',
+      '# x',
+    );
     fc.assert(
       fc.property(fc.array(rule, { maxLength: 8 }), fc.constantFrom('/', '/a', '/a/b', '/b', '/c'), (lines, path) => {
         const text = ['User-agent: *', ...lines].join('\n');
         const opened = openPath(text, path, 'x', () => false);
         expect(allowed(opened, path, 'x')).toBe(true);
-        for (const other of ['/', '/a', '/a/b', '/b', '/c', '/a/b/c'].filter((one) => one !== path)) expect(allowed(opened, other, 'x')).toBe(allowed(text, other, 'x'));
+        for (const other of ['/', '/a', '/a/b', '/b', '/c', '/a/b/c'].filter((one) => one !== path))
+          expect(allowed(opened, other, 'x')).toBe(allowed(text, other, 'x'));
       }),
     );
   });

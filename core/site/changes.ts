@@ -24,7 +24,10 @@ const setSchema = z.strictObject({
 });
 
 /** A change as it is stored and sent. */
-export const changeSchema: z.ZodType<Change> = z.union([setSchema, z.strictObject({ kind: z.literal('all'), changes: z.lazy(() => z.array(changeSchema)) })]) as z.ZodType<Change>;
+export const changeSchema: z.ZodType<Change> = z.union([
+  setSchema,
+  z.strictObject({ kind: z.literal('all'), changes: z.lazy(() => z.array(changeSchema)) }),
+]) as z.ZodType<Change>;
 
 /** Sets one field of a record. Throws where the table has no such field or the value does not fit it. */
 export function set<T extends Table, F extends keyof RecordOf<T> & string>(table: T, key: string, field: F, value: Exclude<RecordOf<T>[F], undefined>): Change {

@@ -49,7 +49,11 @@ export function fold(state: UndoState, entry: JournalEntry): UndoState {
   }
   const top = state.undo[state.undo.length - 1];
   if (top && entry.thread !== null && top.thread === entry.thread && state.redo.length === 0) {
-    const merged: JournalEntry = { ...entry, inverse: { kind: 'all', changes: [entry.inverse, top.inverse] }, change: { kind: 'all', changes: [top.change, entry.change] } };
+    const merged: JournalEntry = {
+      ...entry,
+      inverse: { kind: 'all', changes: [entry.inverse, top.inverse] },
+      change: { kind: 'all', changes: [top.change, entry.change] },
+    };
     return { undo: [...state.undo.slice(0, -1), merged], redo: [] };
   }
   return { undo: [...state.undo, entry], redo: [] };
@@ -58,7 +62,11 @@ export function fold(state: UndoState, entry: JournalEntry): UndoState {
 export const NOTHING_TO_UNDO: UndoState = { undo: [], redo: [] };
 
 /** Makes the entry that does a change; `seq` and time come from outside. */
-export function doEntry(document: SiteDocument, change: Change, about: { seq: number; at: string; label: string; thread?: string | null; lasting?: boolean }): JournalEntry {
+export function doEntry(
+  document: SiteDocument,
+  change: Change,
+  about: { seq: number; at: string; label: string; thread?: string | null; lasting?: boolean },
+): JournalEntry {
   return { role: 'do', change, inverse: invert(document, change), thread: null, lasting: false, ...about };
 }
 

@@ -37,7 +37,10 @@ const BY_FOLDER: readonly [RegExp, Kind][] = [
 export function guessKind(address: string, facts: PageFacts): Kind {
   const path = address.toLowerCase();
   for (const [pattern, kind] of BY_FOLDER) if (pattern.test(path)) return kind;
-  const declared = facts.metas.find((meta) => meta.property === 'og:type')?.content?.trim().toLowerCase();
+  const declared = facts.metas
+    .find((meta) => meta.property === 'og:type')
+    ?.content?.trim()
+    .toLowerCase();
   if (declared === 'article') return 'post';
   if (declared === 'product') return 'product';
   for (const { text } of facts.jsonLd) {

@@ -1,9 +1,35 @@
 /** Titles that a template or a tool left behind. */
 const DEFAULT_TITLES = new Set([
-  'home', 'home page', 'homepage', 'untitled', 'untitled document', 'untitled page', 'new page', 'page', 'index', 'document', 'title', 'page title', 'welcome', 'hello world', 'sample page',
-  'startseite', 'unbenannt', 'neue seite', 'accueil', 'sans titre', 'inicio', 'sin título',
+  'home',
+  'home page',
+  'homepage',
+  'untitled',
+  'untitled document',
+  'untitled page',
+  'new page',
+  'page',
+  'index',
+  'document',
+  'title',
+  'page title',
+  'welcome',
+  'hello world',
+  'sample page',
+  'startseite',
+  'unbenannt',
+  'neue seite',
+  'accueil',
+  'sans titre',
+  'inicio',
+  'sin título',
 ]);
-const DEFAULT_TAGLINES = [/^your (tagline|slogan|site title)( (goes )?here)?$/i, /^(tagline|slogan) goes here$/i, /^a (new|brand new) website$/i, /^my (site|website|web site)$/i, /lorem ipsum/i];
+const DEFAULT_TAGLINES = [
+  /^your (tagline|slogan|site title)( (goes )?here)?$/i,
+  /^(tagline|slogan) goes here$/i,
+  /^a (new|brand new) website$/i,
+  /^my (site|website|web site)$/i,
+  /lorem ipsum/i,
+];
 
 /** Why a title (or one part of it) looks left over: a tool's default, a template's tagline, or nothing but the domain. */
 export function leftover(text: string, host: string): { part: string; why: 'default' | 'tagline' | 'domain' } | undefined {
@@ -14,7 +40,14 @@ export function leftover(text: string, host: string): { part: string; why: 'defa
     const low = plain.toLowerCase();
     if (DEFAULT_TITLES.has(low) && (part === whole || whole.toLowerCase().startsWith(low))) return { part: plain, why: 'default' };
     if (DEFAULT_TAGLINES.some((pattern) => pattern.test(plain))) return { part: plain, why: 'tagline' };
-    if (part === whole && low.replace(/^https?:\/\//, '').replace(/^www\./, '').replace(/\/$/, '') === bareHost) return { part: plain, why: 'domain' };
+    if (
+      part === whole &&
+      low
+        .replace(/^https?:\/\//, '')
+        .replace(/^www\./, '')
+        .replace(/\/$/, '') === bareHost
+    )
+      return { part: plain, why: 'domain' };
   }
   return undefined;
 }
@@ -23,6 +56,10 @@ export function leftover(text: string, host: string): { part: string; why: 'defa
 export function numberAfterName(text: string): string | undefined {
   const name = (text.split(/\s+[|\u2013\u2014·•»]\s+/)[0] ?? '').trim();
   const found = /^\p{L}[\p{L}\s'’-]*\s([2-9])$/u.exec(name);
-  if (!found || /\b(part|volume|vol|chapter|step|day|week|level|grade|lesson|teil|band|kapitel|tag|woche|partie|chapitre|parte|capítulo|no|nr|page|top)\s\d$/i.test(name)) return undefined;
+  if (
+    !found ||
+    /\b(part|volume|vol|chapter|step|day|week|level|grade|lesson|teil|band|kapitel|tag|woche|partie|chapitre|parte|capítulo|no|nr|page|top)\s\d$/i.test(name)
+  )
+    return undefined;
   return name;
 }

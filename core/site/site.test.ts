@@ -3,17 +3,51 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { factsOf } from '../testing/html.ts';
 import {
-  addressOf, all, applyChange, cleanOrigin, doEntry, effectiveNoindex, effectiveTitle, emptyDocument, filesFor, firstFacts, fold, guessKind, invert, isIdle, leftover, linkedPath, NOTHING_TO_UNDO, numberAfterName, openDocument,
-  redoEntry, replay, set, undoEntry, type Change, type JournalEntry, type SiteDocument, type UndoState,
+  addressOf,
+  all,
+  applyChange,
+  cleanOrigin,
+  doEntry,
+  effectiveNoindex,
+  effectiveTitle,
+  emptyDocument,
+  filesFor,
+  firstFacts,
+  fold,
+  guessKind,
+  invert,
+  isIdle,
+  leftover,
+  linkedPath,
+  NOTHING_TO_UNDO,
+  numberAfterName,
+  openDocument,
+  redoEntry,
+  replay,
+  set,
+  undoEntry,
+  type Change,
+  type JournalEntry,
+  type SiteDocument,
+  type UndoState,
 } from './index.ts';
 
 const single: fc.Arbitrary<Change> = fc.oneof(
-  fc.record({ page: fc.constantFrom('a.html', 'b.html', 'constructor'), field: fc.constantFrom('title' as const, 'description' as const), value: fc.option(fc.string()) }).map(({ page, field, value }) => set('pages', page, field, value)),
+  fc
+    .record({
+      page: fc.constantFrom('a.html', 'b.html', 'constructor'),
+      field: fc.constantFrom('title' as const, 'description' as const),
+      value: fc.option(fc.string()),
+    })
+    .map(({ page, field, value }) => set('pages', page, field, value)),
   fc.constantFrom('list' as const, 'out' as const, null).map((value) => set('pages', 'a.html', 'intent', value)),
   fc.option(fc.boolean()).map((value) => set('doors', '', 'open', value)),
   fc.option(fc.string()).map((value) => set('facts', '', 'siteName', value)),
 );
-const change = fc.oneof(single, fc.array(single, { maxLength: 4 }).map((changes) => all(changes)));
+const change = fc.oneof(
+  single,
+  fc.array(single, { maxLength: 4 }).map((changes) => all(changes)),
+);
 const build = (changes: readonly Change[]): SiteDocument => changes.reduce(applyChange, emptyDocument());
 
 describe('changes', () => {
@@ -52,7 +86,12 @@ describe('history', () => {
     const journal: JournalEntry[] = [];
     for (const [seq, one] of moves.entries()) {
       const about = { seq, at: '2026-01-01T00:00:00Z' };
-      const entry = one.kind === 'do' ? doEntry(state.document, one.change, { ...about, label: 'x', thread: one.thread }) : one.kind === 'undo' ? undoEntry(state.undo, about) : redoEntry(state.undo, about);
+      const entry =
+        one.kind === 'do'
+          ? doEntry(state.document, one.change, { ...about, label: 'x', thread: one.thread })
+          : one.kind === 'undo'
+            ? undoEntry(state.undo, about)
+            : redoEntry(state.undo, about);
       if (!entry) continue;
       journal.push(entry);
       state = { document: applyChange(state.document, entry.change), undo: fold(state.undo, entry) };
@@ -111,27 +150,64 @@ describe('the saved document', () => {
 });
 
 describe('addresses', () => {
-  it.each([['index.html', '/'], ['about/index.html', '/about/'], ['about.html', '/about.html'], ['a b/ü.html', '/a%20b/%C3%BC.html'], ['x/INDEX.HTM', '/x/']])('%s answers at %s', (file, address) => expect(addressOf(file)).toBe(address));
+  it.each([
+    ['index.html', '/'],
+    ['about/index.html', '/about/'],
+    ['about.html', '/about.html'],
+    ['a b/ü.html', '/a%20b/%C3%BC.html'],
+    ['x/INDEX.HTM', '/x/'],
+  ])('%s answers at %s', (file, address) => expect(addressOf(file)).toBe(address));
   it('lead back to their file', () => {
-    fc.assert(fc.property(fc.array(fc.stringMatching(/^[\p{L}0-9 ._~-]{1,8}$/u).filter((part) => !/^\.+$/.test(part)), { minLength: 1, maxLength: 3 }), (parts) => void expect(filesFor(addressOf(parts.join('/')))).toContain(parts.join('/').replace(/index\.html?$/i, (name) => name.toLowerCase()))));
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.stringMatching(/^[\p{L}0-9 ._~-]{1,8}$/u).filter((part) => !/^\.+$/.test(part)),
+          { minLength: 1, maxLength: 3 },
+        ),
+        (parts) => void expect(filesFor(addressOf(parts.join('/')))).toContain(parts.join('/').replace(/index\.html?$/i, (name) => name.toLowerCase())),
+      ),
+    );
   });
   it('are resolved like the URL standard does', () => {
-    const reference = fc.array(fc.constantFrom('a', 'b.html', '..', '.', '/', '//', '?q', '#f', '%41', ' ', 'http:', 'é'), { maxLength: 6 }).map((parts) => parts.join(''));
+    const reference = fc
+      .array(fc.constantFrom('a', 'b.html', '..', '.', '/', '//', '?q', '#f', '%41', ' ', 'http:', 'é'), { maxLength: 6 })
+      .map((parts) => parts.join(''));
     fc.assert(
       fc.property(reference, fc.constantFrom('/', '/x/', '/x/y.html', '/x/y/z/'), (href, page) => {
         const whole = `http://site.example${page}`;
         const url = URL.canParse(href, whole) ? new URL(href, whole) : undefined;
-        const expected = url && /^https?:$/.test(url.protocol) && url.host === 'site.example' && href.replace(/#.*$/s, '').trim() !== '' ? url.pathname + url.search : undefined;
+        const expected =
+          url && /^https?:$/.test(url.protocol) && url.host === 'site.example' && href.replace(/#.*$/s, '').trim() !== ''
+            ? url.pathname + url.search
+            : undefined;
         expect(linkedPath(href, page, 'site.example')).toBe(expected);
       }),
       { numRuns: 2000 },
     );
   });
-  it.each([['quillfeather.example', 'https://quillfeather.example'], ['HTTP://A.example/x', 'http://a.example'], ['nothing', undefined], ['a b.example', undefined], ['', undefined], ['javascript:alert(1)', undefined]])('%j as a main address is %j', (typed, origin) => expect(cleanOrigin(typed)).toBe(origin));
+  it.each([
+    ['quillfeather.example', 'https://quillfeather.example'],
+    ['HTTP://A.example/x', 'http://a.example'],
+    ['nothing', undefined],
+    ['a b.example', undefined],
+    ['', undefined],
+    ['javascript:alert(1)', undefined],
+  ])('%j as a main address is %j', (typed, origin) => expect(cleanOrigin(typed)).toBe(origin));
 });
 
 describe('kinds and intents', () => {
-  it.each([['/', 'page'], ['/services/box/', 'service'], ['/services/', 'page'], ['/journal/x/', 'post'], ['/journal/tag/leather/', 'tag'], ['/journal/author/x/', 'author'], ['/2024/05/', 'date'], ['/2024/05/hello/', 'post'], ['/shop/x/', 'product'], ['/workshops/x/', 'event']] as const)('%s is a %s', (address, kind) => expect(guessKind(address, factsOf('<p>'))).toBe(kind));
+  it.each([
+    ['/', 'page'],
+    ['/services/box/', 'service'],
+    ['/services/', 'page'],
+    ['/journal/x/', 'post'],
+    ['/journal/tag/leather/', 'tag'],
+    ['/journal/author/x/', 'author'],
+    ['/2024/05/', 'date'],
+    ['/2024/05/hello/', 'post'],
+    ['/shop/x/', 'product'],
+    ['/workshops/x/', 'event'],
+  ] as const)('%s is a %s', (address, kind) => expect(guessKind(address, factsOf('<p>'))).toBe(kind));
   it('write noindex only where the owner said something, or closed the site', () => {
     const facts = factsOf('<head><meta name=robots content=noindex></head>');
     const plain = factsOf('<p>');
@@ -145,9 +221,24 @@ describe('kinds and intents', () => {
 });
 
 describe('leftovers', () => {
-  it.each([['Home', 'default'], ['Home | Bindery', 'default'], ['Bindery – Your tagline here', 'tagline'], ['www.a.example', 'domain'], ['Untitled', 'default']])('%s is %s', (title, why) => expect(leftover(title, 'a.example')?.why).toBe(why));
-  it.each(['Welcome home to Saltmere', 'Bindery | Home visits', 'About', 'A page of history'])('%s is none', (title) => expect(leftover(title, 'a.example')).toBeUndefined());
-  it.each([['Journal 2', true], ['Journal 2 | Bindery', true], ['Part 2', false], ['Chapter 3 | Bindery', false], ['Catalogue 2024', false], ['Top 5', false]])('%s: a leftover number? %s', (title, found) => expect(numberAfterName(title) !== undefined).toBe(found));
+  it.each([
+    ['Home', 'default'],
+    ['Home | Bindery', 'default'],
+    ['Bindery – Your tagline here', 'tagline'],
+    ['www.a.example', 'domain'],
+    ['Untitled', 'default'],
+  ])('%s is %s', (title, why) => expect(leftover(title, 'a.example')?.why).toBe(why));
+  it.each(['Welcome home to Saltmere', 'Bindery | Home visits', 'About', 'A page of history'])('%s is none', (title) =>
+    expect(leftover(title, 'a.example')).toBeUndefined(),
+  );
+  it.each([
+    ['Journal 2', true],
+    ['Journal 2 | Bindery', true],
+    ['Part 2', false],
+    ['Chapter 3 | Bindery', false],
+    ['Catalogue 2024', false],
+    ['Top 5', false],
+  ])('%s: a leftover number? %s', (title, found) => expect(numberAfterName(title) !== undefined).toBe(found));
 });
 
 it('first facts come from the home page, and a name that is no leftover', () => {

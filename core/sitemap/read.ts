@@ -26,7 +26,7 @@ export function readSitemap(xml: string): { ok: true; sitemap: SitemapReading } 
   const entries: { loc: string; lastmod: string | undefined }[] = [];
   let cut = false;
   const close = `</${item}>`;
-  for (let at = nextItem(xml, item, root.index + 1); at >= 0; ) {
+  for (let at = nextItem(xml, item, root.index + 1); at >= 0;) {
     const end = xml.indexOf(close, at);
     if (end < 0) break;
     const body = xml.slice(at, end);

@@ -22,7 +22,8 @@ export function writeSitemap(entries: readonly SitemapEntry[]): { xml: string; l
     const { loc, lastmod } = entries[index] as SitemapEntry;
     const line = lastmod === undefined ? `<url><loc>${escaped[index]}</loc></url>\n` : `<url><loc>${escaped[index]}</loc><lastmod>${lastmod}</lastmod></url>\n`;
     // Addresses are percent-encoded, so a unit is an octet.
-    if (lines.length >= SITEMAP_LIMITS.entries || bytes + line.length > SITEMAP_LIMITS.bytes || loc.length > SITEMAP_LIMITS.address) left.push({ loc, lastmod });
+    if (lines.length >= SITEMAP_LIMITS.entries || bytes + line.length > SITEMAP_LIMITS.bytes || loc.length > SITEMAP_LIMITS.address)
+      left.push({ loc, lastmod });
     else {
       lines.push(line);
       bytes += line.length;

@@ -2,7 +2,8 @@ import { inflateSync } from 'fflate';
 import { decodeBytes } from './encoding.ts';
 
 /** Why an entry, or a whole archive, was refused. */
-export type ArchiveRefusal = 'climbs-out' | 'absurd-ratio' | 'too-large' | 'too-many' | 'encrypted' | 'unsupported-method' | 'damaged' | 'not-a-zip' | 'duplicate';
+export type ArchiveRefusal =
+  'climbs-out' | 'absurd-ratio' | 'too-large' | 'too-many' | 'encrypted' | 'unsupported-method' | 'damaged' | 'not-a-zip' | 'duplicate';
 
 /** One file in a ZIP that may be unpacked. */
 export interface ArchiveEntry {

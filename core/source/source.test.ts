@@ -28,7 +28,13 @@ describe('encodings', () => {
 });
 
 describe('splicing', () => {
-  const pieces = fc.array(fc.oneof(fc.constantFrom('<', '>', 'a', ' ', 'é', '€', '𝄞', '日'), fc.integer({ min: 0x80, max: 0xff }).map((code) => String.fromCharCode(code))), { maxLength: 40 });
+  const pieces = fc.array(
+    fc.oneof(
+      fc.constantFrom('<', '>', 'a', ' ', 'é', '€', '𝄞', '日'),
+      fc.integer({ min: 0x80, max: 0xff }).map((code) => String.fromCharCode(code)),
+    ),
+    { maxLength: 40 },
+  );
 
   it('with nothing gives the very same bytes', () => {
     fc.assert(
@@ -39,27 +45,30 @@ describe('splicing', () => {
     );
   });
 
-  it.each(['utf-8', 'windows-1252', 'shift_jis', 'gb18030', 'big5', 'euc-kr'])('replaces at ASCII places in %s and leaves all other bytes alone', (encoding) => {
-    let done = 0;
-    fc.assert(
-      fc.property(fc.uint8Array({ maxLength: 60 }), fc.uint8Array({ maxLength: 60 }), (before, behind) => {
-        const mark = bytes('<MARK>');
-        const raw = Uint8Array.from([...before, 10, ...mark, 10, ...behind]);
-        const source = decodeSource(raw, encoding);
-        const at = source.text.indexOf('<MARK>');
-        // A lead byte may take the line end in front of the mark, never the mark itself.
-        if (at < 0 || source.encoding.from === 'bom') return;
-        const result = spliceSource(source, [{ start: at, end: at + 6, insert: '<new>' }]);
-        const found = before.length + 1;
-        if (source.text.indexOf('<MARK>', at + 1) >= 0) return;
-        if (!result.ok) return void expect(encoding).not.toMatch(/utf-8|windows/);
-        done++;
-        expect(sameBytes(result.bytes, Uint8Array.from([...raw.subarray(0, found), ...bytes('<new>'), ...raw.subarray(found + 6)]))).toBe(true);
-      }),
-      { numRuns: 400 },
-    );
-    expect(done).toBeGreaterThan(100);
-  });
+  it.each(['utf-8', 'windows-1252', 'shift_jis', 'gb18030', 'big5', 'euc-kr'])(
+    'replaces at ASCII places in %s and leaves all other bytes alone',
+    (encoding) => {
+      let done = 0;
+      fc.assert(
+        fc.property(fc.uint8Array({ maxLength: 60 }), fc.uint8Array({ maxLength: 60 }), (before, behind) => {
+          const mark = bytes('<MARK>');
+          const raw = Uint8Array.from([...before, 10, ...mark, 10, ...behind]);
+          const source = decodeSource(raw, encoding);
+          const at = source.text.indexOf('<MARK>');
+          // A lead byte may take the line end in front of the mark, never the mark itself.
+          if (at < 0 || source.encoding.from === 'bom') return;
+          const result = spliceSource(source, [{ start: at, end: at + 6, insert: '<new>' }]);
+          const found = before.length + 1;
+          if (source.text.indexOf('<MARK>', at + 1) >= 0) return;
+          if (!result.ok) return void expect(encoding).not.toMatch(/utf-8|windows/);
+          done++;
+          expect(sameBytes(result.bytes, Uint8Array.from([...raw.subarray(0, found), ...bytes('<new>'), ...raw.subarray(found + 6)]))).toBe(true);
+        }),
+        { numRuns: 400 },
+      );
+      expect(done).toBeGreaterThan(100);
+    },
+  );
 
   it('counts UTF-8 as the decoder does, malformed or not', () => {
     fc.assert(
@@ -77,7 +86,10 @@ describe('splicing', () => {
     fc.assert(
       fc.property(pieces, (texts) => {
         const source = decodeSource(bytes('<p></p>'), 'utf-8');
-        const result = spliceSource(source, texts.map((insert) => ({ start: 3, end: 3, insert })));
+        const result = spliceSource(
+          source,
+          texts.map((insert) => ({ start: 3, end: 3, insert })),
+        );
         expect(result.ok && new TextDecoder().decode(result.bytes)).toBe(`<p>${texts.join('')}</p>`);
       }),
     );
@@ -87,7 +99,12 @@ describe('splicing', () => {
     expect(spliceSource(decodeSource(new Uint8Array([0xff, 0xfe, 0x41, 0])), [{ start: 0, end: 1, insert: 'x' }])).toEqual({ ok: false, reason: 'utf-16' });
     expect(spliceSource(decodeSource(bytes('a'), 'iso-2022-jp'), [{ start: 0, end: 1, insert: 'x' }])).toEqual({ ok: false, reason: 'stateful-encoding' });
     expect(spliceSource(decodeSource(latin('a')), [{ start: 0, end: 1, insert: 'é' }])).toEqual({ ok: false, reason: 'not-encodable' });
-    expect(() => spliceSource(decodeSource(bytes('abcdef')), [{ start: 0, end: 4, insert: '' }, { start: 2, end: 5, insert: '' }])).toThrow(RangeError);
+    expect(() =>
+      spliceSource(decodeSource(bytes('abcdef')), [
+        { start: 0, end: 4, insert: '' },
+        { start: 2, end: 5, insert: '' },
+      ]),
+    ).toThrow(RangeError);
   });
 });
 
@@ -103,13 +120,19 @@ describe('archives', () => {
   });
   it('gives back every byte', () => {
     fc.assert(
-      fc.property(fc.dictionary(fc.string({ minLength: 1, unit: fc.constantFrom('a', 'b', 'é', '.') }).filter((name) => name !== '.' && name !== '..'), fc.uint8Array({ maxLength: 500 })), (files) => {
-        const packed = zipSync(files);
-        const listing = listArchive(packed);
-        if (!listing.ok) throw new Error(listing.reason);
-        const found = Object.fromEntries(listing.entries.map((entry) => [entry.path, inflateEntry(packed, entry)]));
-        for (const [path, content] of Object.entries(files)) expect(found[path]).toEqual({ ok: true, bytes: content });
-      }),
+      fc.property(
+        fc.dictionary(
+          fc.string({ minLength: 1, unit: fc.constantFrom('a', 'b', 'é', '.') }).filter((name) => name !== '.' && name !== '..'),
+          fc.uint8Array({ maxLength: 500 }),
+        ),
+        (files) => {
+          const packed = zipSync(files);
+          const listing = listArchive(packed);
+          if (!listing.ok) throw new Error(listing.reason);
+          const found = Object.fromEntries(listing.entries.map((entry) => [entry.path, inflateEntry(packed, entry)]));
+          for (const [path, content] of Object.entries(files)) expect(found[path]).toEqual({ ok: true, bytes: content });
+        },
+      ),
       { numRuns: 60 },
     );
   });

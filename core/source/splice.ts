@@ -13,8 +13,7 @@ export interface Splice extends Range {
 
 /** What splicing gives: the new bytes, or why the file cannot be changed. */
 export type SpliceResult =
-  | { readonly ok: true; readonly bytes: Uint8Array }
-  | { readonly ok: false; readonly reason: 'utf-16' | 'stateful-encoding' | 'not-encodable' };
+  { readonly ok: true; readonly bytes: Uint8Array } | { readonly ok: false; readonly reason: 'utf-16' | 'stateful-encoding' | 'not-encodable' };
 
 /**
  * Replaces stretches of text in a file's bytes. Bytes outside the stretches stay identical, malformed ones too.
@@ -29,7 +28,10 @@ export function spliceSource(source: SourceText, splices: readonly Splice[]): Sp
   if (!utf8 && splices.some((splice) => /[^\x00-\x7f]/.test(splice.insert))) return { ok: false, reason: 'not-encodable' };
 
   const ordered = splices.map((splice, order) => ({ ...splice, order })).sort((a, b) => a.start - b.start || a.end - b.end || a.order - b.order);
-  const offsets = byteOffsets(source, ordered.flatMap((splice) => [splice.start, splice.end]));
+  const offsets = byteOffsets(
+    source,
+    ordered.flatMap((splice) => [splice.start, splice.end]),
+  );
   if (offsets === undefined) return { ok: false, reason: 'stateful-encoding' };
   const encoder = new TextEncoder();
   const parts: Uint8Array[] = [];
@@ -118,7 +120,15 @@ function decodedOffsets(bytes: Uint8Array, encoding: string, text: string, wante
       else high = middle;
     }
     // Decoding a torn sequence gives a stray character or two, so the search can be off by as much as a sequence is long.
-    const at = [0, -1, 1, -2, 2, -3, 3, -4, 4].map((step) => low + step).find((place) => place >= 0 && place <= bytes.length && decodeBytes(bytes.subarray(0, place), encoding) === text.slice(0, offset) && decodeBytes(bytes.subarray(place), encoding) === text.slice(offset));
+    const at = [0, -1, 1, -2, 2, -3, 3, -4, 4]
+      .map((step) => low + step)
+      .find(
+        (place) =>
+          place >= 0 &&
+          place <= bytes.length &&
+          decodeBytes(bytes.subarray(0, place), encoding) === text.slice(0, offset) &&
+          decodeBytes(bytes.subarray(place), encoding) === text.slice(offset),
+      );
     if (at === undefined) return undefined;
     found.set(offset, at);
   }

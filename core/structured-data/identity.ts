@@ -69,5 +69,7 @@ function absolute(reference: string | null | undefined, home: string): string | 
 }
 
 function compact(node: Record<string, unknown>): GraphNode {
-  return Object.fromEntries(Object.entries(node).filter(([, value]) => value !== undefined && value !== null && value !== '' && !(Array.isArray(value) && value.length === 0))) as unknown as GraphNode;
+  return Object.fromEntries(
+    Object.entries(node).filter(([, value]) => value !== undefined && value !== null && value !== '' && !(Array.isArray(value) && value.length === 0)),
+  ) as unknown as GraphNode;
 }

@@ -37,7 +37,9 @@ export function openSteps(document: SiteDocument, rows: readonly PageRow[], numb
   else {
     const shut = rows.filter((row) => row.state === 'shut-out');
     if (shut.length > NAMED) add('blocks', { code: 'open-pages', pages: shut.map((row) => row.id) });
-    else for (const row of shut) add('blocks', { code: 'open-page', page: row.id, gates: row.findings.flatMap((finding) => (finding.code === 'shut-out' ? finding.gates : [])) });
+    else
+      for (const row of shut)
+        add('blocks', { code: 'open-page', page: row.id, gates: row.findings.flatMap((finding) => (finding.code === 'shut-out' ? finding.gates : [])) });
     for (const step of leaks(document, rows)) add('blocks', step);
     const half = rows.filter((row) => row.state === 'half-hidden');
     if (half.length > 0) add('weakens', { code: 'half-hidden', pages: half.map((row) => row.id) });

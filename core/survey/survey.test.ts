@@ -6,26 +6,48 @@ import { factsOf } from '../testing/html.ts';
 import { forSurvey, LinkIndex, openSteps, Survey } from './index.ts';
 
 const PAGES: Record<string, string> = {
-  'index.html': '<html lang=en><title>Bindery</title><meta name=description content="Home."><h1>Bindery</h1><a href=/a/>a</a><a href=tags/x/>x</a><a href=/gone/>gone</a>',
+  'index.html':
+    '<html lang=en><title>Bindery</title><meta name=description content="Home."><h1>Bindery</h1><a href=/a/>a</a><a href=tags/x/>x</a><a href=/gone/>gone</a>',
   'a/index.html': '<html lang=en><title>A</title><meta name=description content="Same."><link rel=canonical href="https://a.example/a/"><h1>A</h1>',
   'b/index.html': '<html lang=en><title>B</title><meta name=description content="Same."><meta name=robots content=noindex><h1>B</h1>',
   'tags/x/index.html': '<html lang=en><title>Tag x</title><h1>Tag: x</h1>',
   'new/index.html': '<html lang=en><title>New</title><meta name=description content="New."><h1>New</h1>',
 };
 const ROBOTS = 'User-agent: *\nDisallow: /b\nDisallow: /nothing\n';
-const OLD_MAP = '<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"><url><loc>https://a.example/old/</loc></url><url><loc>https://a.example/a/</loc></url></urlset>';
+const OLD_MAP =
+  '<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"><url><loc>https://a.example/old/</loc></url><url><loc>https://a.example/a/</loc></url></urlset>';
 const files = Object.keys(PAGES).map((path, index) => ({ path, hash: `hash-${path}`, size: 10, modified: Date.UTC(2026, 0, 1 + index * 40) }));
-const MANIFEST: Manifest = { version: 1, number: 3, files: Object.fromEntries(files.filter((file) => !file.path.startsWith('new')).map(({ path, hash }) => [path, { hash, edits: [] }])), own: {}, listed: ['index.html', 'a/index.html', 'tags/x/index.html'], changedAt: { 'a/index.html': Date.UTC(2026, 5, 1) } };
+const MANIFEST: Manifest = {
+  version: 1,
+  number: 3,
+  files: Object.fromEntries(files.filter((file) => !file.path.startsWith('new')).map(({ path, hash }) => [path, { hash, edits: [] }])),
+  own: {},
+  listed: ['index.html', 'a/index.html', 'tags/x/index.html'],
+  changedAt: { 'a/index.html': Date.UTC(2026, 5, 1) },
+};
 const START = applyChange(emptyDocument(), set('facts', '', 'mainAddress', 'https://a.example'));
 
 function survey(document: SiteDocument = START, manifest: Manifest | null = MANIFEST): Survey {
-  return new Survey(document, files, Object.entries(PAGES).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })), { robots: ROBOTS, sitemap: OLD_MAP }, manifest ?? undefined, () => Date.UTC(2026, 10, 25));
+  return new Survey(
+    document,
+    files,
+    Object.entries(PAGES).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
+    { robots: ROBOTS, sitemap: OLD_MAP },
+    manifest ?? undefined,
+    () => Date.UTC(2026, 10, 25),
+  );
 }
 const states = (one: Survey): Record<string, string> => Object.fromEntries(one.rows().map((row) => [row.id, row.state]));
 
 describe('the survey', () => {
   it('tells the state of every page', () => {
-    expect(states(survey())).toEqual({ 'index.html': 'findable', 'a/index.html': 'to-mend', 'b/index.html': 'shut-out', 'tags/x/index.html': 'leaking', 'new/index.html': 'not-live' });
+    expect(states(survey())).toEqual({
+      'index.html': 'findable',
+      'a/index.html': 'to-mend',
+      'b/index.html': 'shut-out',
+      'tags/x/index.html': 'leaking',
+      'new/index.html': 'not-live',
+    });
   });
   it('counts what people can find now, and after the release', () => {
     expect(survey().numbers()).toMatchObject({ pages: 5, wanted: 4, found: 2, foundAfterRelease: 2, brokenLinks: 1 });
@@ -39,9 +61,13 @@ describe('the survey', () => {
     ]);
   });
   it('tells states for the crawler at hand: noindex for another one shuts nothing', () => {
-    const page = (name: string) => ({ id: 'index.html', read: forSurvey(factsOf(`<html lang=en><head><meta name=${name} content=noindex><title>T</title><meta name=description content=D></head><h1>T</h1>`)) });
+    const page = (name: string) => ({
+      id: 'index.html',
+      read: forSurvey(factsOf(`<html lang=en><head><meta name=${name} content=noindex><title>T</title><meta name=description content=D></head><h1>T</h1>`)),
+    });
     const [file] = files.filter((one) => one.path === 'index.html');
-    const state = (name: string) => new Survey(START, file ? [file] : [], [page(name)], { robots: undefined, sitemap: undefined }, MANIFEST, () => 0).rows()[0]?.state;
+    const state = (name: string) =>
+      new Survey(START, file ? [file] : [], [page(name)], { robots: undefined, sitemap: undefined }, MANIFEST, () => 0).rows()[0]?.state;
     expect([state('skerrybot'), state('ploverbot'), state('robots')]).toEqual(['shut-out', 'findable', 'shut-out']);
   });
   it('closes everything with one switch, and says which change it would release', () => {
@@ -53,8 +79,12 @@ describe('the survey', () => {
   });
 
   const change: fc.Arbitrary<Change> = fc.oneof(
-    fc.tuple(fc.constantFrom(...Object.keys(PAGES)), fc.constantFrom('title' as const, 'description' as const), fc.constantFrom(null, 'Same.', 'Other', '')).map(([page, field, value]) => set('pages', page, field, value)),
-    fc.tuple(fc.constantFrom(...Object.keys(PAGES)), fc.constantFrom(null, 'list' as const, 'out' as const)).map(([page, value]) => set('pages', page, 'intent', value)),
+    fc
+      .tuple(fc.constantFrom(...Object.keys(PAGES)), fc.constantFrom('title' as const, 'description' as const), fc.constantFrom(null, 'Same.', 'Other', ''))
+      .map(([page, field, value]) => set('pages', page, field, value)),
+    fc
+      .tuple(fc.constantFrom(...Object.keys(PAGES)), fc.constantFrom(null, 'list' as const, 'out' as const))
+      .map(([page, value]) => set('pages', page, 'intent', value)),
     fc.boolean().map((open) => set('doors', '', 'open', open)),
     fc.constantFrom(null, 'out' as const, 'list' as const).map((value) => set('kinds', 'tag', 'intent', value)),
     fc.constantFrom(null, '', 'User-agent: *\nDisallow: /\n').map((value) => set('robots', '', 'text', value)),
@@ -62,19 +92,28 @@ describe('the survey', () => {
   );
   it('brought up to date change by change says the same as one made anew', () => {
     fc.assert(
-      fc.property(fc.array(fc.oneof(change, fc.array(change, { maxLength: 3 }).map((some) => all(some))), { maxLength: 8 }), (changes) => {
-        const running = survey();
-        let document = START;
-        const shown = new Map(running.rows().map((row) => [row.id, row]));
-        for (const one of changes) {
-          document = applyChange(document, one);
-          for (const row of running.update(document, one)) shown.set(row.id, row);
-        }
-        const anew = survey(document);
-        expect([...shown.values()].sort((a, b) => (a.address < b.address ? -1 : 1))).toEqual(anew.rows());
-        expect(running.releaseItems()).toEqual(anew.releaseItems());
-        expect(running.numbers()).toEqual(anew.numbers());
-      }),
+      fc.property(
+        fc.array(
+          fc.oneof(
+            change,
+            fc.array(change, { maxLength: 3 }).map((some) => all(some)),
+          ),
+          { maxLength: 8 },
+        ),
+        (changes) => {
+          const running = survey();
+          let document = START;
+          const shown = new Map(running.rows().map((row) => [row.id, row]));
+          for (const one of changes) {
+            document = applyChange(document, one);
+            for (const row of running.update(document, one)) shown.set(row.id, row);
+          }
+          const anew = survey(document);
+          expect([...shown.values()].sort((a, b) => (a.address < b.address ? -1 : 1))).toEqual(anew.rows());
+          expect(running.releaseItems()).toEqual(anew.releaseItems());
+          expect(running.numbers()).toEqual(anew.numbers());
+        },
+      ),
       { numRuns: 150 },
     );
   });
@@ -90,11 +129,18 @@ describe('the map', () => {
     ]);
   });
   it('is compared with the one the site came with', () => {
-    expect(survey().sitemapReport()).toMatchObject({ on: false, brought: { count: 2, wrong: ['https://a.example/old/'], missing: ['https://a.example/', 'https://a.example/new/'] } });
+    expect(survey().sitemapReport()).toMatchObject({
+      on: false,
+      brought: { count: 2, wrong: ['https://a.example/old/'], missing: ['https://a.example/', 'https://a.example/new/'] },
+    });
   });
   it('goes out with robots.txt naming it', () => {
     const items = survey(on).releaseItems();
-    expect(items.map((item) => [item.path, item.what, item.own])).toEqual([['new/index.html', 'new', false], ['robots.txt', 'new', true], ['sitemap.xml', 'new', true]]);
+    expect(items.map((item) => [item.path, item.what, item.own])).toEqual([
+      ['new/index.html', 'new', false],
+      ['robots.txt', 'new', true],
+      ['sitemap.xml', 'new', true],
+    ]);
     expect(survey(on).workingCopy().own['robots.txt']).toContain('Sitemap: https://a.example/sitemap.xml');
   });
 });
@@ -139,7 +185,17 @@ describe('the steps left', () => {
     expect(steps(applyChange(START, set('doors', '', 'open', false)))[0]).toBe('open-site');
   });
   it('go when they are done', () => {
-    const done = applyChange(START, all([set('kinds', 'tag', 'intent', 'out'), set('sitemap', '', 'on', true), set('facts', '', 'siteName', 'B'), set('facts', '', 'ownerName', 'B'), set('claims', 'skerry', 'name', 'x'), set('claims', 'skerry', 'content', 'y')]));
+    const done = applyChange(
+      START,
+      all([
+        set('kinds', 'tag', 'intent', 'out'),
+        set('sitemap', '', 'on', true),
+        set('facts', '', 'siteName', 'B'),
+        set('facts', '', 'ownerName', 'B'),
+        set('claims', 'skerry', 'name', 'x'),
+        set('claims', 'skerry', 'content', 'y'),
+      ]),
+    );
     expect(steps(done)).toEqual(['open-page', 'write-words', 'release', 'verify', 'hand-in']);
   });
 });

@@ -3,7 +3,22 @@ import { stateOf, wayIn, type Evidence, type PageState, type RobotsAccess, type 
 import { canonicalHrefs, metaDirectives, type PageFacts, type PageRefusal } from '../page/index.ts';
 import { compareWithRelease, editsFor, effectiveRobots, ownFiles, type Manifest, type ReleaseItem, type WorkingCopy } from '../release/index.ts';
 import { parseRobots, robotsMatcher, type RobotsMatcher } from '../robots/index.ts';
-import { addressOf, effectiveDescription, effectiveIntent, effectiveNoindex, effectiveTitle, fieldsOf, filesFor, guessKind, siteHost, siteOrigin, type Change, type Kind, type SetField, type SiteDocument } from '../site/index.ts';
+import {
+  addressOf,
+  effectiveDescription,
+  effectiveIntent,
+  effectiveNoindex,
+  effectiveTitle,
+  fieldsOf,
+  filesFor,
+  guessKind,
+  siteHost,
+  siteOrigin,
+  type Change,
+  type Kind,
+  type SetField,
+  type SiteDocument,
+} from '../site/index.ts';
 import { datesAreTrue, readSitemap, w3cDate, type SitemapEntry } from '../sitemap/index.ts';
 import { SamenessIndex } from '../titles/index.ts';
 import { LinkIndex } from './links.ts';
@@ -147,7 +162,12 @@ export class Survey {
   }
 
   /** The map as it is told: whether ours is on, what the site brought, and how that differs from what it should be. */
-  sitemapReport(): { readonly entries: readonly SitemapEntry[]; readonly on: boolean; readonly brought: { readonly count: number; readonly wrong: readonly string[]; readonly missing: readonly string[] } | undefined; readonly datesTrue: boolean } {
+  sitemapReport(): {
+    readonly entries: readonly SitemapEntry[];
+    readonly on: boolean;
+    readonly brought: { readonly count: number; readonly wrong: readonly string[]; readonly missing: readonly string[] } | undefined;
+    readonly datesTrue: boolean;
+  } {
     const entries = this.sitemapEntries();
     const on = this.document.tables.sitemap['']?.on === true;
     if (this.brought.sitemap === undefined) return { entries, on, brought: undefined, datesTrue: this.trueDates };
@@ -199,7 +219,16 @@ export class Survey {
       if (listed.has(page.id)) found++;
       if (this.realityIfReleased(page) === 'listed') foundAfterRelease++;
     }
-    return { pages: this.pages.size, wanted, found, foundAfterRelease, pending, waiting: this.releaseItems().length, states: Object.fromEntries(states), brokenLinks: this.links.broken.length };
+    return {
+      pages: this.pages.size,
+      wanted,
+      found,
+      foundAfterRelease,
+      pending,
+      waiting: this.releaseItems().length,
+      states: Object.fromEntries(states),
+      brokenLinks: this.links.broken.length,
+    };
   }
 
   brokenLinks(): readonly { readonly page: string; readonly path: string }[] {
@@ -287,7 +316,19 @@ export class Survey {
     const before = this.manifest?.files[id];
     const edits = editsFor(document, { id, kind, isHome: id === this.home, facts });
     const pending = before === undefined || before.hash !== this.files.get(id)?.hash || JSON.stringify(before.edits) !== JSON.stringify(edits);
-    return { id, address, name: nameOf(page, this.home), title: title.value, description: description.value, kind, intent: intent.intent, state, findings, pending, linksIn: this.links.linksIn(id) };
+    return {
+      id,
+      address,
+      name: nameOf(page, this.home),
+      title: title.value,
+      description: description.value,
+      kind,
+      intent: intent.intent,
+      state,
+      findings,
+      pending,
+      linksIn: this.links.linksIn(id),
+    };
   }
 
   private canonicalsOf({ facts, address }: Surveyed): string[] {
@@ -311,7 +352,8 @@ export class Survey {
       page: {
         // What is not ours to say is told for this crawler: a page may turn one away and not another.
         directives: { ...own, noindex: noindex.from === 'page' ? own.noindex : noindex.noindex },
-        directivesFrom: noindex.from === 'page' && !noindex.noindex && !facts.metas.some((meta) => meta.inHead && meta.name === 'robots') ? 'none' : noindex.from,
+        directivesFrom:
+          noindex.from === 'page' && !noindex.noindex && !facts.metas.some((meta) => meta.inHead && meta.name === 'robots') ? 'none' : noindex.from,
         canonicals: page.canonicals,
         address: siteOrigin(this.document) + address,
         softNotFound: false,
@@ -355,4 +397,3 @@ function nameOf({ id, facts, address }: Surveyed, home: string | undefined): str
 function inTreeOrder(a: PageRow, b: PageRow): number {
   return a.address < b.address ? -1 : a.address > b.address ? 1 : 0;
 }
-

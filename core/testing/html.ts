@@ -14,12 +14,43 @@ export function sourceOf(html: string): SourceText {
 }
 
 const TAGS =
-  'html head body title meta link base script style noscript p div span a b i em h1 h2 h3 ul ol li dl dt dd table tbody tr td th caption colgroup col thead select option optgroup form button input img br hr svg g path textarea pre section nav article iframe object template ruby rt rp label blockquote area strong custom-el address font'.split(' ');
+  'html head body title meta link base script style noscript p div span a b i em h1 h2 h3 ul ol li dl dt dd table tbody tr td th caption colgroup col thead select option optgroup form button input img br hr svg g path textarea pre section nav article iframe object template ruby rt rp label blockquote area strong custom-el address font'.split(
+    ' ',
+  );
 const EMPTY = new Set(['meta', 'link', 'base', 'img', 'br', 'hr', 'input', 'col', 'area']);
-const TEXTS = [' text ', 'a &amp; b', '&nbsp;', 'x<y', '<!-- c -->', '<!-->', '<!doctype html>', '</br>', '\r\n', '<?pi?>', '<![CDATA[x]]>', '</>', '&copy', 'word', '日本語', '<script>if (a < b) "</p>"</script>'];
+const TEXTS = [
+  ' text ',
+  'a &amp; b',
+  '&nbsp;',
+  'x<y',
+  '<!-- c -->',
+  '<!-->',
+  '<!doctype html>',
+  '</br>',
+  '\r\n',
+  '<?pi?>',
+  '<![CDATA[x]]>',
+  '</>',
+  '&copy',
+  'word',
+  '日本語',
+  '<script>if (a < b) "</p>"</script>',
+];
 const ATTRIBUTES = [
-  '', ' href="/x?a=1&amp;b"', ' name=description content="a &lt; b"', ' alt', " src=x.png alt='q'", ' type="application/ld+json"', ' itemscope', ' rel=canonical href=/', ' lang=de', ' href=a href=b', ' / ',
-  ' CONTENT="Z\r\ny" NAME=Robots', ' property=og:title content=T', ' name=robots content=noindex',
+  '',
+  ' href="/x?a=1&amp;b"',
+  ' name=description content="a &lt; b"',
+  ' alt',
+  " src=x.png alt='q'",
+  ' type="application/ld+json"',
+  ' itemscope',
+  ' rel=canonical href=/',
+  ' lang=de',
+  ' href=a href=b',
+  ' / ',
+  ' CONTENT="Z\r\ny" NAME=Robots',
+  ' property=og:title content=T',
+  ' name=robots content=noindex',
 ];
 
 /** Tag soup: nested, unclosed, misnested and stray, as pages out there have it. */
@@ -32,5 +63,15 @@ export const soup: fc.Arbitrary<string> = fc.letrec<{ node: string; element: str
 
 /** A whole page of soup, with and without doctype and head. */
 export const page: fc.Arbitrary<string> = fc
-  .tuple(fc.boolean(), fc.constantFrom('', '<html lang=en><head><title>T &amp; x</title></head><body>', '<head><meta charset=utf-8>\n<TITLE>Old</TITLE>\n'), fc.array(fc.oneof(soup, fc.constantFrom(...TAGS).map((tag) => `</${tag}>`)), { maxLength: 6 }))
+  .tuple(
+    fc.boolean(),
+    fc.constantFrom('', '<html lang=en><head><title>T &amp; x</title></head><body>', '<head><meta charset=utf-8>\n<TITLE>Old</TITLE>\n'),
+    fc.array(
+      fc.oneof(
+        soup,
+        fc.constantFrom(...TAGS).map((tag) => `</${tag}>`),
+      ),
+      { maxLength: 6 },
+    ),
+  )
   .map(([doctype, head, body]) => `${doctype ? '<!doctype html>\n' : ''}${head}${body.join('')}`);

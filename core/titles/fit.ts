@@ -41,7 +41,15 @@ function advance(code: number): number {
   const known = table.get(code);
   if (known !== undefined) return known;
   if ((code >= 0x300 && code <= 0x36f) || (code >= 0x200b && code <= 0x200f) || code === 0xfe0f) return 0;
-  if ((code >= 0x1100 && code <= 0x115f) || (code >= 0x2e80 && code <= 0xa4cf) || (code >= 0xac00 && code <= 0xd7a3) || (code >= 0xf900 && code <= 0xfaff) || (code >= 0xff01 && code <= 0xff60) || code >= 0x1f300) return UNITS_PER_EM;
+  if (
+    (code >= 0x1100 && code <= 0x115f) ||
+    (code >= 0x2e80 && code <= 0xa4cf) ||
+    (code >= 0xac00 && code <= 0xd7a3) ||
+    (code >= 0xf900 && code <= 0xfaff) ||
+    (code >= 0xff01 && code <= 0xff60) ||
+    code >= 0x1f300
+  )
+    return UNITS_PER_EM;
   return AVERAGE;
 }
 

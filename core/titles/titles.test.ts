@@ -8,14 +8,17 @@ const room = TITLE_ROOMS[0] as Room;
 describe('fitting', () => {
   it('shows a text that fits whole, and else whole words with an ellipsis that fit', () => {
     fc.assert(
-      fc.property(fc.array(fc.stringMatching(/^[\p{L}]{1,12}$/u), { maxLength: 30 }).map((words) => words.join(' ')), (text) => {
-        const fitted = fit(text, room);
-        expect(textWidth(fitted.shown, room.fontSize)).toBeLessThanOrEqual(room.width + 0.01);
-        if (!fitted.cut) return void expect(fitted.shown).toBe(text);
-        expect(text.startsWith(fitted.shown.slice(0, -2))).toBe(true);
-        expect(wordsPast(fitted, text)).toBeGreaterThan(0);
-        if (text.slice(0, fitted.cutAt).includes(' ')) expect(text[fitted.cutAt]).toBe(' ');
-      }),
+      fc.property(
+        fc.array(fc.stringMatching(/^[\p{L}]{1,12}$/u), { maxLength: 30 }).map((words) => words.join(' ')),
+        (text) => {
+          const fitted = fit(text, room);
+          expect(textWidth(fitted.shown, room.fontSize)).toBeLessThanOrEqual(room.width + 0.01);
+          if (!fitted.cut) return void expect(fitted.shown).toBe(text);
+          expect(text.startsWith(fitted.shown.slice(0, -2))).toBe(true);
+          expect(wordsPast(fitted, text)).toBeGreaterThan(0);
+          if (text.slice(0, fitted.cutAt).includes(' ')) expect(text[fitted.cutAt]).toBe(' ');
+        },
+      ),
     );
   });
   it('cuts a single word that is too long inside', () => {
@@ -30,7 +33,9 @@ describe('fitting', () => {
 });
 
 describe('suggestions', () => {
-  const facts = factsOf('<title>Boxes | Bindery</title><h1>Box making</h1><p>Short one.</p><p>Each box is made to the measure of one book, so it closes without rubbing. It opens flat.</p>');
+  const facts = factsOf(
+    '<title>Boxes | Bindery</title><h1>Box making</h1><p>Short one.</p><p>Each box is made to the measure of one book, so it closes without rubbing. It opens flat.</p>',
+  );
   it('are whole sentences of the page that fit, and never what is there already', () => {
     expect(suggestDescriptions(facts, '')).toEqual(['Each box is made to the measure of one book, so it closes without rubbing. It opens flat.']);
     expect(suggestDescriptions(facts, 'Each box is made to the measure of one book, so it closes without rubbing. It opens flat.')).toEqual([]);
@@ -54,7 +59,13 @@ describe('sameness', () => {
           const touched = index.put(page, text);
           texts.set(page, text.trim().toLowerCase());
           for (const [one, text2] of texts) {
-            const expected = text2 === '' ? [] : [...texts].filter(([other, text3]) => other !== one && text3 === text2).map(([other]) => other).sort();
+            const expected =
+              text2 === ''
+                ? []
+                : [...texts]
+                    .filter(([other, text3]) => other !== one && text3 === text2)
+                    .map(([other]) => other)
+                    .sort();
             expect(index.others(one).sort()).toEqual(expected);
             if (before.has(one) && before.get(one) !== expected.join()) expect(touched.has(one)).toBe(true);
           }

@@ -12,14 +12,19 @@ export const GATE_QUESTIONS: Readonly<Record<GateName, string>> = {
 };
 
 /** What decided at a gate: the piece of evidence as it stands, and what it means. */
-export function gateWords(reason: GateReason | { readonly code: 'waiting' } | { readonly code: 'duplicate'; readonly of: string }): { readonly evidence: string; readonly means: string } {
+export function gateWords(reason: GateReason | { readonly code: 'waiting' } | { readonly code: 'duplicate'; readonly of: string }): {
+  readonly evidence: string;
+  readonly means: string;
+} {
   switch (reason.code) {
     case 'not-released':
       return { evidence: 'not released', means: 'engines see only what is released' };
     case 'released':
       return { evidence: reason.at === undefined ? 'released' : `released ${shortDate(reason.at)}`, means: 'it is out in the world' };
     case 'answered':
-      return reason.redirectedTo !== undefined ? { evidence: `redirects to ${reason.redirectedTo}`, means: 'the target is listed instead' } : { evidence: `answers ${reason.status}`, means: reason.status < 300 ? 'it is there' : statusMeans(reason.status) };
+      return reason.redirectedTo !== undefined
+        ? { evidence: `redirects to ${reason.redirectedTo}`, means: 'the target is listed instead' }
+        : { evidence: `answers ${reason.status}`, means: reason.status < 300 ? 'it is there' : statusMeans(reason.status) };
     case 'everyone':
       return { evidence: 'no sign-in', means: 'anybody can open it' };
     case 'restricted':
@@ -29,9 +34,15 @@ export function gateWords(reason: GateReason | { readonly code: 'waiting' } | { 
     case 'robots-silent':
       return { evidence: 'no rule for it', means: 'what is not forbidden is allowed' };
     case 'robots-unreachable':
-      return { evidence: reason.status === undefined ? 'robots.txt does not answer' : `robots.txt answers ${reason.status}`, means: 'engines then fetch nothing at all' };
+      return {
+        evidence: reason.status === undefined ? 'robots.txt does not answer' : `robots.txt answers ${reason.status}`,
+        means: 'engines then fetch nothing at all',
+      };
     case 'rule':
-      return { evidence: `line ${reason.line}: ${reason.allow ? 'Allow' : 'Disallow'}: ${reason.pattern}`, means: reason.allow ? 'this line lets engines in' : 'stops engines, and hides the gates below' };
+      return {
+        evidence: `line ${reason.line}: ${reason.allow ? 'Allow' : 'Disallow'}: ${reason.pattern}`,
+        means: reason.allow ? 'this line lets engines in' : 'stops engines, and hides the gates below',
+      };
     case 'no-directive':
       return { evidence: 'no robots meta', means: 'silence means “list me”' };
     case 'index-allowed':
@@ -43,7 +54,13 @@ export function gateWords(reason: GateReason | { readonly code: 'waiting' } | { 
     case 'noindex':
       return {
         evidence: reason.from === 'header' ? 'X-Robots-Tag: noindex' : 'meta robots: noindex',
-        means: { doors: 'the whole site is closed', owner: 'as you set it', page: 'it stands in the page', header: 'the host sends it', none: 'it stands in the page' }[reason.from],
+        means: {
+          doors: 'the whole site is closed',
+          owner: 'as you set it',
+          page: 'it stands in the page',
+          header: 'the host sends it',
+          none: 'it stands in the page',
+        }[reason.from],
       };
     case 'expired':
       return { evidence: `unavailable_after ${shortDate(new Date(reason.since).toISOString())}`, means: 'its time is over' };
@@ -56,8 +73,15 @@ export function gateWords(reason: GateReason | { readonly code: 'waiting' } | { 
     case 'canonical-elsewhere':
       return { evidence: `canonical: ${reason.address}`, means: 'it hands its place to another page' };
     case 'reached': {
-      const ways = [reason.isHome ? 'the home page' : '', reason.linksIn > 0 ? counted(reason.linksIn, 'page links here', 'pages link here') : '', reason.inSitemap ? 'in the sitemap' : ''].filter(Boolean);
-      return { evidence: ways.join(', '), means: reason.linksIn === 0 && !reason.isHome ? 'no page links here; a visitor will not come by' : 'engines come by' };
+      const ways = [
+        reason.isHome ? 'the home page' : '',
+        reason.linksIn > 0 ? counted(reason.linksIn, 'page links here', 'pages link here') : '',
+        reason.inSitemap ? 'in the sitemap' : '',
+      ].filter(Boolean);
+      return {
+        evidence: ways.join(', '),
+        means: reason.linksIn === 0 && !reason.isHome ? 'no page links here; a visitor will not come by' : 'engines come by',
+      };
     }
     case 'unreached':
       return { evidence: 'no link, not in the sitemap', means: 'engines have no way to learn of it' };

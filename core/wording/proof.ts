@@ -6,13 +6,18 @@ export function proofWords(outcome: ProofOutcome): { readonly headline: string; 
     case 'verified':
       return { headline: 'Verified: Skerry found its tag', mend: 'Leave the tag where it is. If it goes, the proof goes with it.' };
     case 'not-live':
-      return outcome.detail === 'no-such-host' ? { headline: 'Skerry knows no site under this name', mend: 'Release the site first; what is not released is not there.' } : { headline: 'The site did not answer', mend: 'Look whether the host is running, then try again.' };
+      return outcome.detail === 'no-such-host'
+        ? { headline: 'Skerry knows no site under this name', mend: 'Release the site first; what is not released is not there.' }
+        : { headline: 'The site did not answer', mend: 'Look whether the host is running, then try again.' };
     case 'refused':
       return { headline: `The home page answered ${outcome.status}`, mend: 'Skerry has to be able to open it like any visitor.' };
     case 'not-found':
       return { headline: 'The tag is not on the home page', mend: 'Place it here, then release. What is not released is not seen.' };
     case 'in-body':
-      return { headline: 'The tag stands in the body of the page', mend: 'It counts in the head only. Take it out of the text; this program places it in the head.' };
+      return {
+        headline: 'The tag stands in the body of the page',
+        mend: 'It counts in the head only. Take it out of the text; this program places it in the head.',
+      };
     case 'altered':
       return { headline: 'The code was altered', mend: `The home page says “${outcome.found}”. Paste what Skerry gave you once more, and release.` };
     case 'elsewhere':

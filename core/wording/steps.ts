@@ -10,37 +10,98 @@ const LONG_WALK = 60;
 export function stepWords(step: Step, nameOf: (page: string) => string): { readonly headline: string; readonly why: string; readonly action: string } {
   switch (step.code) {
     case 'open-site':
-      return { headline: 'Open the site to engines', why: `It has been closed${step.since === undefined ? '' : ` since ${shortDate(step.since)}`}; every page says noindex, so nobody can find any of it.`, action: 'Open the site' };
+      return {
+        headline: 'Open the site to engines',
+        why: `It has been closed${step.since === undefined ? '' : ` since ${shortDate(step.since)}`}; every page says noindex, so nobody can find any of it.`,
+        action: 'Open the site',
+      };
     case 'open-page': {
-      const gates = { live: 'it is not live', public: 'it asks for a sign-in', fetchable: 'robots.txt forbids engines to fetch it', listed: 'the page says noindex', 'main-address': 'it hands its place to another address', reachable: 'nothing leads there' };
+      const gates = {
+        live: 'it is not live',
+        public: 'it asks for a sign-in',
+        fetchable: 'robots.txt forbids engines to fetch it',
+        listed: 'the page says noindex',
+        'main-address': 'it hands its place to another address',
+        reachable: 'nothing leads there',
+      };
       const reasons = step.gates.map((gate) => gates[gate as keyof typeof gates]);
       const mendable = step.gates.every((gate) => gate === 'fetchable' || gate === 'listed');
-      return { headline: `Open “${nameOf(step.page)}” again`, why: `You want it found, but ${reasons.join(', and ')}${reasons.length > 1 ? '; mending one is not enough' : ''}.`, action: mendable ? (reasons.length > 1 ? 'Open both' : 'Open it') : 'See why' };
+      return {
+        headline: `Open “${nameOf(step.page)}” again`,
+        why: `You want it found, but ${reasons.join(', and ')}${reasons.length > 1 ? '; mending one is not enough' : ''}.`,
+        action: mendable ? (reasons.length > 1 ? 'Open both' : 'Open it') : 'See why',
+      };
     }
     case 'open-pages':
-      return { headline: `Open ${counted(step.pages.length, 'page')} again`, why: `You want them found, and engines cannot list them: ${list(step.pages.map(nameOf))}.`, action: 'See why' };
+      return {
+        headline: `Open ${counted(step.pages.length, 'page')} again`,
+        why: `You want them found, and engines cannot list them: ${list(step.pages.map(nameOf))}.`,
+        action: 'See why',
+      };
     case 'close-kind':
-      return { headline: step.pages.length === 1 ? `Close ${quoted(nameOf(step.pages[0] as string))}` : `Close ${step.pages.length} ${KIND_WORDS[step.kind].many.toLowerCase()}`, why: `${KIND_WORDS[step.kind].many} are meant to stay out, yet engines may list ${step.pages.length === 1 ? 'it' : 'them'}: they repeat what other pages say.`, action: `Keep ${KIND_WORDS[step.kind].many.toLowerCase()} out` };
+      return {
+        headline:
+          step.pages.length === 1
+            ? `Close ${quoted(nameOf(step.pages[0] as string))}`
+            : `Close ${step.pages.length} ${KIND_WORDS[step.kind].many.toLowerCase()}`,
+        why: `${KIND_WORDS[step.kind].many} are meant to stay out, yet engines may list ${step.pages.length === 1 ? 'it' : 'them'}: they repeat what other pages say.`,
+        action: `Keep ${KIND_WORDS[step.kind].many.toLowerCase()} out`,
+      };
     case 'close-page':
       return { headline: `Close “${nameOf(step.page)}”`, why: 'You want it out, and engines may list it.', action: 'See why' };
     case 'half-hidden':
-      return { headline: `${step.pages.length === 1 ? `“${nameOf(step.pages[0] as string)}” is` : `${step.pages.length} pages are`} only half hidden`, why: 'robots.txt forbids fetching, so engines cannot read that it should stay out; the bare address may be listed.', action: 'Hide it properly' };
+      return {
+        headline: `${step.pages.length === 1 ? `“${nameOf(step.pages[0] as string)}” is` : `${step.pages.length} pages are`} only half hidden`,
+        why: 'robots.txt forbids fetching, so engines cannot read that it should stay out; the bare address may be listed.',
+        action: 'Hide it properly',
+      };
     case 'write-words': {
-      const parts = [step.missing > 0 ? `${counted(step.missing, 'page')} without a description` : '', step.same > 0 ? `${step.same} that share one` : ''].filter(Boolean);
-      return { headline: `Write the words of ${counted(step.pages.length, 'page')}`, why: `${parts.length > 0 ? `${parts.join(', ')}. ` : ''}${step.pages.length > LONG_WALK ? 'A long walk: begin with those that matter most to you.' : `About ${counted(Math.max(1, Math.round(step.pages.length * 1.5)), 'minute')}.`}`, action: 'Start the walk' };
+      const parts = [
+        step.missing > 0 ? `${counted(step.missing, 'page')} without a description` : '',
+        step.same > 0 ? `${step.same} that share one` : '',
+      ].filter(Boolean);
+      return {
+        headline: `Write the words of ${counted(step.pages.length, 'page')}`,
+        why: `${parts.length > 0 ? `${parts.join(', ')}. ` : ''}${step.pages.length > LONG_WALK ? 'A long walk: begin with those that matter most to you.' : `About ${counted(Math.max(1, Math.round(step.pages.length * 1.5)), 'minute')}.`}`,
+        action: 'Start the walk',
+      };
     }
     case 'say-who':
-      return { headline: 'Say who is behind the site', why: 'A name and what you are is enough; engines then know whose pages these are.', action: 'Fill it in' };
+      return {
+        headline: 'Say who is behind the site',
+        why: 'A name and what you are is enough; engines then know whose pages these are.',
+        action: 'Fill it in',
+      };
     case 'make-map':
-      return { headline: 'Let the sitemap be written', why: 'A list of the pages you want found, with true dates, named in robots.txt.', action: 'See the map' };
+      return {
+        headline: 'Let the sitemap be written',
+        why: 'A list of the pages you want found, with true dates, named in robots.txt.',
+        action: 'See the map',
+      };
     case 'release':
-      return { headline: step.first ? 'Release the site' : `Release ${counted(step.files, 'change')}`, why: 'Nothing that was changed counts until it is released.', action: 'See what waits' };
+      return {
+        headline: step.first ? 'Release the site' : `Release ${counted(step.files, 'change')}`,
+        why: 'Nothing that was changed counts until it is released.',
+        action: 'See what waits',
+      };
     case 'place-proof':
-      return { headline: 'Prove to Skerry that the site is yours', why: 'Skerry gives you a tag; paste it, and it is put where it belongs.', action: 'Place the tag' };
+      return {
+        headline: 'Prove to Skerry that the site is yours',
+        why: 'Skerry gives you a tag; paste it, and it is put where it belongs.',
+        action: 'Place the tag',
+      };
     case 'verify':
-      return { headline: 'Let Skerry look for its tag', why: step.waits ? 'The tag is placed; it counts once it is released.' : 'The tag is placed and released.', action: step.waits ? 'Release first' : 'Verify' };
+      return {
+        headline: 'Let Skerry look for its tag',
+        why: step.waits ? 'The tag is placed; it counts once it is released.' : 'The tag is placed and released.',
+        action: step.waits ? 'Release first' : 'Verify',
+      };
     case 'hand-in':
-      return { headline: 'Hand in the sitemap', why: step.waits ? 'Waits for the proof.' : 'So that Skerry need not find every page by itself.', action: step.waits ? '' : 'Hand it in' };
+      return {
+        headline: 'Hand in the sitemap',
+        why: step.waits ? 'Waits for the proof.' : 'So that Skerry need not find every page by itself.',
+        action: step.waits ? '' : 'Hand it in',
+      };
     case 'wait':
       return { headline: 'Wait for Skerry to come by', why: 'It visits within a day. Its clock can be moved on.', action: 'Watch' };
   }

@@ -34,20 +34,53 @@ afterAll(() => fetching.close());
 
 describe('a guarded fetch', () => {
   it('goes to the checked address under the name that was asked for', async () => {
-    expect(await fetching.fetch('https://site.example/x')).toMatchObject({ ok: true, status: 200, redirects: [], headers: { 'x-robots-tag': ['noindex', 'nofollow'] } });
+    expect(await fetching.fetch('https://site.example/x')).toMatchObject({
+      ok: true,
+      status: 200,
+      redirects: [],
+      headers: { 'x-robots-tag': ['noindex', 'nofollow'] },
+    });
     expect(seen.at(-1)).toEqual({ host: 'site.example', proto: 'https', agent: 'TestBot' });
   });
-  it('follows redirects and says so', async () => expect(await fetching.fetch('http://site.example/once')).toMatchObject({ ok: true, redirects: ['http://site.example/end'] }));
+  it('follows redirects and says so', async () =>
+    expect(await fetching.fetch('http://site.example/once')).toMatchObject({ ok: true, redirects: ['http://site.example/end'] }));
   it.each([
-    ['http://site.example/loop', 'too-many-redirects'], ['http://site.example/to-private', 'private-address'], ['http://site.example/large', 'too-large'], ['http://site.example/slow', 'timeout'], ['http://none.example/', 'no-such-host'], ['http://mixed.example/', 'private-address'],
-    ['http://169.254.169.254/latest', 'private-address'], ['ftp://site.example/', 'bad-address'], ['http://user:pw@site.example/', 'bad-address'], ['nonsense', 'bad-address'],
+    ['http://site.example/loop', 'too-many-redirects'],
+    ['http://site.example/to-private', 'private-address'],
+    ['http://site.example/large', 'too-large'],
+    ['http://site.example/slow', 'timeout'],
+    ['http://none.example/', 'no-such-host'],
+    ['http://mixed.example/', 'private-address'],
+    ['http://169.254.169.254/latest', 'private-address'],
+    ['ftp://site.example/', 'bad-address'],
+    ['http://user:pw@site.example/', 'bad-address'],
+    ['nonsense', 'bad-address'],
   ])('%s fails: %s', async (address, reason) => expect(await fetching.fetch(address)).toMatchObject({ ok: false, reason }));
 });
 
 it('the real world is public addresses only', async () => {
-  for (const ip of ['127.0.0.1', '10.0.0.1', '172.20.1.1', '192.168.1.1', '169.254.1.1', '100.64.0.1', '0.0.0.0', '224.0.0.1', '::1', 'fe80::1', 'fd00::1', '::ffff:10.0.0.1', '64:ff9b::a00:1', 'not an address']) expect(isPublicAddress(ip), ip).toBe(false);
+  for (const ip of [
+    '127.0.0.1',
+    '10.0.0.1',
+    '172.20.1.1',
+    '192.168.1.1',
+    '169.254.1.1',
+    '100.64.0.1',
+    '0.0.0.0',
+    '224.0.0.1',
+    '::1',
+    'fe80::1',
+    'fd00::1',
+    '::ffff:10.0.0.1',
+    '64:ff9b::a00:1',
+    'not an address',
+  ])
+    expect(isPublicAddress(ip), ip).toBe(false);
   for (const ip of ['93.184.216.34', '2a01::1']) expect(isPublicAddress(ip), ip).toBe(true);
-  const real = guardedFetch(realWorld(async () => ['127.0.0.1']), 'TestBot');
+  const real = guardedFetch(
+    realWorld(async () => ['127.0.0.1']),
+    'TestBot',
+  );
   expect(await real.fetch(`http://rebound.example:${port}/`)).toMatchObject({ ok: false, reason: 'private-address' });
   await real.close();
 });

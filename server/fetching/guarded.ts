@@ -20,7 +20,12 @@ class Failure extends Error {
  * Makes a fetch that is bounded in size, time and redirects and that resolves and checks every hop itself: the connection goes to the very
  * address that was checked, so a name that changes its mind in between gains nothing.
  */
-export function guardedFetch(world: World, userAgent: string, clock: () => number = () => performance.now(), limits: { bytes: number; milliseconds: number; redirects: number } = FETCH_LIMITS): { fetch: Fetch; close: () => Promise<void> } {
+export function guardedFetch(
+  world: World,
+  userAgent: string,
+  clock: () => number = () => performance.now(),
+  limits: { bytes: number; milliseconds: number; redirects: number } = FETCH_LIMITS,
+): { fetch: Fetch; close: () => Promise<void> } {
   let pinned: { host: string; ip: string }[] = [];
   const agent = new Agent({
     connections: 8,
@@ -42,7 +47,13 @@ export function guardedFetch(world: World, userAgent: string, clock: () => numbe
     return request(`${origin}${address.pathname}${address.search}`, {
       dispatcher: agent,
       signal,
-      headers: { host: address.host, 'user-agent': userAgent, accept: 'text/html,application/xhtml+xml,*/*;q=0.5', 'accept-encoding': 'identity', 'x-forwarded-proto': address.protocol.slice(0, -1) },
+      headers: {
+        host: address.host,
+        'user-agent': userAgent,
+        accept: 'text/html,application/xhtml+xml,*/*;q=0.5',
+        'accept-encoding': 'identity',
+        'x-forwarded-proto': address.protocol.slice(0, -1),
+      },
     });
   }
 
@@ -102,5 +113,7 @@ async function readBounded(body: AsyncIterable<Uint8Array>, most: number): Promi
 }
 
 function headerLists(headers: Record<string, string | string[] | undefined>): Record<string, readonly string[]> {
-  return Object.fromEntries(Object.entries(headers).flatMap(([name, value]) => (value === undefined ? [] : [[name.toLowerCase(), Array.isArray(value) ? value : [value]]])));
+  return Object.fromEntries(
+    Object.entries(headers).flatMap(([name, value]) => (value === undefined ? [] : [[name.toLowerCase(), Array.isArray(value) ? value : [value]]])),
+  );
 }

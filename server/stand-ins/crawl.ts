@@ -28,7 +28,10 @@ interface CrawlSettings {
 const AT_ONCE = 4;
 const DAYS_KEPT = 60;
 
-type Rules = { readonly kind: 'read'; readonly matcher: RobotsMatcher } | { readonly kind: 'missing' } | { readonly kind: 'unreachable'; readonly status: number | undefined };
+type Rules =
+  | { readonly kind: 'read'; readonly matcher: RobotsMatcher }
+  | { readonly kind: 'missing' }
+  | { readonly kind: 'unreachable'; readonly status: number | undefined };
 
 /** Visits a site once: robots.txt, then the maps, then the pages whose turn it is, following links to pages not known before. */
 export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlSettings): Promise<S> {
@@ -39,9 +42,25 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   const known = new Map(site.records.map((record) => [record.address, record]));
   const learn = (address: string, foundBy: IndexRecord['foundBy'], from?: string): void => {
     const record = known.get(address);
-    const linkedFrom = from === undefined || record?.linkedFrom.includes(from) ? (record?.linkedFrom ?? []) : [...(record?.linkedFrom ?? []), from].slice(0, 20);
+    const linkedFrom =
+      from === undefined || record?.linkedFrom.includes(from) ? (record?.linkedFrom ?? []) : [...(record?.linkedFrom ?? []), from].slice(0, 20);
     if (record) known.set(address, { ...record, linkedFrom, foundBy: record.foundBy === 'link' ? foundBy : record.foundBy });
-    else known.set(address, { address, foundBy, foundAt: at, visitedAt: undefined, status: undefined, outcome: 'waiting', reason: { code: 'waiting' }, linkedFrom, title: '', description: '', headings: [], lead: '', text: '' });
+    else
+      known.set(address, {
+        address,
+        foundBy,
+        foundAt: at,
+        visitedAt: undefined,
+        status: undefined,
+        outcome: 'waiting',
+        reason: { code: 'waiting' },
+        linkedFrom,
+        title: '',
+        description: '',
+        headings: [],
+        lead: '',
+        text: '',
+      });
   };
 
   const home = `${site.origin}/`;
@@ -58,7 +77,9 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   let visited = 0;
   const done = new Set<string>();
   while (visited < most) {
-    const due = dueVisits([...known.values()], now, most - visited).filter((record) => !done.has(record.address)).slice(0, AT_ONCE);
+    const due = dueVisits([...known.values()], now, most - visited)
+      .filter((record) => !done.has(record.address))
+      .slice(0, AT_ONCE);
     if (due.length === 0) break;
     for (const record of due) done.add(record.address);
     visited += due.length;
@@ -71,12 +92,26 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
         if (outcome && !outcome.ok) {
           // No answer today: what was known stays, the next day tries again.
           const latest = known.get(record.address) ?? record;
-          known.set(record.address, { ...latest, visitedAt: at, reason: { code: 'answered', status: 0, redirectedTo: undefined }, outcome: latest.outcome === 'waiting' ? 'not-listed' : latest.outcome });
+          known.set(record.address, {
+            ...latest,
+            visitedAt: at,
+            reason: { code: 'answered', status: 0, redirectedTo: undefined },
+            outcome: latest.outcome === 'waiting' ? 'not-listed' : latest.outcome,
+          });
           return;
         }
         const redirectedTo = outcome?.redirects.at(-1);
         const latest = known.get(record.address) ?? record;
-        const judged = judge({ crawler, address: record.address, robots: access, answer: outcome && { ...outcome, redirectedTo }, known: latest, inSitemap: inMaps.has(record.address), isHome: record.address === home, now });
+        const judged = judge({
+          crawler,
+          address: record.address,
+          robots: access,
+          answer: outcome && { ...outcome, redirectedTo },
+          known: latest,
+          inSitemap: inMaps.has(record.address),
+          isHome: record.address === home,
+          now,
+        });
         known.set(record.address, judged.record);
         for (const link of judged.links) if (link !== record.address) learn(link, 'link', record.address);
         if (redirectedTo !== undefined && new URL(redirectedTo).host === site.host) learn(redirectedTo, 'link', record.address);
@@ -94,7 +129,8 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
 async function readRobots(fetch: Fetch, origin: string, crawler: string): Promise<{ rules: Rules; status: number | undefined }> {
   const outcome = await fetch(`${origin}/robots.txt`);
   if (!outcome.ok) return { rules: { kind: 'unreachable', status: undefined }, status: undefined };
-  if (outcome.status >= 200 && outcome.status < 300) return { rules: { kind: 'read', matcher: robotsMatcher(parseRobots(decodeBytes(outcome.bytes, 'utf-8')), crawler) }, status: outcome.status };
+  if (outcome.status >= 200 && outcome.status < 300)
+    return { rules: { kind: 'read', matcher: robotsMatcher(parseRobots(decodeBytes(outcome.bytes, 'utf-8')), crawler) }, status: outcome.status };
   if (outcome.status >= 400 && outcome.status < 500) return { rules: { kind: 'missing' }, status: outcome.status };
   return { rules: { kind: 'unreachable', status: outcome.status }, status: outcome.status };
 }
@@ -106,14 +142,16 @@ function accessFor(rules: Rules, path: string): RobotsAccess {
 /** The addresses of a map on this host; an index is followed one level down. */
 async function readMap(fetch: Fetch, address: string, rules: Rules, host: string, depth = 0): Promise<{ addresses: string[]; problem: string | undefined }> {
   const access = accessFor(rules, new URL(address).pathname);
-  if (access.kind === 'unreachable' || (access.kind === 'read' && !access.verdict.allowed)) return { addresses: [], problem: 'robots.txt forbids fetching the map' };
+  if (access.kind === 'unreachable' || (access.kind === 'read' && !access.verdict.allowed))
+    return { addresses: [], problem: 'robots.txt forbids fetching the map' };
   const outcome = await fetch(address);
   if (!outcome.ok) return { addresses: [], problem: outcome.reason === 'no-such-host' ? 'there is no such host' : 'the host did not answer' };
   if (outcome.status !== 200) return { addresses: [], problem: `the map answers ${outcome.status}` };
   const reading = readSitemap(decodeBytes(outcome.bytes, 'utf-8'));
   if (!reading.ok) return { addresses: [], problem: 'what is there is not a sitemap' };
   const own = reading.sitemap.entries.map((entry) => entry.loc).filter((loc) => URL.canParse(loc) && new URL(loc).host === host);
-  if (reading.sitemap.kind === 'urlset') return { addresses: own, problem: own.length < reading.sitemap.entries.length ? 'some addresses are on another host and were left out' : undefined };
+  if (reading.sitemap.kind === 'urlset')
+    return { addresses: own, problem: own.length < reading.sitemap.entries.length ? 'some addresses are on another host and were left out' : undefined };
   if (depth > 0) return { addresses: [], problem: 'an index of indexes is not allowed' };
   const parts = await Promise.all(own.slice(0, 50).map((map) => readMap(fetch, map, rules, host, depth + 1)));
   return { addresses: parts.flatMap((part) => part.addresses), problem: parts.find((part) => part.problem !== undefined)?.problem };

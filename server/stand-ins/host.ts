@@ -17,9 +17,30 @@ type Site = z.infer<typeof siteSchema>;
 const saved = z.strictObject({ version: z.literal(1), sites: z.record(z.string(), siteSchema) });
 
 const TYPES: Readonly<Record<string, string>> = {
-  '.html': 'text/html', '.htm': 'text/html', '.xhtml': 'application/xhtml+xml', '.css': 'text/css', '.js': 'text/javascript', '.mjs': 'text/javascript', '.json': 'application/json', '.xml': 'application/xml',
-  '.txt': 'text/plain', '.svg': 'image/svg+xml', '.png': 'image/png', '.jpg': 'image/jpeg', '.jpeg': 'image/jpeg', '.gif': 'image/gif', '.webp': 'image/webp', '.avif': 'image/avif', '.ico': 'image/x-icon',
-  '.pdf': 'application/pdf', '.woff2': 'font/woff2', '.woff': 'font/woff', '.ttf': 'font/ttf', '.mp4': 'video/mp4', '.mp3': 'audio/mpeg', '.webmanifest': 'application/manifest+json',
+  '.html': 'text/html',
+  '.htm': 'text/html',
+  '.xhtml': 'application/xhtml+xml',
+  '.css': 'text/css',
+  '.js': 'text/javascript',
+  '.mjs': 'text/javascript',
+  '.json': 'application/json',
+  '.xml': 'application/xml',
+  '.txt': 'text/plain',
+  '.svg': 'image/svg+xml',
+  '.png': 'image/png',
+  '.jpg': 'image/jpeg',
+  '.jpeg': 'image/jpeg',
+  '.gif': 'image/gif',
+  '.webp': 'image/webp',
+  '.avif': 'image/avif',
+  '.ico': 'image/x-icon',
+  '.pdf': 'application/pdf',
+  '.woff2': 'font/woff2',
+  '.woff': 'font/woff',
+  '.ttf': 'font/ttf',
+  '.mp4': 'video/mp4',
+  '.mp3': 'audio/mpeg',
+  '.webmanifest': 'application/manifest+json',
 };
 
 /** The stand-in web host: keeps released sites and serves each under its own name. */
@@ -69,18 +90,28 @@ export class StandInHost {
   server(): FastifyInstance {
     const app = Fastify({ logger: false });
     app.get('/*', async (request, reply) => {
-      const name = (request.headers.host ?? '').toLowerCase().replace(/:\d+$/, '').replace(/\.localhost$/, '');
+      const name = (request.headers.host ?? '')
+        .toLowerCase()
+        .replace(/:\d+$/, '')
+        .replace(/\.localhost$/, '');
       // A hosted page is somebody's file: shown, never run.
-      reply.headers({ 'content-security-policy': "script-src 'none'; object-src 'none'; frame-src 'none'; sandbox allow-same-origin", 'x-content-type-options': 'nosniff' });
+      reply.headers({
+        'content-security-policy': "script-src 'none'; object-src 'none'; frame-src 'none'; sandbox allow-same-origin",
+        'x-content-type-options': 'nosniff',
+      });
       const site = Object.hasOwn(this.sites, name) ? this.sites[name] : undefined;
       if (!site) return reply.status(404).type('text/plain; charset=utf-8').send('No site of this name is hosted here.\n');
       const [path = '/', query] = (request.raw.url ?? '/').split(/\?(.*)/s);
       const file = filesFor(path).find((candidate) => Object.hasOwn(site.files, candidate));
       if (file === undefined) return this.notFound(site, reply);
-      if (!path.endsWith('/') && /(^|\/)index\.html?$/.test(file) && !/index\.html?$/.test(path)) return reply.redirect(`${path}/${query === undefined ? '' : `?${query}`}`, 301);
+      if (!path.endsWith('/') && /(^|\/)index\.html?$/.test(file) && !/index\.html?$/.test(path))
+        return reply.redirect(`${path}/${query === undefined ? '' : `?${query}`}`, 301);
       const bytes = await this.store.bytes((site.files[file] as { hash: string }).hash);
       if (!bytes) return this.notFound(site, reply);
-      return reply.header('last-modified', new Date(site.at).toUTCString()).type(TYPES[extname(file).toLowerCase()] ?? 'application/octet-stream').send(bytes);
+      return reply
+        .header('last-modified', new Date(site.at).toUTCString())
+        .type(TYPES[extname(file).toLowerCase()] ?? 'application/octet-stream')
+        .send(bytes);
     });
     return app;
   }

@@ -18,7 +18,9 @@ const siteSchema = z.looseObject({
   verifiedAt: z.string().optional(),
   lostAt: z.string().optional(),
   lastOutcome: z.unknown().optional(),
-  maps: z.array(z.looseObject({ address: z.string(), handedInAt: z.string(), readAt: z.string().optional(), count: z.number(), problem: z.string().optional() })),
+  maps: z.array(
+    z.looseObject({ address: z.string(), handedInAt: z.string(), readAt: z.string().optional(), count: z.number(), problem: z.string().optional() }),
+  ),
   records: z.array(z.looseObject({ address: z.string(), outcome: z.enum(['listed', 'bare', 'not-listed', 'waiting']) })),
   robots: z.looseObject({ fetchedAt: z.string(), status: z.number().optional() }).optional(),
   days: z.array(z.strictObject({ at: z.string(), visited: z.number(), listed: z.number() })),
@@ -57,7 +59,13 @@ export class Skerry {
     const site = this.siteFor(host, origin);
     const now = this.clock.iso();
     const holds = outcome.kind === 'verified';
-    this.put({ ...site, origin, lastOutcome: outcome, verifiedAt: holds ? (site.verifiedAt ?? now) : undefined, lostAt: holds ? undefined : site.verifiedAt === undefined ? site.lostAt : now });
+    this.put({
+      ...site,
+      origin,
+      lastOutcome: outcome,
+      verifiedAt: holds ? (site.verifiedAt ?? now) : undefined,
+      lostAt: holds ? undefined : site.verifiedAt === undefined ? site.lostAt : now,
+    });
     await this.save();
     return outcome;
   }
@@ -67,7 +75,10 @@ export class Skerry {
     const site = this.has(host) ? this.sites[host] : undefined;
     if (site?.verifiedAt === undefined) throw new RequestError('not-verified', host);
     if (new URL(address).host !== new URL(site.origin).host) throw new RequestError('foreign-map', address);
-    const maps = [...site.maps.filter((map) => map.address !== address), { address, handedInAt: this.clock.iso(), readAt: undefined, count: 0, problem: undefined }];
+    const maps = [
+      ...site.maps.filter((map) => map.address !== address),
+      { address, handedInAt: this.clock.iso(), readAt: undefined, count: 0, problem: undefined },
+    ];
     this.put(await crawlSite({ ...site, maps }, { fetch: this.fetch, crawler: SKERRY.crawler, now: this.clock.now(), visits: 0 }));
     await this.save();
     return this.siteView(host);
@@ -105,7 +116,10 @@ export class Skerry {
   }
 
   search(query: string): ReturnType<typeof search> {
-    return search(Object.values(this.sites).flatMap((site) => site.records), query);
+    return search(
+      Object.values(this.sites).flatMap((site) => site.records),
+      query,
+    );
   }
 
   private has(host: string): boolean {

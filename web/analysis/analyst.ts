@@ -68,7 +68,11 @@ export class Analyst {
     return { rows: this.survey.rows(), numbers: this.survey.numbers() };
   }
 
-  private async readAll(progress: (done: number, of: number) => void, of: number, cancelled: () => boolean): Promise<{ id: string; read: SurveyedFacts | PageRefusal }[] | undefined> {
+  private async readAll(
+    progress: (done: number, of: number) => void,
+    of: number,
+    cancelled: () => boolean,
+  ): Promise<{ id: string; read: SurveyedFacts | PageRefusal }[] | undefined> {
     const hashes = new Map(this.files.map((file) => [file.path, file.hash]));
     const pages: { id: string; read: SurveyedFacts | PageRefusal }[] = [];
     this.cache.clear();
@@ -88,7 +92,12 @@ export class Analyst {
 
   /** Looks again after changes. A new main address changes which links are the site's own, so all is looked at anew then; the facts are still there. */
   async update(document: SiteDocument, change: Change): Promise<SurveyNews> {
-    if (fieldsOf(change).some((field) => field.field === 'mainAddress')) return (await this.open(document, () => undefined, () => false)) as SurveyNews;
+    if (fieldsOf(change).some((field) => field.field === 'mainAddress'))
+      return (await this.open(
+        document,
+        () => undefined,
+        () => false,
+      )) as SurveyNews;
     this.document = document;
     const survey = this.its();
     return { rows: survey.update(document, change), numbers: survey.numbers() };
@@ -100,7 +109,14 @@ export class Analyst {
     const source = decodeSource(bytes);
     const reading = readSource(source);
     if (!reading.ok) return undefined;
-    return { id, facts: reading.facts, source: source.text, linkers: this.its().linkers(id), size: bytes.length, readOnly: source.encoding.name.startsWith('utf-16') };
+    return {
+      id,
+      facts: reading.facts,
+      source: source.text,
+      linkers: this.its().linkers(id),
+      size: bytes.length,
+      readOnly: source.encoding.name.startsWith('utf-16'),
+    };
   }
 
   wayIn(id: string): WayIn {

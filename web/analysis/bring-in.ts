@@ -58,12 +58,18 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
       saved = { name, document: document as SiteDocument, manifest };
     }
   } else if (bringing.kind === 'files') {
-    loose = bringing.files.map(({ path, file }) => ({ path, modified: file.lastModified, read: async () => (file.size > ARCHIVE_LIMITS.entrySize ? { ok: false, reason: 'too-large' } : { ok: true, bytes: new Uint8Array(await file.arrayBuffer()) }) }));
+    loose = bringing.files.map(({ path, file }) => ({
+      path,
+      modified: file.lastModified,
+      read: async () =>
+        file.size > ARCHIVE_LIMITS.entrySize ? { ok: false, reason: 'too-large' } : { ok: true, bytes: new Uint8Array(await file.arrayBuffer()) },
+    }));
     const total = bringing.files.reduce((sum, { file }) => sum + file.size, 0);
     if (total > ARCHIVE_LIMITS.totalSize) return { ok: false, reason: 'too-large' };
     if (loose.length > ARCHIVE_LIMITS.entries) return { ok: false, reason: 'too-many' };
   }
-  if (bringing.kind === 'empty') loose = [{ path: 'index.html', modified: undefined, read: async () => ({ ok: true, bytes: new TextEncoder().encode(BARE_PAGE) }) }];
+  if (bringing.kind === 'empty')
+    loose = [{ path: 'index.html', modified: undefined, read: async () => ({ ok: true, bytes: new TextEncoder().encode(BARE_PAGE) }) }];
   if (!saved) loose = rooted(loose.filter((file) => !isClutter(file.path)));
   if (loose.length === 0) return { ok: false, reason: 'nothing-in-it' };
 
@@ -80,7 +86,14 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
         continue;
       }
       if (homePaths.includes(file.path)) home ??= content.bytes;
-      batch.push({ siteId: id, path: file.path, hash: await tools.hash(content.bytes), size: content.bytes.length, modified: file.modified, bytes: content.bytes });
+      batch.push({
+        siteId: id,
+        path: file.path,
+        hash: await tools.hash(content.bytes),
+        size: content.bytes.length,
+        modified: file.modified,
+        bytes: content.bytes,
+      });
       batchSize += content.bytes.length;
       if (batch.length >= 100 || batchSize > 8_000_000) {
         await saveFiles(db, batch);
@@ -121,7 +134,8 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
 }
 
 /** What a new site begins with: a home page with nothing on it, so that every step of the work has something to stand on. */
-const BARE_PAGE = '<!doctype html>\n<html lang="en">\n  <head>\n    <meta charset="utf-8">\n    <title></title>\n  </head>\n  <body>\n    <h1></h1>\n  </body>\n</html>\n';
+const BARE_PAGE =
+  '<!doctype html>\n<html lang="en">\n  <head>\n    <meta charset="utf-8">\n    <title></title>\n  </head>\n  <body>\n    <h1></h1>\n  </body>\n</html>\n';
 
 class Cancelled extends Error {}
 
@@ -141,4 +155,3 @@ function rooted(files: readonly Loose[]): Loose[] {
 function pause(): Promise<void> {
   return new Promise((resolve) => setTimeout(resolve));
 }
-

@@ -17,23 +17,42 @@ beforeEach(async () => {
 });
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 const take = (bringing: Bringing, change: { cancelled?: () => boolean; id?: string } = {}): Promise<BringingResult> =>
-  bringIn(bringing, { db, id: change.id ?? 's', now: () => new Date('2026-11-25T10:00:00Z'), hash: async (content) => createHash('sha256').update(content).digest('hex'), progress: () => undefined, cancelled: change.cancelled ?? (() => false) });
+  bringIn(bringing, {
+    db,
+    id: change.id ?? 's',
+    now: () => new Date('2026-11-25T10:00:00Z'),
+    hash: async (content) => createHash('sha256').update(content).digest('hex'),
+    progress: () => undefined,
+    cancelled: change.cancelled ?? (() => false),
+  });
 const archive = (files: Zippable, name = 'my-site.zip'): Bringing => ({ kind: 'archive', name, bytes: zipSync(files) });
 
-const SITE = { 'site/index.html': bytes('<html lang=en><title>Bindery</title><a href=a.html>a</a>'), 'site/a.html': Uint8Array.from('<title>Caf\xe9</title>', (c) => c.charCodeAt(0)), 'site/p.gif': Uint8Array.from([71, 73, 70, 0, 255]), 'site/.git/config': bytes('x'), 'site/robots.txt': bytes('User-agent: *\n') };
+const SITE = {
+  'site/index.html': bytes('<html lang=en><title>Bindery</title><a href=a.html>a</a>'),
+  'site/a.html': Uint8Array.from('<title>Caf\xe9</title>', (c) => c.charCodeAt(0)),
+  'site/p.gif': Uint8Array.from([71, 73, 70, 0, 255]),
+  'site/.git/config': bytes('x'),
+  'site/robots.txt': bytes('User-agent: *\n'),
+};
 
 async function unpack(blob: Blob): Promise<Map<string, Uint8Array>> {
   const zip = new Uint8Array(await blob.arrayBuffer());
   const listing = listArchive(zip);
   if (!listing.ok) throw new Error(listing.reason);
-  return new Map(listing.entries.map((entry) => {
-    const file = inflateEntry(zip, entry);
-    return [entry.path, file.ok ? file.bytes : new Uint8Array()];
-  }));
+  return new Map(
+    listing.entries.map((entry) => {
+      const file = inflateEntry(zip, entry);
+      return [entry.path, file.ok ? file.bytes : new Uint8Array()];
+    }),
+  );
 }
 async function analyst(): Promise<Analyst> {
   const one = new Analyst(db, 's', () => 0, new Map());
-  await one.open((await loadDocument(db, 's')).document, () => undefined, () => false);
+  await one.open(
+    (await loadDocument(db, 's')).document,
+    () => undefined,
+    () => false,
+  );
   return one;
 }
 
@@ -46,15 +65,24 @@ describe('bringing a site in', () => {
   });
   it('lists what it could not read, and takes the rest', async () => {
     const result = await take(archive({ 'index.html': bytes('<p>'), '../x': bytes('x'), 'bomb.txt': [new Uint8Array(4_000_000), { level: 9 }] }));
-    expect(result.ok && result.site.unread).toEqual([{ path: '../x', reason: 'climbs-out' }, { path: 'bomb.txt', reason: 'absurd-ratio' }]);
+    expect(result.ok && result.site.unread).toEqual([
+      { path: '../x', reason: 'climbs-out' },
+      { path: 'bomb.txt', reason: 'absurd-ratio' },
+    ]);
   });
   it('stopped in the middle leaves nothing behind', async () => {
     let asked = 0;
-    const result = await take(archive(Object.fromEntries(Array.from({ length: 300 }, (_, index) => [`${index}.html`, bytes('<p>')]))), { cancelled: () => ++asked > 150 });
+    const result = await take(archive(Object.fromEntries(Array.from({ length: 300 }, (_, index) => [`${index}.html`, bytes('<p>')]))), {
+      cancelled: () => ++asked > 150,
+    });
     expect(result).toEqual({ ok: false, reason: 'cancelled' });
     expect([await db.count('sites'), await db.count('files'), await db.count('pages'), await db.count('documents')]).toEqual([0, 0, 0, 0]);
   });
-  it.each<[string, Bringing, string]>([['no ZIP', { kind: 'archive', name: 'x', bytes: bytes('nonsense') }, 'not-a-zip'], ['an empty ZIP', archive({}), 'nothing-in-it'], ['a newer project', archive({ 'project.json': bytes('{"format":"jolly-beacon-project","version":9}') }), 'newer-version']])('refuses %s', async (_, bringing, reason) => {
+  it.each<[string, Bringing, string]>([
+    ['no ZIP', { kind: 'archive', name: 'x', bytes: bytes('nonsense') }, 'not-a-zip'],
+    ['an empty ZIP', archive({}), 'nothing-in-it'],
+    ['a newer project', archive({ 'project.json': bytes('{"format":"jolly-beacon-project","version":9}') }), 'newer-version'],
+  ])('refuses %s', async (_, bringing, reason) => {
     expect(await take(bringing)).toEqual({ ok: false, reason });
     expect(await db.count('sites')).toBe(0);
   });
@@ -67,15 +95,18 @@ describe('bringing a site in', () => {
 describe('putting files out', () => {
   it('with nothing changed gives every byte back, whatever the bytes', async () => {
     await fc.assert(
-      fc.asyncProperty(fc.dictionary(fc.stringMatching(/^[a-c]{1,3}\.(html|txt|gif)$/), fc.uint8Array({ maxLength: 300 }), { minKeys: 1, maxKeys: 6 }), async (files) => {
-        db = await openDatabase(`test-${++names}`);
-        if (!(await take(archive(files))).ok) return;
-        const one = await analyst();
-        const { zip } = await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25));
-        const out = await unpack(zip);
-        expect([...out.keys()].sort()).toEqual(Object.keys(files).sort());
-        for (const [path, content] of Object.entries(files)) expect(sameBytes(out.get(path) as Uint8Array, content)).toBe(true);
-      }),
+      fc.asyncProperty(
+        fc.dictionary(fc.stringMatching(/^[a-c]{1,3}\.(html|txt|gif)$/), fc.uint8Array({ maxLength: 300 }), { minKeys: 1, maxKeys: 6 }),
+        async (files) => {
+          db = await openDatabase(`test-${++names}`);
+          if (!(await take(archive(files))).ok) return;
+          const one = await analyst();
+          const { zip } = await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25));
+          const out = await unpack(zip);
+          expect([...out.keys()].sort()).toEqual(Object.keys(files).sort());
+          for (const [path, content] of Object.entries(files)) expect(sameBytes(out.get(path) as Uint8Array, content)).toBe(true);
+        },
+      ),
       { numRuns: 25 },
     );
   });
@@ -98,10 +129,18 @@ describe('putting files out', () => {
     const one = await analyst();
     const { document } = await loadDocument(db, 's');
     const changed = applyChange(document, set('pages', 'a.html', 'title', 'Kept'));
-    const blob = await packProject(db, 's', { name: 'My name', savedAt: '2026-11-25T10:00:00Z', document: changed, manifest: one.manifestFor(1) }, one.storedFiles(), new Date(2026, 10, 25));
+    const blob = await packProject(
+      db,
+      's',
+      { name: 'My name', savedAt: '2026-11-25T10:00:00Z', document: changed, manifest: one.manifestFor(1) },
+      one.storedFiles(),
+      new Date(2026, 10, 25),
+    );
     const result = await take({ kind: 'archive', name: 'x.beacon', bytes: new Uint8Array(await blob.arrayBuffer()) }, { id: 't' });
     expect(result.ok && result.site).toMatchObject({ name: 'My name', from: 'project' });
     expect((await loadDocument(db, 't')).document).toEqual(changed);
-    expect((await listFiles(db, 't')).map(({ path, hash, modified }) => ({ path, hash, modified }))).toEqual((await listFiles(db, 's')).map(({ path, hash, modified }) => ({ path, hash, modified })));
+    expect((await listFiles(db, 't')).map(({ path, hash, modified }) => ({ path, hash, modified }))).toEqual(
+      (await listFiles(db, 's')).map(({ path, hash, modified }) => ({ path, hash, modified })),
+    );
   });
 });

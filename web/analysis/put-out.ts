@@ -25,8 +25,15 @@ export function written(bytes: Uint8Array, edits: readonly PageEdit[]): { bytes:
 }
 
 /** The files of a working copy, one after the other, as they go out. `paths` limits it to some. */
-export async function* outFiles(db: Database, siteId: string, copy: WorkingCopy, files: readonly StoredFile[], paths?: ReadonlySet<string>): AsyncGenerator<OutFile> {
-  for (const [path, text] of Object.entries(copy.own)) if (!paths || paths.has(path)) yield { path, bytes: new TextEncoder().encode(text), modified: undefined, refused: undefined };
+export async function* outFiles(
+  db: Database,
+  siteId: string,
+  copy: WorkingCopy,
+  files: readonly StoredFile[],
+  paths?: ReadonlySet<string>,
+): AsyncGenerator<OutFile> {
+  for (const [path, text] of Object.entries(copy.own))
+    if (!paths || paths.has(path)) yield { path, bytes: new TextEncoder().encode(text), modified: undefined, refused: undefined };
   for (const file of files) {
     if (file.path in copy.own || (paths && !paths.has(file.path))) continue;
     const bytes = await loadBytes(db, siteId, file.path);
@@ -48,7 +55,11 @@ class WholeDeflate extends ZipPassThrough {
 }
 
 /** Packs files into a ZIP, piece by piece. `stamp` dates those that have no date of their own. */
-export async function packZip(files: AsyncIterable<OutFile>, stamp: Date, onFile?: (count: number) => void): Promise<{ zip: Blob; count: number; refused: readonly OutFile[] }> {
+export async function packZip(
+  files: AsyncIterable<OutFile>,
+  stamp: Date,
+  onFile?: (count: number) => void,
+): Promise<{ zip: Blob; count: number; refused: readonly OutFile[] }> {
   const pieces: BlobPart[] = [];
   const refused: OutFile[] = [];
   let failure: Error | undefined;
@@ -82,8 +93,19 @@ export function bundle(files: readonly { hash: string; bytes: Uint8Array }[]): U
 }
 
 /** The whole project as one file. */
-export async function packProject(db: Database, siteId: string, project: Omit<ProjectFile, 'format' | 'version' | 'files'>, files: readonly StoredFile[], stamp: Date): Promise<Blob> {
-  const description: ProjectFile = { format: 'jolly-beacon-project', version: 1, ...project, files: files.map(({ path, modified }) => ({ path, modified: modified ?? null })) };
+export async function packProject(
+  db: Database,
+  siteId: string,
+  project: Omit<ProjectFile, 'format' | 'version' | 'files'>,
+  files: readonly StoredFile[],
+  stamp: Date,
+): Promise<Blob> {
+  const description: ProjectFile = {
+    format: 'jolly-beacon-project',
+    version: 1,
+    ...project,
+    files: files.map(({ path, modified }) => ({ path, modified: modified ?? null })),
+  };
   async function* content(): AsyncGenerator<OutFile> {
     yield { path: PROJECT_ENTRY, bytes: new TextEncoder().encode(JSON.stringify(description)), modified: undefined, refused: undefined };
     for (const file of files) {
@@ -93,4 +115,3 @@ export async function packProject(db: Database, siteId: string, project: Omit<Pr
   }
   return (await packZip(content(), stamp)).zip;
 }
-

@@ -33,7 +33,14 @@ const service = {
   },
 
   async bringIn(job: string, bringing: Bringing, progress: Progress): Promise<BringingResult> {
-    const result = await bringIn(bringing, { db: await db(), id: crypto.randomUUID(), now: () => new Date(), hash: sha256, progress, cancelled: () => cancelled.has(job) });
+    const result = await bringIn(bringing, {
+      db: await db(),
+      id: crypto.randomUUID(),
+      now: () => new Date(),
+      hash: sha256,
+      progress,
+      cancelled: () => cancelled.has(job),
+    });
     cancelled.delete(job);
     return result;
   },
@@ -61,23 +68,43 @@ const service = {
   /** The changed files, or all, as a ZIP. */
   async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; refused: readonly { path: string; reason: string }[] }> {
     const its = site();
-    const paths = what === 'all' ? undefined : new Set(its.releaseItems().filter((item) => item.what !== 'gone').map((item) => item.path));
+    const paths =
+      what === 'all'
+        ? undefined
+        : new Set(
+            its
+              .releaseItems()
+              .filter((item) => item.what !== 'gone')
+              .map((item) => item.path),
+          );
     const of = paths?.size ?? its.storedFiles().length;
-    const packed = await packZip(outFiles(await db(), its.siteId, its.workingCopy(), its.storedFiles(), paths), new Date(), (count) => count % 20 === 0 && progress(count, of));
+    const packed = await packZip(
+      outFiles(await db(), its.siteId, its.workingCopy(), its.storedFiles(), paths),
+      new Date(),
+      (count) => count % 20 === 0 && progress(count, of),
+    );
     return { zip: packed.zip, count: packed.count, refused: packed.refused.map(({ path, refused }) => ({ path, reason: refused as string })) };
   },
 
   /** The changed files one by one, for writing into a folder. */
   async changedFiles(): Promise<{ path: string; bytes: Uint8Array }[]> {
     const its = site();
-    const paths = new Set(its.releaseItems().filter((item) => item.what !== 'gone').map((item) => item.path));
+    const paths = new Set(
+      its
+        .releaseItems()
+        .filter((item) => item.what !== 'gone')
+        .map((item) => item.path),
+    );
     const found: { path: string; bytes: Uint8Array }[] = [];
     for await (const { path, bytes } of outFiles(await db(), its.siteId, its.workingCopy(), its.storedFiles(), paths)) found.push({ path, bytes });
     return found;
   },
 
   /** What goes out in a release: every path with the hash of its bytes. */
-  async outgoing(number: number, progress: Progress): Promise<{ files: { path: string; hash: string; size: number }[]; refused: { path: string; reason: string }[] }> {
+  async outgoing(
+    number: number,
+    progress: Progress,
+  ): Promise<{ files: { path: string; hash: string; size: number }[]; refused: { path: string; reason: string }[] }> {
     const its = site();
     const manifest = its.manifestFor(number);
     const copy: WorkingCopy = manifest;
@@ -93,7 +120,10 @@ const service = {
       if (++done % 20 === 0) progress(done, rewritten.size);
     }
     // What could not be written stays open: the manifest must not claim that it went out.
-    leaving = { ...manifest, files: { ...manifest.files, ...Object.fromEntries(refused.map(({ path }) => [path, { hash: manifest.files[path]?.hash ?? '', edits: [] }])) } };
+    leaving = {
+      ...manifest,
+      files: { ...manifest.files, ...Object.fromEntries(refused.map(({ path }) => [path, { hash: manifest.files[path]?.hash ?? '', edits: [] }])) },
+    };
     return { files, refused };
   },
 
@@ -137,14 +167,26 @@ const service = {
     const its = site();
     const whole = its.manifestFor(number);
     const left = new Set(except);
-    const manifest = { ...whole, own: {}, changedAt: {}, listed: whole.listed.filter((id) => !left.has(id)), files: Object.fromEntries(Object.entries(whole.files).flatMap(([path, file]) => (left.has(path) ? [] : [[path, { ...file, edits: [] }]]))) };
+    const manifest = {
+      ...whole,
+      own: {},
+      changedAt: {},
+      listed: whole.listed.filter((id) => !left.has(id)),
+      files: Object.fromEntries(Object.entries(whole.files).flatMap(([path, file]) => (left.has(path) ? [] : [[path, { ...file, edits: [] }]]))),
+    };
     await saveManifest(await db(), its.siteId, manifest);
     return its.released(manifest, document);
   },
 
   async project(name: string, document: SiteDocument): Promise<Blob> {
     const its = site();
-    return packProject(await db(), its.siteId, { name, savedAt: new Date().toISOString(), document, manifest: its.lastManifest() ?? null }, its.storedFiles(), new Date());
+    return packProject(
+      await db(),
+      its.siteId,
+      { name, savedAt: new Date().toISOString(), document, manifest: its.lastManifest() ?? null },
+      its.storedFiles(),
+      new Date(),
+    );
   },
 };
 

@@ -69,7 +69,14 @@ function First() {
   if (failure !== undefined) {
     return (
       <main>
-        <Empty title="The demo could not be opened" action={<a className="btn btn-primary" href="/sites">Your sites</a>}>
+        <Empty
+          title="The demo could not be opened"
+          action={
+            <a className="btn btn-primary" href="/sites">
+              Your sites
+            </a>
+          }
+        >
           {failure}
         </Empty>
       </main>

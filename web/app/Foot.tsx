@@ -24,7 +24,13 @@ export function Foot({ onUndo, onNext }: { readonly onUndo: () => void; readonly
   return (
     <footer className="foot">
       <span className="flex items-center gap-1.5" role="status">
-        {save === 'saved' ? <Check size={14} className="text-success" aria-hidden /> : save === 'saving' ? <LoaderCircle size={14} aria-hidden /> : <CircleAlert size={14} className="text-error" aria-hidden />}
+        {save === 'saved' ? (
+          <Check size={14} className="text-success" aria-hidden />
+        ) : save === 'saving' ? (
+          <LoaderCircle size={14} aria-hidden />
+        ) : (
+          <CircleAlert size={14} className="text-error" aria-hidden />
+        )}
         {save === 'saved' ? 'Saved in this browser' : save === 'saving' ? 'Saving …' : 'Not saved: the browser refused'}
       </span>
       <button type="button" className="wide-only flex min-h-7 cursor-pointer items-center gap-1.5" onClick={onNext}>
@@ -37,7 +43,13 @@ export function Foot({ onUndo, onNext }: { readonly onUndo: () => void; readonly
         {counted(numbers.pages, 'page')} · {found} findable
         {troubles.map(([count, name]) => (count ? ` · ${count} ${name}` : ''))}
       </span>
-      <button type="button" className="wide-only ml-auto grid h-7 w-7 flex-none cursor-pointer place-items-center rounded-lg" aria-label="Change between light and dusk" title="Change between light and dusk" onClick={() => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper')}>
+      <button
+        type="button"
+        className="wide-only ml-auto grid h-7 w-7 flex-none cursor-pointer place-items-center rounded-lg"
+        aria-label="Change between light and dusk"
+        title="Change between light and dusk"
+        onClick={() => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper')}
+      >
         <MoonStar size={15} aria-hidden />
       </button>
       <span className="narrow-only ml-auto" />

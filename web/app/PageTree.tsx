@@ -37,10 +37,19 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
   const shown = useMemo(() => {
     const test = FILTERS.find(({ id }) => id === filter)?.test ?? (() => true);
     const text = typed.trim().toLowerCase();
-    return rows.filter((row) => test(row) && (text === '' || row.name.toLowerCase().includes(text) || row.address.toLowerCase().includes(text) || row.title.toLowerCase().includes(text)));
+    return rows.filter(
+      (row) =>
+        test(row) &&
+        (text === '' || row.name.toLowerCase().includes(text) || row.address.toLowerCase().includes(text) || row.title.toLowerCase().includes(text)),
+    );
   }, [rows, filter, typed]);
   const depths = useMemo(() => depthsOf(shown), [shown]);
-  const list = useVirtualizer({ count: shown.length, getScrollElement: () => scroller.current, estimateSize: () => (window.innerWidth <= 760 ? 44 : 30), overscan: 12 });
+  const list = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => (window.innerWidth <= 760 ? 44 : 30),
+    overscan: 12,
+  });
   const at = shown.findIndex((row) => row.id === page);
   useEffect(() => {
     if (at >= 0) list.scrollToIndex(at, { align: 'auto' });
@@ -72,11 +81,16 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
               if (event.key === 'Enter' && shown[0]) {
                 choose(shown[0].id);
                 setTyped('');
-              }
-              else if (event.key === 'ArrowDown' && !event.altKey) keys(event);
+              } else if (event.key === 'ArrowDown' && !event.altKey) keys(event);
             }}
           />
-          <button type="button" className="mr-1.5 flex-none" onClick={onPalette} aria-label="Find a page or an action (Ctrl K)" title="Find a page or an action">
+          <button
+            type="button"
+            className="mr-1.5 flex-none"
+            onClick={onPalette}
+            aria-label="Find a page or an action (Ctrl K)"
+            title="Find a page or an action"
+          >
             <kbd>Ctrl K</kbd>
           </button>
         </label>
@@ -112,9 +126,14 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
                 >
                   <StateSign state={row.state} />
                   <span className="min-w-0 flex-1 truncate">{row.name}</span>
-                  {row.pending && <span className="h-[7px] w-[7px] flex-none rounded-full bg-accent" role="img" aria-label="waits for release" title="waits for release" />}
+                  {row.pending && (
+                    <span className="h-[7px] w-[7px] flex-none rounded-full bg-accent" role="img" aria-label="waits for release" title="waits for release" />
+                  )}
                   {open > 0 && (
-                    <span className="flex-none text-[12px] font-semibold text-[color:var(--cloud)] tabular-nums" aria-label={`${counted(open, 'thing')} to look at`}>
+                    <span
+                      className="flex-none text-[12px] font-semibold text-[color:var(--cloud)] tabular-nums"
+                      aria-label={`${counted(open, 'thing')} to look at`}
+                    >
                       {open}
                     </span>
                   )}

@@ -10,7 +10,17 @@ import { applyTheme, shownTheme } from './theme.ts';
 const LISTED = 40;
 
 /** Finds any page or action by a few letters. */
-export function Palette({ onClose, onUndo, onRedo, onNext }: { readonly onClose: () => void; readonly onUndo: () => void; readonly onRedo: () => void; readonly onNext: () => void }) {
+export function Palette({
+  onClose,
+  onUndo,
+  onRedo,
+  onNext,
+}: {
+  readonly onClose: () => void;
+  readonly onUndo: () => void;
+  readonly onRedo: () => void;
+  readonly onNext: () => void;
+}) {
   const [typed, setTyped] = useState('');
   const rows = useWorkspace((state) => state.rows);
   const { go, linkTo } = usePlace();
@@ -33,14 +43,7 @@ export function Palette({ onClose, onUndo, onRedo, onNext }: { readonly onClose:
     { name: 'Change between light and dusk', icon: <MoonStar size={16} aria-hidden />, run: () => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper') },
   ].filter((action) => fits(action.name));
   return (
-    <Command.Dialog
-      open
-      onOpenChange={(next) => !next && onClose()}
-      label="Find a page or an action"
-      shouldFilter={false}
-      contentClassName="palette"
-      loop
-    >
+    <Command.Dialog open onOpenChange={(next) => !next && onClose()} label="Find a page or an action" shouldFilter={false} contentClassName="palette" loop>
       <Command.Input value={typed} onValueChange={setTyped} placeholder="Find a page or an action" aria-label="Find a page or an action" />
       <Command.List>
         <Command.Empty>Nothing by this name.</Command.Empty>

@@ -26,7 +26,12 @@ export function PathBar() {
             </span>
           </span>
         </Link>
-        <Link to="/sites" aria-label="Your sites" title="Your sites" className="!absolute right-1 top-1/2 grid !h-9 !w-9 -translate-y-1/2 place-items-center rounded-lg !border-0 !p-0">
+        <Link
+          to="/sites"
+          aria-label="Your sites"
+          title="Your sites"
+          className="!absolute right-1 top-1/2 grid !h-9 !w-9 -translate-y-1/2 place-items-center rounded-lg !border-0 !p-0"
+        >
           <ChevronsUpDown size={15} color={here === '' ? 'var(--soft)' : 'var(--bar-soft)'} aria-hidden />
         </Link>
       </div>

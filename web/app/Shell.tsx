@@ -9,7 +9,6 @@ import { Foot } from './Foot.tsx';
 import { PageTree } from './PageTree.tsx';
 import { PathBar } from './PathBar.tsx';
 
-
 const loadPalette = () => import('./Palette.tsx').then((module) => ({ default: module.Palette }));
 const Palette = lazy(loadPalette);
 

@@ -27,8 +27,12 @@ try {
     now: () => new Date(),
     tab: crypto.randomUUID(),
     underWay: {
-      keep: (siteId, entries) => (entries.length === 0 ? sessionStorage.removeItem(UNDER_WAY + siteId) : sessionStorage.setItem(UNDER_WAY + siteId, JSON.stringify(entries))),
-      find: (siteId) => z.array(journalEntrySchema).safeParse((JSON.parse(sessionStorage.getItem(UNDER_WAY + siteId) ?? '[]') as object[]).map((entry) => ({ ...entry, seq: 0 }))).data ?? [],
+      keep: (siteId, entries) =>
+        entries.length === 0 ? sessionStorage.removeItem(UNDER_WAY + siteId) : sessionStorage.setItem(UNDER_WAY + siteId, JSON.stringify(entries)),
+      find: (siteId) =>
+        z
+          .array(journalEntrySchema)
+          .safeParse((JSON.parse(sessionStorage.getItem(UNDER_WAY + siteId) ?? '[]') as object[]).map((entry) => ({ ...entry, seq: 0 }))).data ?? [],
     },
     announce: (siteId) => channel.postMessage(siteId),
     listen: (heard) => {

@@ -4,8 +4,20 @@ import type { Stop } from '../../core/checks/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 const STOP_OF: Readonly<Record<Step['code'], Stop>> = {
-  'open-site': 'doors', 'open-page': 'doors', 'open-pages': 'doors', 'close-kind': 'doors', 'close-page': 'doors', 'half-hidden': 'doors',
-  'write-words': 'words', 'say-who': 'meaning', 'make-map': 'map', release: 'release', 'place-proof': 'proof', verify: 'proof', 'hand-in': 'watch', wait: 'watch',
+  'open-site': 'doors',
+  'open-page': 'doors',
+  'open-pages': 'doors',
+  'close-kind': 'doors',
+  'close-page': 'doors',
+  'half-hidden': 'doors',
+  'write-words': 'words',
+  'say-who': 'meaning',
+  'make-map': 'map',
+  release: 'release',
+  'place-proof': 'proof',
+  verify: 'proof',
+  'hand-in': 'watch',
+  wait: 'watch',
 };
 
 /** How much is open at each stop: pages where it is about pages, things to do elsewhere. */

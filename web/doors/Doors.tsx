@@ -22,15 +22,25 @@ export function Doors() {
   if (!row) return <Empty title="There is no page here yet">Bring a site in, and every page’s way in is shown here.</Empty>;
   const places =
     detail?.id === row.id
-      ? { listed: lineOf(detail.source, noindexPlace(detail.facts)), 'main-address': lineOf(detail.source, detail.facts.linkTags.find((link) => link.inHead && link.rel.includes('canonical'))?.tag.start) }
+      ? {
+          listed: lineOf(detail.source, noindexPlace(detail.facts)),
+          'main-address': lineOf(detail.source, detail.facts.linkTags.find((link) => link.inHead && link.rel.includes('canonical'))?.tag.start),
+        }
       : {};
   const banner = way && stateBanner(row.state, way);
-  const act = { open: () => void openPage(workspace, row.id), hide: () => void hideProperly(workspace, [row.id]), 'keep-out': () => setPageIntent(workspace, row.id, 'out') };
+  const act = {
+    open: () => void openPage(workspace, row.id),
+    hide: () => void hideProperly(workspace, [row.id]),
+    'keep-out': () => setPageIntent(workspace, row.id, 'out'),
+  };
   return (
     <div className="mx-auto max-w-[820px]">
       <PageHead row={row} />
       {banner && (
-        <div className={`notice mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 ${TROUBLED.has(row.state) ? 'notice-bad' : row.state === 'half-hidden' ? 'notice-amber' : ''}`} data-testid="banner">
+        <div
+          className={`notice mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 ${TROUBLED.has(row.state) ? 'notice-bad' : row.state === 'half-hidden' ? 'notice-amber' : ''}`}
+          data-testid="banner"
+        >
           <StateSign state={row.state} size={20} silent />
           <div className="min-w-0 flex-1 basis-60">
             <p className="display font-semibold">{banner.headline}</p>

@@ -25,7 +25,9 @@ export function Gates({ way, places }: { readonly way: WayIn; readonly places: R
             <p className="font-semibold leading-snug">{GATE_QUESTIONS[gate.name]}</p>
             <p className="mono mt-1.5">{hidden ? 'cannot be read' : evidence}</p>
             {places[gate.name] !== undefined && <p className="soft mt-0.5 text-[12px]">{places[gate.name]} of the page</p>}
-            <p className={`mt-1 text-[12.5px] leading-snug ${gate.outcome === 'shut' ? 'font-semibold' : ''}`}>{hidden ? (gate.behind === 'shut' ? `${evidence} is in the page, but no engine gets to see it` : `behind the shut gate: ${evidence}`) : means}</p>
+            <p className={`mt-1 text-[12.5px] leading-snug ${gate.outcome === 'shut' ? 'font-semibold' : ''}`}>
+              {hidden ? (gate.behind === 'shut' ? `${evidence} is in the page, but no engine gets to see it` : `behind the shut gate: ${evidence}`) : means}
+            </p>
           </li>
         );
       })}

@@ -39,7 +39,12 @@ export function KindTable() {
                   <td>{name}</td>
                   <td className="num">{pages.length}</td>
                   <td>
-                    <button type="button" className="chip" aria-label={`${name}: ${intent === 'list' ? 'listed; keep them out' : 'kept out; list them'}`} onClick={() => setKindIntent(workspace, kind, intent === 'list' ? 'out' : 'list')}>
+                    <button
+                      type="button"
+                      className="chip"
+                      aria-label={`${name}: ${intent === 'list' ? 'listed; keep them out' : 'kept out; list them'}`}
+                      onClick={() => setKindIntent(workspace, kind, intent === 'list' ? 'out' : 'list')}
+                    >
                       {intent === 'list' ? <Sun size={14} className="sign-findable" aria-hidden /> : <Moon size={14} className="sign-kept-out" aria-hidden />}
                       {intent === 'list' ? 'list' : 'keep out'}
                     </button>

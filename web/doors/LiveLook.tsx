@@ -24,7 +24,8 @@ export function LiveLook({ address }: { readonly address: string }) {
 
 function told(answer: LiveAnswer): string {
   const where = answer.world === 'stand-in' ? 'stand-in host' : 'the internet';
-  if (!answer.ok) return `${where}: ${{ 'no-such-host': 'there is no such host', 'private-address': 'this address is not fetched from here', timeout: 'no answer in ten seconds', 'too-many-redirects': 'it redirects in circles', 'too-large': 'the answer is too large' }[answer.reason] ?? 'no answer'}`;
+  if (!answer.ok)
+    return `${where}: ${{ 'no-such-host': 'there is no such host', 'private-address': 'this address is not fetched from here', timeout: 'no answer in ten seconds', 'too-many-redirects': 'it redirects in circles', 'too-large': 'the answer is too large' }[answer.reason] ?? 'no answer'}`;
   const redirect = answer.redirects.length > 0 ? `, after a redirect to ${answer.redirects.at(-1) ?? ''}` : '';
   const header = answer.robotsTag.length > 0 ? `, with X-Robots-Tag: ${answer.robotsTag.join('; ')}` : '';
   return `${where}: answers ${answer.status} in ${answer.milliseconds} ms${redirect}${header}`;

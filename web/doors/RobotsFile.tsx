@@ -12,7 +12,11 @@ export function RobotsFile({ current }: { readonly current: number | undefined }
   const report = useReport((one) => one.tools.analysis.robots());
   const own = useWorkspace((state) => state.document.tables.robots['']?.text);
   const [editing, setEditing] = useState(false);
-  const write = (text: string | null): void => workspace.change(set('robots', '', 'text', text), { label: text === null ? 'robots.txt is the site’s own again' : 'robots.txt was rewritten', ...(text === null ? {} : { thread: 'robots' }) });
+  const write = (text: string | null): void =>
+    workspace.change(set('robots', '', 'text', text), {
+      label: text === null ? 'robots.txt is the site’s own again' : 'robots.txt was rewritten',
+      ...(text === null ? {} : { thread: 'robots' }),
+    });
   return (
     <section className="mt-5">
       <div className="mb-2 flex items-baseline justify-between gap-2">
@@ -29,7 +33,14 @@ export function RobotsFile({ current }: { readonly current: number | undefined }
         </span>
       </div>
       {editing ? (
-        <textarea className="textarea mono w-full" aria-label="robots.txt" rows={12} spellCheck={false} value={own ?? report?.text ?? ''} onChange={(event) => write(event.target.value)} />
+        <textarea
+          className="textarea mono w-full"
+          aria-label="robots.txt"
+          rows={12}
+          spellCheck={false}
+          value={own ?? report?.text ?? ''}
+          onChange={(event) => write(event.target.value)}
+        />
       ) : !report ? null : report.text === undefined ? (
         <p className="soft">{W.noRobots}</p>
       ) : (
@@ -50,7 +61,9 @@ function Line({ line, report, current }: { readonly line: RobotsLine; readonly r
   return (
     <li className={`robots-line${wrong ? ' wrong' : ''}`} data-line={line.line}>
       <span className="mono soft w-5 flex-none text-right">{line.line}</span>
-      <code className={`min-w-0 flex-1 [overflow-wrap:anywhere] ${line.kind === 'comment' ? 'soft' : ''} ${current ? 'font-bold' : ''}`}>{line.text || ' '}</code>
+      <code className={`min-w-0 flex-1 [overflow-wrap:anywhere] ${line.kind === 'comment' ? 'soft' : ''} ${current ? 'font-bold' : ''}`}>
+        {line.text || ' '}
+      </code>
       <span className={`flex-none text-[12px] ${wrong ? 'font-semibold text-error' : 'soft'}`}>{note(line, touch)}</span>
     </li>
   );

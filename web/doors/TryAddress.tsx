@@ -17,11 +17,19 @@ export function TryAddress({ start }: { readonly start: string }) {
         <span className="soft text-[13px]">2 crawlers</span>
       </div>
       <div className="panel p-3">
-        <input className="input mono w-full" aria-label="An address on this site" value={address} spellCheck={false} onChange={(event) => setAddress(event.target.value)} />
+        <input
+          className="input mono w-full"
+          aria-label="An address on this site"
+          value={address}
+          spellCheck={false}
+          onChange={(event) => setAddress(event.target.value)}
+        />
         <ul aria-live="polite">
           {verdicts?.map(({ crawler, verdict }) => (
             <li key={crawler} className="flex gap-3 border-[color:var(--line)] pt-3">
-              <span className={`cost ${verdict.allowed ? 'cost-fine' : 'cost-blocks'}`}>{verdict.allowed ? <Check size={16} strokeWidth={2.5} aria-hidden /> : <X size={16} strokeWidth={2.5} aria-hidden />}</span>
+              <span className={`cost ${verdict.allowed ? 'cost-fine' : 'cost-blocks'}`}>
+                {verdict.allowed ? <Check size={16} strokeWidth={2.5} aria-hidden /> : <X size={16} strokeWidth={2.5} aria-hidden />}
+              </span>
               <div>
                 <p className="font-semibold">
                   {crawler} {verdict.allowed ? 'may fetch it' : 'may not fetch it'}

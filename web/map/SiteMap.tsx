@@ -21,7 +21,8 @@ export function SiteMap() {
   const byAddress = new Map(rows.map((row) => [origin + row.address, row]));
   const inMap = new Set(report.entries.map((entry) => entry.loc));
   const leftOut = rows.filter((row) => !inMap.has(origin + row.address));
-  const turn = (on: boolean): void => workspace.change(set('sitemap', '', 'on', on ? true : null), { label: on ? 'The sitemap is written' : 'The sitemap is no longer written' });
+  const turn = (on: boolean): void =>
+    workspace.change(set('sitemap', '', 'on', on ? true : null), { label: on ? 'The sitemap is written' : 'The sitemap is no longer written' });
   return (
     <div className="mx-auto max-w-[820px]">
       <header className="mb-4 flex flex-wrap items-start gap-4">
@@ -41,7 +42,9 @@ export function SiteMap() {
           </button>
         )}
       </header>
-      <p className={`notice mb-4 ${report.on ? 'notice-good' : 'notice-amber'}`}>{report.on ? `${counted(report.entries.length, 'page')} in it, named in robots.txt. It is written anew at each release.` : W.off}</p>
+      <p className={`notice mb-4 ${report.on ? 'notice-good' : 'notice-amber'}`}>
+        {report.on ? `${counted(report.entries.length, 'page')} in it, named in robots.txt. It is written anew at each release.` : W.off}
+      </p>
       <div className="panel overflow-x-auto">
         <table className="data-table stacked">
           <thead>
@@ -64,7 +67,13 @@ export function SiteMap() {
                     )}
                   </td>
                   <td className="mono soft">{entry.loc.slice(origin.length)}</td>
-                  <td className="whitespace-nowrap tabular-nums">{row?.pending ? <span className="text-[color:var(--amber-ink)]">at the next release</span> : (entry.lastmod ?? <span className="soft">not told</span>)}</td>
+                  <td className="whitespace-nowrap tabular-nums">
+                    {row?.pending ? (
+                      <span className="text-[color:var(--amber-ink)]">at the next release</span>
+                    ) : (
+                      (entry.lastmod ?? <span className="soft">not told</span>)
+                    )}
+                  </td>
                 </tr>
               );
             })}
@@ -94,7 +103,9 @@ export function SiteMap() {
             <h2>{W.brought}</h2>
             <p className="soft mt-1 text-[13px]">
               {counted(report.brought.count, 'address', 'addresses')}
-              {report.brought.wrong.length + report.brought.missing.length === 0 ? ', and it is right.' : `: ${report.brought.wrong.length} should not be in it, ${report.brought.missing.length} are missing.`}
+              {report.brought.wrong.length + report.brought.missing.length === 0
+                ? ', and it is right.'
+                : `: ${report.brought.wrong.length} should not be in it, ${report.brought.missing.length} are missing.`}
               {!report.on && report.brought.wrong.length + report.brought.missing.length > 0 && ' Writing the map here replaces it.'}
             </p>
             <ul className="mono mt-1.5 text-[12px]">

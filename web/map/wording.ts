@@ -9,7 +9,8 @@ export const W = {
   nothingLeftOut: 'Every page is in it.',
   brought: 'The map the site came with',
   datesTrue: 'Dates are those of the last release that changed a page, before that those of its file.',
-  datesFalse: 'Nearly all files carry the same date, that of a copy or a build. It says nothing about the pages, so it is not told; from the first release on, the dates will be true.',
+  datesFalse:
+    'Nearly all files carry the same date, that of a copy or a build. It says nothing about the pages, so it is not told; from the first release on, the dates will be true.',
   scope: 'One map so far, up to the protocol’s 50,000 addresses. Maps by kind, pictures and feeds are not written yet.',
 };
 

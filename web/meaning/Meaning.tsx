@@ -33,7 +33,17 @@ export function Meaning() {
         </div>
         <div>
           <p className="mb-1.5 font-semibold">Behind it is</p>
-          <Segments<'organization' | 'person'> label="Behind it is" value={facts.ownerKind ?? 'organization'} onChange={(value) => workspace.change(set('facts', '', 'ownerKind', value), { label: `Behind the site is ${value === 'person' ? 'a person' : 'an organisation'}` })} options={[{ value: 'organization', label: 'an organisation' }, { value: 'person', label: 'a person' }]} />
+          <Segments<'organization' | 'person'>
+            label="Behind it is"
+            value={facts.ownerKind ?? 'organization'}
+            onChange={(value) =>
+              workspace.change(set('facts', '', 'ownerKind', value), { label: `Behind the site is ${value === 'person' ? 'a person' : 'an organisation'}` })
+            }
+            options={[
+              { value: 'organization', label: 'an organisation' },
+              { value: 'person', label: 'a person' },
+            ]}
+          />
         </div>
         <Fact field="ownerName" />
         <Fact field="email" />
@@ -79,13 +89,18 @@ function Fact({ field, long = false }: { readonly field: FactField; readonly lon
   const workspace = useWorkspaceApi();
   const value = useWorkspace((state) => state.document.tables.facts['']?.[field] ?? '');
   const { label, note } = FIELDS[field];
-  const write = (text: string): void => workspace.change(set('facts', '', field, text === '' ? null : text), { label: `${label} was changed`, thread: `fact:${field}` });
+  const write = (text: string): void =>
+    workspace.change(set('facts', '', field, text === '' ? null : text), { label: `${label} was changed`, thread: `fact:${field}` });
   return (
     <label className="block">
       <span className="mb-1 flex flex-wrap items-baseline gap-x-2">
         <span className="font-semibold">{label}</span> <span className="soft text-[12.5px]">{note}</span>
       </span>
-      {long ? <textarea className="textarea w-full" rows={3} value={value} onChange={(event) => write(event.target.value)} /> : <input className="input w-full" value={value} onChange={(event) => write(event.target.value)} />}
+      {long ? (
+        <textarea className="textarea w-full" rows={3} value={value} onChange={(event) => write(event.target.value)} />
+      ) : (
+        <input className="input w-full" value={value} onChange={(event) => write(event.target.value)} />
+      )}
     </label>
   );
 }
@@ -107,7 +122,14 @@ function MainAddress() {
       <span className="mb-1 flex flex-wrap items-baseline gap-x-2">
         <span className="font-semibold">{label}</span> <span className="soft text-[12.5px]">{note}</span>
       </span>
-      <input className="input mono w-full" value={typed ?? value} aria-invalid={bad} onChange={(event) => setTyped(event.target.value)} onBlur={take} onKeyDown={(event) => event.key === 'Enter' && take()} />
+      <input
+        className="input mono w-full"
+        value={typed ?? value}
+        aria-invalid={bad}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={take}
+        onKeyDown={(event) => event.key === 'Enter' && take()}
+      />
       {bad && <span className="mt-1 block text-[13px] text-error">This is no address. It looks like https://your-name.example. The one before is kept.</span>}
     </label>
   );

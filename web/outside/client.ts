@@ -55,13 +55,20 @@ export interface Outside {
 /** The server on this machine as the outside. */
 export function outsideOver(fetching: typeof fetch): Outside {
   async function ask<T>(method: 'GET' | 'POST', path: string, schema: z.ZodType<T>, body?: unknown): Promise<T> {
-    const content = body instanceof Blob ? { body, headers: { 'content-type': 'application/zip' } } : body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } };
+    const content =
+      body instanceof Blob
+        ? { body, headers: { 'content-type': 'application/zip' } }
+        : body === undefined
+          ? {}
+          : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } };
     const response = await fetching(path, { method, ...content }).catch(() => {
       throw new OutsideError('no-server', 'The program’s server does not answer. Is it still running? Nothing you wrote is lost.');
     });
     if (!response.ok) {
       const parsed = errorAnswer.safeParse(await response.json().catch(() => undefined));
-      throw parsed.success ? new OutsideError(parsed.data.error.code, parsed.data.error.message) : new OutsideError('broken', `The server answered ${response.status}.`);
+      throw parsed.success
+        ? new OutsideError(parsed.data.error.code, parsed.data.error.message)
+        : new OutsideError('broken', `The server answered ${response.status}.`);
     }
     const answer = schema.safeParse(await response.json().catch(() => undefined));
     if (!answer.success) throw new OutsideError('broken', 'The server answered something that makes no sense here.');

@@ -8,7 +8,15 @@ const ICONS = { blocks: OctagonX, weakens: CircleAlert, polish: Sparkles } as co
 const COSTS: Readonly<Record<Cost, string>> = { blocks: 'blocks', weakens: 'weakens', polish: 'polish' };
 
 /** What is left to mend, worst first; each with its reason and one action. */
-export function Findings({ findings, place, action }: { readonly findings: readonly Finding[]; readonly place: (finding: Finding) => string | undefined; readonly action: (finding: Finding) => ReactNode }) {
+export function Findings({
+  findings,
+  place,
+  action,
+}: {
+  readonly findings: readonly Finding[];
+  readonly place: (finding: Finding) => string | undefined;
+  readonly action: (finding: Finding) => ReactNode;
+}) {
   const byId = useWorkspace((state) => state.byId);
   if (findings.length === 0) {
     return (

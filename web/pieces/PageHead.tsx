@@ -30,7 +30,9 @@ export function PageHead({ row, children }: { readonly row: PageRow; readonly ch
         </span>
         {row.pending && <span className="text-[13px] text-[color:var(--amber-ink)]">waits for release</span>}
       </div>
-      {isEnough(row.findings) && row.state === 'findable' && <p className="mt-2 text-[13px] text-[color:var(--green)]">Good enough, stop here. What is left is polish.</p>}
+      {isEnough(row.findings) && row.state === 'findable' && (
+        <p className="mt-2 text-[13px] text-[color:var(--green)]">Good enough, stop here. What is left is polish.</p>
+      )}
     </header>
   );
 }

@@ -16,7 +16,10 @@ const SIGNS: Readonly<Record<PageState, LucideIcon>> = {
 export function StateSign({ state, size = 17, silent = false }: { readonly state: PageState; readonly size?: number; readonly silent?: boolean }) {
   const Sign = SIGNS[state];
   return (
-    <span className={`sign sign-${state}`} {...(silent ? { 'aria-hidden': true } : { role: 'img', 'aria-label': STATE_WORDS[state].name, title: STATE_WORDS[state].name })}>
+    <span
+      className={`sign sign-${state}`}
+      {...(silent ? { 'aria-hidden': true } : { role: 'img', 'aria-label': STATE_WORDS[state].name, title: STATE_WORDS[state].name })}
+    >
       <Sign size={size} strokeWidth={2} aria-hidden />
     </span>
   );

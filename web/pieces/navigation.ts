@@ -30,9 +30,15 @@ export function usePlace() {
   const byId = useWorkspace((state) => state.byId);
   const first = useWorkspace((state) => state.rows[0]?.id);
   const page = asked !== null && byId.has(asked) ? asked : first;
-  const linkTo = useCallback((to: Stop | '', id = asked) => `/s/${siteId}${to === '' ? '' : `/${to}`}${id === null || id === undefined ? '' : `?page=${encodeURIComponent(id)}`}`, [siteId, asked]);
+  const linkTo = useCallback(
+    (to: Stop | '', id = asked) => `/s/${siteId}${to === '' ? '' : `/${to}`}${id === null || id === undefined ? '' : `?page=${encodeURIComponent(id)}`}`,
+    [siteId, asked],
+  );
   /** `walking`: the page is one of a walk, so its screen puts the cursor where there is something to mend. */
-  const go = useCallback((to: Stop | '', id?: string, walking = false) => void navigate(linkTo(to, id ?? asked), walking ? { state: WALKING } : {}), [navigate, linkTo, asked]);
+  const go = useCallback(
+    (to: Stop | '', id?: string, walking = false) => void navigate(linkTo(to, id ?? asked), walking ? { state: WALKING } : {}),
+    [navigate, linkTo, asked],
+  );
   return { siteId, stop: stop as Stop | undefined, page, pathname, linkTo, go, walking: (state as { walking?: unknown } | null)?.walking === true };
 }
 

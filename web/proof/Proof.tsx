@@ -45,11 +45,21 @@ export function Proof() {
   const hosted = engine !== undefined;
   const place = (): void => {
     if (!read.ok) return;
-    workspace.change(all([set('claims', ENGINE, 'name', read.name), set('claims', ENGINE, 'content', read.content), set('claims', ENGINE, 'at', workspace.tools.now().toISOString())]), { label: 'Skerry’s tag was placed' });
+    workspace.change(
+      all([
+        set('claims', ENGINE, 'name', read.name),
+        set('claims', ENGINE, 'content', read.content),
+        set('claims', ENGINE, 'at', workspace.tools.now().toISOString()),
+      ]),
+      { label: 'Skerry’s tag was placed' },
+    );
     setPasted('');
     toast.success('Placed in the head of the home page. It counts once it is released.');
   };
-  const remove = (): void => workspace.change(all([set('claims', ENGINE, 'name', null), set('claims', ENGINE, 'content', null), set('claims', ENGINE, 'at', null)]), { label: 'Skerry’s tag was taken away' });
+  const remove = (): void =>
+    workspace.change(all([set('claims', ENGINE, 'name', null), set('claims', ENGINE, 'content', null), set('claims', ENGINE, 'at', null)]), {
+      label: 'Skerry’s tag was taken away',
+    });
   const verify = async (): Promise<void> => {
     setLooking(true);
     try {
@@ -68,23 +78,39 @@ export function Proof() {
       <h1>{W.title}</h1>
       <p className="soft mt-1.5 max-w-prose">{W.lead}</p>
       {offline !== undefined && <p className="notice notice-bad mt-4">{offline}</p>}
-      {outcome && <Outcome outcome={outcome} notReleased={notReleased} onRelease={() => go('release')} verifiedAt={engine?.verifiedAt} lostAt={engine?.lostAt} />}
+      {outcome && (
+        <Outcome outcome={outcome} notReleased={notReleased} onRelease={() => go('release')} verifiedAt={engine?.verifiedAt} lostAt={engine?.lostAt} />
+      )}
 
       <section className="mt-5">
         <label htmlFor={id} className="display mb-1 block text-[15.5px] font-semibold">
           {W.paste}
         </label>
         <div className="field">
-          <textarea id={id} className="mono" rows={3} spellCheck={false} placeholder={W.placeholder} value={pasted} onChange={(event) => setPasted(event.target.value)} aria-describedby={`${id}-read`} />
+          <textarea
+            id={id}
+            className="mono"
+            rows={3}
+            spellCheck={false}
+            placeholder={W.placeholder}
+            value={pasted}
+            onChange={(event) => setPasted(event.target.value)}
+            aria-describedby={`${id}-read`}
+          />
         </div>
         <div className="mt-2 flex flex-wrap items-center gap-3">
           <p id={`${id}-read`} className="soft min-w-0 flex-1 text-[13.5px]" aria-live="polite">
             {read.ok ? (
               <>
-                Understood as {{ tag: 'the whole tag', code: 'the code alone', text: 'a tag with text around it' }[read.from]}. Code: <code className="break-all">{read.content}</code>
+                Understood as {{ tag: 'the whole tag', code: 'the code alone', text: 'a tag with text around it' }[read.from]}. Code:{' '}
+                <code className="break-all">{read.content}</code>
               </>
             ) : pasted === '' ? (
-              claim?.content ? '' : pastedWords(read)
+              claim?.content ? (
+                ''
+              ) : (
+                pastedWords(read)
+              )
             ) : (
               <span className="text-error">{pastedWords(read)}</span>
             )}
@@ -98,9 +124,29 @@ export function Proof() {
       <section className="mt-6" aria-labelledby="before">
         <h2 id="before">{W.before}</h2>
         <ol className="panel mt-2">
-          <Line done={claim?.content !== undefined && claim.content !== null} text="The tag is placed" note={claim?.content ? `${claim.name}: ${claim.content}` : 'Paste it above.'} action={claim?.content ? { label: 'Take it away', run: remove } : undefined} />
-          <Line done={claim?.content !== undefined && claim.content !== null && !waits} text="It is released" note={waits ? 'It waits for release; what is not released is not seen.' : claim?.content ? 'It stands in the head of the home page.' : 'After it is placed.'} action={waits ? { label: 'Release', run: () => go('release') } : undefined} />
-          <Line done={engine?.verifiedAt !== undefined} text="Skerry has found it" note={engine?.verifiedAt ? `since ${shortDate(engine.verifiedAt)}` : 'It fetches the home page and looks in its head.'} />
+          <Line
+            done={claim?.content !== undefined && claim.content !== null}
+            text="The tag is placed"
+            note={claim?.content ? `${claim.name}: ${claim.content}` : 'Paste it above.'}
+            action={claim?.content ? { label: 'Take it away', run: remove } : undefined}
+          />
+          <Line
+            done={claim?.content !== undefined && claim.content !== null && !waits}
+            text="It is released"
+            note={
+              waits
+                ? 'It waits for release; what is not released is not seen.'
+                : claim?.content
+                  ? 'It stands in the head of the home page.'
+                  : 'After it is placed.'
+            }
+            action={waits ? { label: 'Release', run: () => go('release') } : undefined}
+          />
+          <Line
+            done={engine?.verifiedAt !== undefined}
+            text="Skerry has found it"
+            note={engine?.verifiedAt ? `since ${shortDate(engine.verifiedAt)}` : 'It fetches the home page and looks in its head.'}
+          />
         </ol>
         <div className="mt-3">
           <button type="button" className="btn btn-primary" disabled={looking || !hosted} onClick={() => void verify()}>
@@ -110,7 +156,9 @@ export function Proof() {
       </section>
       <Rail>
         <h2>{W.given}</h2>
-        <p className="soft mt-1 text-[13px]">Skerry ships with the program and behaves like a search engine out there. This is what it would show you for {host}:</p>
+        <p className="soft mt-1 text-[13px]">
+          Skerry ships with the program and behaves like a search engine out there. This is what it would show you for {host}:
+        </p>
         {tag && (
           <div className="panel mt-2">
             <pre className="code-block">{tag.tag}</pre>
@@ -128,7 +176,19 @@ export function Proof() {
   );
 }
 
-function Outcome({ outcome, notReleased, onRelease, verifiedAt, lostAt }: { readonly outcome: ProofOutcome; readonly notReleased: boolean; readonly onRelease: () => void; readonly verifiedAt: string | undefined; readonly lostAt: string | undefined }) {
+function Outcome({
+  outcome,
+  notReleased,
+  onRelease,
+  verifiedAt,
+  lostAt,
+}: {
+  readonly outcome: ProofOutcome;
+  readonly notReleased: boolean;
+  readonly onRelease: () => void;
+  readonly verifiedAt: string | undefined;
+  readonly lostAt: string | undefined;
+}) {
   const words = proofWords(outcome);
   const good = outcome.kind === 'verified';
   return (
@@ -150,10 +210,22 @@ function Outcome({ outcome, notReleased, onRelease, verifiedAt, lostAt }: { read
   );
 }
 
-function Line({ done, text, note, action }: { readonly done: boolean; readonly text: string; readonly note: string; readonly action?: { readonly label: string; readonly run: () => void } | undefined }) {
+function Line({
+  done,
+  text,
+  note,
+  action,
+}: {
+  readonly done: boolean;
+  readonly text: string;
+  readonly note: string;
+  readonly action?: { readonly label: string; readonly run: () => void } | undefined;
+}) {
   return (
     <li className="flex items-start gap-3 border-t border-[color:var(--line)] px-3.5 py-2.5 first:border-t-0">
-      <span className={`cost ${done ? 'cost-fine' : 'cost-polish'}`}>{done ? <Check size={16} strokeWidth={2.5} role="img" aria-label="done" /> : <Circle size={14} role="img" aria-label="open" />}</span>
+      <span className={`cost ${done ? 'cost-fine' : 'cost-polish'}`}>
+        {done ? <Check size={16} strokeWidth={2.5} role="img" aria-label="done" /> : <Circle size={14} role="img" aria-label="open" />}
+      </span>
       <div className="min-w-0 flex-1">
         <p className="font-semibold">{text}</p>
         <p className="soft break-all text-[13px]">{note}</p>
@@ -166,4 +238,3 @@ function Line({ done, text, note, action }: { readonly done: boolean; readonly t
     </li>
   );
 }
-

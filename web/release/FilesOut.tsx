@@ -17,10 +17,15 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
     setBusy({ done: 0, of: 1 });
     try {
       await workspace.settled();
-      const packed = await workspace.tools.analysis.zip(what, onProgress((done, of) => setBusy({ done, of })));
+      const packed = await workspace.tools.analysis.zip(
+        what,
+        onProgress((done, of) => setBusy({ done, of })),
+      );
       download(packed.zip, `${fileName(site?.name)}-${what === 'all' ? 'whole' : 'changed'}.zip`);
       const [refused] = packed.refused;
-      toast(`${counted(packed.count, 'file')} in the ZIP.${refused ? ` ${refused.path} was left as it was: ${REFUSALS[refused.reason] ?? refused.reason}.` : ''}`);
+      toast(
+        `${counted(packed.count, 'file')} in the ZIP.${refused ? ` ${refused.path} was left as it was: ${REFUSALS[refused.reason] ?? refused.reason}.` : ''}`,
+      );
     } catch (error) {
       toast.error(`No ZIP was made: ${(error as Error).message}`);
     } finally {
@@ -31,7 +36,8 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
     try {
       const folder = site?.folder ?? (await window.showDirectoryPicker?.({ mode: 'readwrite' }));
       if (!folder) return;
-      if ((await folder.requestPermission?.({ mode: 'readwrite' })) === 'denied') return void toast.error('The browser was not allowed to write into the folder. Nothing was written.');
+      if ((await folder.requestPermission?.({ mode: 'readwrite' })) === 'denied')
+        return void toast.error('The browser was not allowed to write into the folder. Nothing was written.');
       await workspace.settled();
       const files = await workspace.tools.analysis.changedFiles();
       for (const { path, bytes } of files) await writeInto(folder, path, bytes);
@@ -47,14 +53,24 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
         {W.files} <span className="soft text-[13px] font-normal">{W.filesWhy}</span>
       </h2>
       <div className="mt-2 grid gap-2">
-        <button type="button" className="btn btn-outline-ink justify-start gap-2.5" disabled={changed === 0 || busy !== undefined} onClick={() => void zip('changed')}>
+        <button
+          type="button"
+          className="btn btn-outline-ink justify-start gap-2.5"
+          disabled={changed === 0 || busy !== undefined}
+          onClick={() => void zip('changed')}
+        >
           <PackageOpen size={17} aria-hidden /> ZIP of what changed {changed > 0 && `(${changed})`}
         </button>
         <button type="button" className="btn btn-outline-ink justify-start gap-2.5" disabled={busy !== undefined} onClick={() => void zip('all')}>
           <Package size={17} aria-hidden /> ZIP of the whole site
         </button>
         {'showDirectoryPicker' in window && (
-          <button type="button" className="btn btn-outline-ink justify-start gap-2.5" disabled={changed === 0 || busy !== undefined} onClick={() => void intoFolder()}>
+          <button
+            type="button"
+            className="btn btn-outline-ink justify-start gap-2.5"
+            disabled={changed === 0 || busy !== undefined}
+            onClick={() => void intoFolder()}
+          >
             <FolderInput size={17} aria-hidden /> {site?.folder ? `Write into ${site.folder.name}` : 'Write into a folder'}
           </button>
         )}
@@ -88,5 +104,10 @@ async function writeInto(folder: FileSystemDirectoryHandle, path: string, bytes:
 }
 
 function fileName(name = 'site'): string {
-  return name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'site';
+  return (
+    name
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '') || 'site'
+  );
 }

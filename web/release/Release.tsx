@@ -50,9 +50,18 @@ export function Release() {
       <header className="mb-4 flex flex-wrap items-start gap-4">
         <div className="min-w-0 flex-1 basis-72">
           <h1>{W.title}</h1>
-          <p className="soft mt-1">{items.length === 0 ? 'The working copy and what is live are the same.' : `${counted(items.length, 'file')} differ from ${releases[0] ? `release ${releases[0][0]}` : 'what is live'}.`}</p>
+          <p className="soft mt-1">
+            {items.length === 0
+              ? 'The working copy and what is live are the same.'
+              : `${counted(items.length, 'file')} differ from ${releases[0] ? `release ${releases[0][0]}` : 'what is live'}.`}
+          </p>
         </div>
-        <button type="button" className="btn btn-primary" disabled={busy !== undefined || (items.length === 0 && hosted !== null)} onClick={() => void go('host')}>
+        <button
+          type="button"
+          className="btn btn-primary"
+          disabled={busy !== undefined || (items.length === 0 && hosted !== null)}
+          onClick={() => void go('host')}
+        >
           {W.toHost} {nextNumber(workspace, hosted ?? undefined)}
         </button>
       </header>

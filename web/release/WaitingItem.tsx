@@ -13,11 +13,18 @@ export function WaitingItem({ item }: { readonly item: ReleaseItem }) {
   const [open, setOpen] = useState(false);
   const name = useWorkspace((state) => state.byId.get(item.path)?.name);
   const words = useWorkspace((state) => state.document.tables.pages[item.path]);
-  const takeBack: Change[] = (['title', 'description', 'intent'] as const).filter((field) => words?.[field] !== undefined && words[field] !== null).map((field) => set('pages', item.path, field, null));
+  const takeBack: Change[] = (['title', 'description', 'intent'] as const)
+    .filter((field) => words?.[field] !== undefined && words[field] !== null)
+    .map((field) => set('pages', item.path, field, null));
   return (
     <li className="border-t border-[color:var(--line)] first:border-t-0" data-waiting={item.path}>
       <div className="flex items-start gap-2 px-3 py-2">
-        <button type="button" className="flex min-h-8 min-w-0 flex-1 cursor-pointer items-start gap-2 text-left" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <button
+          type="button"
+          className="flex min-h-8 min-w-0 flex-1 cursor-pointer items-start gap-2 text-left"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
           <ChevronRight size={17} className={`mt-0.5 flex-none transition-transform ${open ? 'rotate-90' : ''}`} aria-hidden />
           <span className="min-w-0">
             <span className="font-semibold">{name ?? item.path}</span> <span className="soft text-[13px]">{WHAT[item.what]}</span>
@@ -34,7 +41,11 @@ export function WaitingItem({ item }: { readonly item: ReleaseItem }) {
           </span>
         </button>
         {takeBack.length > 0 && item.what === 'changed' && (
-          <button type="button" className="link-act flex-none text-[13px]" onClick={() => workspace.change(all(takeBack), { label: `Changes of “${name ?? item.path}” were taken back` })}>
+          <button
+            type="button"
+            className="link-act flex-none text-[13px]"
+            onClick={() => workspace.change(all(takeBack), { label: `Changes of “${name ?? item.path}” were taken back` })}
+          >
             Take back
           </button>
         )}

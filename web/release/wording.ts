@@ -3,7 +3,8 @@ export const W = {
   nothing: 'Everything is released',
   nothingWhy: 'What you change from now on waits here until you release it. Nothing counts before.',
   asBroughtIn: 'Nothing has changed yet',
-  asBroughtInWhy: 'The site counts as live the way you brought it in. The host that ships with the program has nothing of it yet: release it there, and Skerry can visit it.',
+  asBroughtInWhy:
+    'The site counts as live the way you brought it in. The host that ships with the program has nothing of it yet: release it there, and Skerry can visit it.',
   closed: 'The site is closed: every page goes out with noindex, and no engine will list any of it.',
   toHost: 'Release',
   hostWhy: 'to the host that ships with the program',

@@ -44,7 +44,15 @@ export function SiteLine({ site, onChange }: { readonly site: SiteRecord; readon
               {site.name}
             </Link>
           ) : (
-            <input className="input w-full" autoFocus aria-label="Name of the site" value={name} onChange={(event) => setName(event.target.value)} onBlur={() => void rename()} onKeyDown={(event) => (event.key === 'Enter' ? void rename() : event.key === 'Escape' && setName(undefined))} />
+            <input
+              className="input w-full"
+              autoFocus
+              aria-label="Name of the site"
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+              onBlur={() => void rename()}
+              onKeyDown={(event) => (event.key === 'Enter' ? void rename() : event.key === 'Escape' && setName(undefined))}
+            />
           )}
           <p className="soft text-[13px]">
             {FROM[site.from]}, opened last {shortDate(site.openedAt)}

@@ -97,13 +97,26 @@ export function Sites() {
           <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => archiveInput.current?.click()}>
             <Archive size={17} aria-hidden /> {W.archive}
           </button>
-          <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => void take({ kind: 'empty', name: 'New site' })}>
+          <button
+            type="button"
+            className="btn btn-outline-ink gap-2"
+            disabled={busy !== undefined}
+            onClick={() => void take({ kind: 'empty', name: 'New site' })}
+          >
             <FilePlus2 size={17} aria-hidden /> {W.empty}
           </button>
           <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => void demo()}>
             <Sparkle size={17} aria-hidden /> {W.demo}
           </button>
-          <input ref={folderInput} type="file" className="hidden" aria-label={W.folder} multiple {...{ webkitdirectory: '' }} onChange={(event) => event.target.files && void take(fromInput(event.target.files)).then(() => (event.target.value = ''))} />
+          <input
+            ref={folderInput}
+            type="file"
+            className="hidden"
+            aria-label={W.folder}
+            multiple
+            {...{ webkitdirectory: '' }}
+            onChange={(event) => event.target.files && void take(fromInput(event.target.files)).then(() => (event.target.value = ''))}
+          />
           <input
             ref={archiveInput}
             type="file"

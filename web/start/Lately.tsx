@@ -43,7 +43,11 @@ export function Lately() {
   );
 }
 
-function lately(entries: readonly JournalEntry[], releases: Readonly<Record<string, { at?: string | null | undefined; pages?: number | null | undefined }>>, days: readonly { at: string; visited: number; listed: number }[]): Event[] {
+function lately(
+  entries: readonly JournalEntry[],
+  releases: Readonly<Record<string, { at?: string | null | undefined; pages?: number | null | undefined }>>,
+  days: readonly { at: string; visited: number; listed: number }[],
+): Event[] {
   const events: Event[] = [];
   let thread: string | null = null;
   for (const entry of entries) {
@@ -52,7 +56,9 @@ function lately(entries: readonly JournalEntry[], releases: Readonly<Record<stri
     events.push({ at: entry.at, text: entry.role === 'undo' ? `Undone: ${entry.label}` : entry.label });
     if (events.length >= 5) break;
   }
-  for (const [number, release] of Object.entries(releases)) if (release.at) events.push({ at: release.at, text: `Release ${number}`, note: counted(release.pages ?? 0, 'page') });
-  for (const day of days.slice(0, 3)) events.push({ at: day.at, text: 'Skerry came by', note: `${counted(day.visited, 'address', 'addresses')} visited, ${day.listed} listed` });
+  for (const [number, release] of Object.entries(releases))
+    if (release.at) events.push({ at: release.at, text: `Release ${number}`, note: counted(release.pages ?? 0, 'page') });
+  for (const day of days.slice(0, 3))
+    events.push({ at: day.at, text: 'Skerry came by', note: `${counted(day.visited, 'address', 'addresses')} visited, ${day.listed} listed` });
   return events.sort((a, b) => (a.at < b.at ? 1 : -1)).slice(0, 7);
 }

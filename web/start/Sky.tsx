@@ -30,7 +30,14 @@ export function Sky() {
           <div key={kind} className="sky-group">
             <div className="sky-signs">
               {signs.map((row) => (
-                <button key={row.id} type="button" className={TROUBLE.has(row.state) ? 'trouble' : ''} title={`${row.name}: ${STATE_WORDS[row.state].name.toLowerCase()}`} aria-label={`${row.name}: ${STATE_WORDS[row.state].name.toLowerCase()}`} onClick={() => go(TROUBLE.has(row.state) || row.state === 'half-hidden' ? 'doors' : 'words', row.id)}>
+                <button
+                  key={row.id}
+                  type="button"
+                  className={TROUBLE.has(row.state) ? 'trouble' : ''}
+                  title={`${row.name}: ${STATE_WORDS[row.state].name.toLowerCase()}`}
+                  aria-label={`${row.name}: ${STATE_WORDS[row.state].name.toLowerCase()}`}
+                  onClick={() => go(TROUBLE.has(row.state) || row.state === 'half-hidden' ? 'doors' : 'words', row.id)}
+                >
                   <StateSign state={row.state} size={19} silent />
                 </button>
               ))}

@@ -40,7 +40,10 @@ export function subline(numbers: SiteNumbers, steps: readonly OpenStep[]): strin
   tell(states['not-live'], 'is not released yet', 'are not released yet');
   const first = parts.length === 0 ? '' : `${(parts[0] as string).charAt(0).toUpperCase()}${parts.join(', ').slice(1)}. `;
   const blocking = steps.filter((step) => step.cost === 'blocks').length;
-  const left = steps.length === 0 ? 'No step is left.' : `${capital(spelled(steps.length))} ${steps.length === 1 ? 'step is' : 'steps are'} left${blocking > 0 && blocking < steps.length ? `; the first ${blocking === 1 ? 'matters' : `${spelled(blocking)} matter`} most` : ''}.`;
+  const left =
+    steps.length === 0
+      ? 'No step is left.'
+      : `${capital(spelled(steps.length))} ${steps.length === 1 ? 'step is' : 'steps are'} left${blocking > 0 && blocking < steps.length ? `; the first ${blocking === 1 ? 'matters' : `${spelled(blocking)} matter`} most` : ''}.`;
   const after = numbers.foundAfterRelease > numbers.found ? ` Once what waits is released, it will be ${numbers.foundAfterRelease}.` : '';
   return `${first}${left}${after}`;
 }

@@ -1,5 +1,14 @@
 import type { Manifest } from '../../core/release/index.ts';
-import { emptyDocument, journalEntrySchema, NOTHING_TO_UNDO, openDocument, replay, type JournalEntry, type SiteDocument, type UndoState } from '../../core/site/index.ts';
+import {
+  emptyDocument,
+  journalEntrySchema,
+  NOTHING_TO_UNDO,
+  openDocument,
+  replay,
+  type JournalEntry,
+  type SiteDocument,
+  type UndoState,
+} from '../../core/site/index.ts';
 import { siteRange, type Database } from './database.ts';
 
 /** Entries kept for undo when the journal is shortened, and when it is. */
@@ -19,11 +28,13 @@ export async function loadDocument(db: Database, siteId: string): Promise<Docume
   const [saved, entries] = await Promise.all([transaction.objectStore('documents').get(siteId), transaction.objectStore('journal').getAll(siteRange(siteId))]);
   const opened = saved ? openDocument(saved.document) : { ok: true as const, document: emptyDocument() };
   if (!opened.ok) throw new Error(`The saved site cannot be read (${opened.reason}: ${opened.detail}).`);
-  const after = entries.filter((entry) => entry.seq > (saved?.seq ?? 0)).map(({ siteId: _, ...entry }) => {
-    const parsed = journalEntrySchema.safeParse(entry);
-    if (!parsed.success) throw new Error(`The saved changes cannot be read (entry ${entry.seq}).`);
-    return parsed.data;
-  });
+  const after = entries
+    .filter((entry) => entry.seq > (saved?.seq ?? 0))
+    .map(({ siteId: _, ...entry }) => {
+      const parsed = journalEntrySchema.safeParse(entry);
+      if (!parsed.success) throw new Error(`The saved changes cannot be read (entry ${entry.seq}).`);
+      return parsed.data;
+    });
   const state = replay(opened.document, NOTHING_TO_UNDO, after);
   return { ...state, seq: after.at(-1)?.seq ?? saved?.seq ?? 0 };
 }
@@ -32,7 +43,10 @@ export async function loadDocument(db: Database, siteId: string): Promise<Docume
 export async function appendEntries(db: Database, siteId: string, entries: readonly Omit<JournalEntry, 'seq'>[]): Promise<number> {
   const transaction = db.transaction(['documents', 'journal'], 'readwrite', { durability: 'relaxed' });
   const journal = transaction.objectStore('journal');
-  const [lastKey, saved] = await Promise.all([journal.openKeyCursor(siteRange(siteId), 'prev').then((cursor) => cursor?.key), transaction.objectStore('documents').get(siteId)]);
+  const [lastKey, saved] = await Promise.all([
+    journal.openKeyCursor(siteRange(siteId), 'prev').then((cursor) => cursor?.key),
+    transaction.objectStore('documents').get(siteId),
+  ]);
   const first = Math.max(lastKey?.[1] ?? 0, saved?.seq ?? 0) + 1;
   entries.forEach((entry, index) => void journal.add({ ...entry, siteId, seq: first + index }));
   await transaction.done;

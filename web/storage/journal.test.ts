@@ -15,7 +15,11 @@ const entry = (title: string, at = '2026-11-25T10:00:00Z') => {
 };
 
 it('numbers entries one after the other, whichever tab writes them', async () => {
-  const firsts = await Promise.all([appendEntries(db, 's', [entry('a'), entry('b')]), appendEntries(db, 's', [entry('c')]), appendEntries(db, 'other', [entry('d')])]);
+  const firsts = await Promise.all([
+    appendEntries(db, 's', [entry('a'), entry('b')]),
+    appendEntries(db, 's', [entry('c')]),
+    appendEntries(db, 'other', [entry('d')]),
+  ]);
   expect(firsts).toEqual([1, 3, 1]);
   expect(await loadDocument(db, 's')).toMatchObject({ seq: 3, document: { tables: { pages: { 'p.html': { title: 'c' } } } } });
 });
@@ -31,7 +35,12 @@ it('finds the document, undo and redo again', async () => {
 });
 
 it('shortened keeps the document and the latest steps', async () => {
-  for (let batch = 0; batch < 10; batch++) await appendEntries(db, 's', Array.from({ length: 100 }, (_, index) => entry(`title ${batch * 100 + index}`)));
+  for (let batch = 0; batch < 10; batch++)
+    await appendEntries(
+      db,
+      's',
+      Array.from({ length: 100 }, (_, index) => entry(`title ${batch * 100 + index}`)),
+    );
   const before = await loadDocument(db, 's');
   await shortenJournal(db, 's');
   const after = await loadDocument(db, 's');

@@ -6,7 +6,17 @@ export interface Segment<T extends string> {
 }
 
 /** One choice of a few, side by side. Arrow keys move the choice, as in any group of radio buttons. */
-export function Segments<T extends string>({ label, value, options, onChange }: { readonly label: string; readonly value: T; readonly options: readonly Segment<T>[]; readonly onChange: (value: T) => void }) {
+export function Segments<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly Segment<T>[];
+  readonly onChange: (value: T) => void;
+}) {
   const group = useRef<HTMLDivElement>(null);
   const move = (event: KeyboardEvent): void => {
     const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
@@ -19,7 +29,14 @@ export function Segments<T extends string>({ label, value, options, onChange }: 
   return (
     <div ref={group} className="segments" role="radiogroup" aria-label={label} onKeyDown={move}>
       {options.map((option) => (
-        <button key={option.value} type="button" role="radio" aria-checked={option.value === value} tabIndex={option.value === value ? 0 : -1} onClick={() => onChange(option.value)}>
+        <button
+          key={option.value}
+          type="button"
+          role="radio"
+          aria-checked={option.value === value}
+          tabIndex={option.value === value ? 0 : -1}
+          onClick={() => onChange(option.value)}
+        >
           {option.label}
         </button>
       ))}

@@ -17,14 +17,23 @@ export function IndexTable({ records }: { readonly records: readonly EngineRow[]
   const rows = useWorkspace((state) => state.rows);
   const { go } = usePlace();
   const byAddress = useMemo(() => new Map(rows.map((row) => [row.address, row])), [rows]);
-  const shown = useMemo(() => records.filter((record) => only === undefined || record.outcome === only).sort((a, b) => ORDER.indexOf(a.outcome) - ORDER.indexOf(b.outcome)), [records, only]);
+  const shown = useMemo(
+    () => records.filter((record) => only === undefined || record.outcome === only).sort((a, b) => ORDER.indexOf(a.outcome) - ORDER.indexOf(b.outcome)),
+    [records, only],
+  );
   return (
     <>
       <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Show only">
         {ORDER.map((outcome) => {
           const count = records.filter((record) => record.outcome === outcome).length;
           return count === 0 ? null : (
-            <button key={outcome} type="button" className="chip" aria-pressed={only === outcome} onClick={() => setOnly(only === outcome ? undefined : outcome)}>
+            <button
+              key={outcome}
+              type="button"
+              className="chip"
+              aria-pressed={only === outcome}
+              onClick={() => setOnly(only === outcome ? undefined : outcome)}
+            >
               {OUTCOMES[outcome]} <span className="tabular-nums">{count}</span>
             </button>
           );

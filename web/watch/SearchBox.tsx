@@ -35,7 +35,14 @@ export function SearchBox({ host, refreshed }: { readonly host: string; readonly
     <section className="mt-5" aria-label={W.search}>
       <form onSubmit={submit} className="field flex items-center gap-2 pl-3.5">
         <Search size={17} className="soft flex-none" aria-hidden />
-        <input className="!px-0" type="search" value={typed} aria-label={W.search} placeholder={W.searchPlaceholder} onChange={(event) => setTyped(event.target.value)} />
+        <input
+          className="!px-0"
+          type="search"
+          value={typed}
+          aria-label={W.search}
+          placeholder={W.searchPlaceholder}
+          onChange={(event) => setTyped(event.target.value)}
+        />
         <button type="submit" className="btn btn-primary m-1.5">
           Search
         </button>
@@ -50,8 +57,14 @@ export function SearchBox({ host, refreshed }: { readonly host: string; readonly
               {results.map((result) => (
                 <li key={result.address} className="result border-t border-[color:var(--line)] first:border-t-0" data-result={result.address}>
                   <p className="soft text-[12.5px]">{trail(result.address)}</p>
-                  <p className={result.bare ? 'mono mt-0.5 break-all' : 'result-title mt-0.5'}>{result.bare ? result.title : fit(result.title, TITLE_ROOMS[0] as Room).shown}</p>
-                  {result.bare ? <p className="soft mt-0.5 text-[13.5px] italic">Only the address is known: robots.txt forbids reading it.</p> : <p className="soft mt-1 text-[14px] leading-snug">{marked(result)}</p>}
+                  <p className={result.bare ? 'mono mt-0.5 break-all' : 'result-title mt-0.5'}>
+                    {result.bare ? result.title : fit(result.title, TITLE_ROOMS[0] as Room).shown}
+                  </p>
+                  {result.bare ? (
+                    <p className="soft mt-0.5 text-[13.5px] italic">Only the address is known: robots.txt forbids reading it.</p>
+                  ) : (
+                    <p className="soft mt-1 text-[14px] leading-snug">{marked(result)}</p>
+                  )}
                 </li>
               ))}
             </ol>

@@ -61,7 +61,11 @@ export function Watch() {
           <Empty title={W.notYet}>{verified ? W.notYetWhy : W.proveFirst}</Empty>
         ) : (
           <>
-            {!visited && <p className="notice notice-amber mt-2">{counted(records.length, 'address is', 'addresses are')} known from the map and wait for a visit. Move the clock on by a day.</p>}
+            {!visited && (
+              <p className="notice notice-amber mt-2">
+                {counted(records.length, 'address is', 'addresses are')} known from the map and wait for a visit. Move the clock on by a day.
+              </p>
+            )}
             <IndexTable records={records} />
           </>
         )}
@@ -86,7 +90,12 @@ export function Watch() {
           </div>
         ))}
         {verified ? (
-          <button type="button" className={`btn mt-2 w-full ${engine.maps.length === 0 ? 'btn-primary' : 'btn-outline-ink'}`} disabled={busy !== undefined} onClick={() => void handIn()}>
+          <button
+            type="button"
+            className={`btn mt-2 w-full ${engine.maps.length === 0 ? 'btn-primary' : 'btn-outline-ink'}`}
+            disabled={busy !== undefined}
+            onClick={() => void handIn()}
+          >
             {engine.maps.length === 0 ? W.handIn : 'Hand it in again'}
           </button>
         ) : (

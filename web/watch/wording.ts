@@ -17,4 +17,9 @@ export const W = {
 };
 
 /** What became of an address, in a word or two. */
-export const OUTCOMES: Readonly<Record<EngineRow['outcome'], string>> = { listed: 'Listed', bare: 'Bare address', 'not-listed': 'Not listed', waiting: 'Waits for a visit' };
+export const OUTCOMES: Readonly<Record<EngineRow['outcome'], string>> = {
+  listed: 'Listed',
+  bare: 'Bare address',
+  'not-listed': 'Not listed',
+  waiting: 'Waits for a visit',
+};

@@ -16,7 +16,11 @@ export function Weight() {
   return (
     <div className="mx-auto max-w-[820px]">
       <h1>What weighs most</h1>
-      <p className="soft mt-1.5">{heavy.length === 0 ? 'No file is heavier than 300 kB. Good enough, stop here.' : `${heavy.length === 1 ? 'One file is' : `${heavy.length} files are`} heavier than 300 kB; on a slow phone that is a second each.`}</p>
+      <p className="soft mt-1.5">
+        {heavy.length === 0
+          ? 'No file is heavier than 300 kB. Good enough, stop here.'
+          : `${heavy.length === 1 ? 'One file is' : `${heavy.length} files are`} heavier than 300 kB; on a slow phone that is a second each.`}
+      </p>
       <div className="panel mt-4 overflow-x-auto">
         <table className="data-table">
           <thead>
@@ -34,7 +38,13 @@ export function Weight() {
                 <td className="mono break-all">{file.path}</td>
                 <td className="num whitespace-nowrap">{size(file.size)}</td>
                 <td aria-hidden>
-                  <div className="h-2.5 rounded-full" style={{ width: `${Math.max(1, (file.size / heaviest) * 100)}%`, background: file.size > HEAVY ? 'var(--color-accent)' : 'var(--green-soft)' }} />
+                  <div
+                    className="h-2.5 rounded-full"
+                    style={{
+                      width: `${Math.max(1, (file.size / heaviest) * 100)}%`,
+                      background: file.size > HEAVY ? 'var(--color-accent)' : 'var(--green-soft)',
+                    }}
+                  />
                 </td>
               </tr>
             ))}

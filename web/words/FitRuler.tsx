@@ -18,7 +18,11 @@ export function FitRuler({ text, rooms }: { readonly text: string; readonly room
       <div className="ruler-fill" style={{ width: share(Math.min(width, main)) }} />
       {width > main && <div className="ruler-over" style={{ left: share(main), width: `calc(${share(width)} - ${share(main)})` }} />}
       {rooms.map((room, index) => (
-        <span key={room.id} className={`ruler-mark${index === 0 ? ' hard' : ''}${room.width / scale > 0.86 ? ' left' : ''}`} style={{ left: share(room.width) }}>
+        <span
+          key={room.id}
+          className={`ruler-mark${index === 0 ? ' hard' : ''}${room.width / scale > 0.86 ? ' left' : ''}`}
+          style={{ left: share(room.width) }}
+        >
           {NAMES[room.id]}
         </span>
       ))}

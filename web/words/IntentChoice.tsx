@@ -38,7 +38,8 @@ export function IntentChoice({ row }: { readonly row: PageRow }) {
         ]}
       />
       <p className="soft mt-1.5 text-[13px]">
-        Kind: {KIND_WORDS[row.kind].one.toLowerCase()}. {KIND_WORDS[row.kind].many} are {byKind === 'list' ? 'listed' : 'kept out'} unless a page says otherwise.
+        Kind: {KIND_WORDS[row.kind].one.toLowerCase()}. {KIND_WORDS[row.kind].many} are {byKind === 'list' ? 'listed' : 'kept out'} unless a page says
+        otherwise.
       </p>
     </div>
   );

@@ -13,7 +13,19 @@ import { W } from './wording.ts';
 type Look = 'wide' | 'phone' | 'code';
 
 /** The rail of Words: how the page looks to others, and what is left on it. */
-export function Looks({ row, facts, source, title, description }: { readonly row: PageRow; readonly facts: PageFacts; readonly source: string; readonly title: string; readonly description: string }) {
+export function Looks({
+  row,
+  facts,
+  source,
+  title,
+  description,
+}: {
+  readonly row: PageRow;
+  readonly facts: PageFacts;
+  readonly source: string;
+  readonly title: string;
+  readonly description: string;
+}) {
   const [look, setLook] = useState<Look>('wide');
   const findings = useLiveFindings(row, facts);
   const { go } = usePlace();
@@ -21,7 +33,16 @@ export function Looks({ row, facts, source, title, description }: { readonly row
     <Rail>
       <div className="flex flex-wrap items-center justify-between gap-2">
         <h2>{W.searcher}</h2>
-        <Segments<Look> label="How it looks" value={look} onChange={setLook} options={[{ value: 'wide', label: 'Wide' }, { value: 'phone', label: 'Phone' }, { value: 'code', label: 'Code' }]} />
+        <Segments<Look>
+          label="How it looks"
+          value={look}
+          onChange={setLook}
+          options={[
+            { value: 'wide', label: 'Wide' },
+            { value: 'phone', label: 'Phone' },
+            { value: 'code', label: 'Code' },
+          ]}
+        />
       </div>
       <div className="panel mt-2.5" data-testid="look">
         {look === 'code' ? <TagsAsCode row={row} facts={facts} /> : <ResultCard row={row} title={title} description={description} phone={look === 'phone'} />}
@@ -32,7 +53,11 @@ export function Looks({ row, facts, source, title, description }: { readonly row
         {findings.length > 0 && <span className="soft text-[13px]">{findings.length} open</span>}
       </div>
       <div className="mt-1.5">
-        <Findings findings={findings} place={(finding) => lineOf(source, findingPlace(finding, facts))} action={(finding) => <Mend finding={finding} onDoors={() => go('doors', row.id)} onPage={(id) => go('words', id)} />} />
+        <Findings
+          findings={findings}
+          place={(finding) => lineOf(source, findingPlace(finding, facts))}
+          action={(finding) => <Mend finding={finding} onDoors={() => go('doors', row.id)} onPage={(id) => go('words', id)} />}
+        />
       </div>
     </Rail>
   );
@@ -42,7 +67,8 @@ export function Looks({ row, facts, source, title, description }: { readonly row
 function useLiveFindings(row: PageRow, facts: PageFacts): Finding[] {
   const document = useWorkspace((state) => state.document);
   const { noindex } = effectiveNoindex(document, row.id, row.kind, facts);
-  const others = (code: 'title-same' | 'description-same'): readonly string[] => row.findings.flatMap((finding) => (finding.code === code ? finding.pages : []));
+  const others = (code: 'title-same' | 'description-same'): readonly string[] =>
+    row.findings.flatMap((finding) => (finding.code === code ? finding.pages : []));
   const input = {
     id: row.id,
     facts,
@@ -73,7 +99,8 @@ function Mend({ finding, onDoors, onPage }: { readonly finding: Finding; readonl
       </button>
     );
   }
-  const label = finding.code.startsWith('title') || finding.code === 'name-number' ? 'Title' : finding.code.startsWith('description') ? 'Description' : undefined;
+  const label =
+    finding.code.startsWith('title') || finding.code === 'name-number' ? 'Title' : finding.code.startsWith('description') ? 'Description' : undefined;
   if (label === undefined || finding.code === 'title-several' || finding.code === 'title-outside-head') return null;
   return (
     <button type="button" className="link-act" onClick={focus(label)}>

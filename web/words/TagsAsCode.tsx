@@ -20,7 +20,9 @@ export function TagsAsCode({ row, facts }: { readonly row: PageRow; readonly fac
     <div>
       <pre className="code-block">{code}</pre>
       <div className="flex items-center justify-between border-t border-[color:var(--line)] px-2 py-1">
-        <span className="soft px-1.5 text-[12.5px]">{edits.length === 0 ? 'The page says so already.' : `${edits.length} of these will be written into the page.`}</span>
+        <span className="soft px-1.5 text-[12.5px]">
+          {edits.length === 0 ? 'The page says so already.' : `${edits.length} of these will be written into the page.`}
+        </span>
         <Copyable text={code} />
       </div>
     </div>

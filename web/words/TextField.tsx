@@ -31,7 +31,11 @@ export function TextField({ field, label, page, name, value, rooms, suggestions,
   const owner = useWorkspace((state) => state.document.tables.pages[page]?.[field]);
   const [visit, setVisit] = useState(() => ++visits);
   const text = owner ?? value.value;
-  const write = (next: string | null, thread?: string): void => workspace.change(set('pages', page, field, next), { label: next === null ? `“${name}” keeps its own ${field}` : `“${name}” has a new ${field}`, ...(thread === undefined ? {} : { thread }) });
+  const write = (next: string | null, thread?: string): void =>
+    workspace.change(set('pages', page, field, next), {
+      label: next === null ? `“${name}” keeps its own ${field}` : `“${name}” has a new ${field}`,
+      ...(thread === undefined ? {} : { thread }),
+    });
   const lastKey = useRef(0);
   const typed = (next: string, at: number): void => {
     // A pause ends the step: undo takes back what was typed in one go, not an hour's work.
@@ -43,7 +47,15 @@ export function TextField({ field, label, page, name, value, rooms, suggestions,
   const room = rooms[0] as Room;
   const fitted = fit(value.value, room);
   const [suggestion] = suggestions;
-  const shared = { id, value: text, placeholder: PLACEHOLDERS[field], spellCheck: true, autoFocus: focused, 'aria-describedby': `${id}-fit`, onFocus: () => setVisit(++visits) };
+  const shared = {
+    id,
+    value: text,
+    placeholder: PLACEHOLDERS[field],
+    spellCheck: true,
+    autoFocus: focused,
+    'aria-describedby': `${id}-fit`,
+    onFocus: () => setVisit(++visits),
+  };
   return (
     <div className="mb-4">
       <div className="mb-1 flex flex-wrap items-baseline gap-x-2.5">
@@ -62,7 +74,11 @@ export function TextField({ field, label, page, name, value, rooms, suggestions,
         </span>
       </div>
       <div className="field">
-        {field === 'title' ? <input {...shared} type="text" autoComplete="off" onChange={(event) => typed(event.target.value, event.timeStamp)} /> : <textarea {...shared} rows={3} onChange={(event) => typed(event.target.value, event.timeStamp)} />}
+        {field === 'title' ? (
+          <input {...shared} type="text" autoComplete="off" onChange={(event) => typed(event.target.value, event.timeStamp)} />
+        ) : (
+          <textarea {...shared} rows={3} onChange={(event) => typed(event.target.value, event.timeStamp)} />
+        )}
         <FitRuler text={value.value} rooms={rooms} />
       </div>
       {suggestion !== undefined && (

@@ -34,8 +34,26 @@ export function Words() {
         )}
       </PageHead>
       {detail.readOnly && <p className="notice notice-amber mb-4">{W.readOnly}</p>}
-      <TextField field="title" label="Title" focused={first === 'title'} page={row.id} name={row.name} value={title} rooms={TITLE_ROOMS} suggestions={suggestTitles(facts, title.value)} />
-      <TextField field="description" label="Description" focused={first === 'description'} page={row.id} name={row.name} value={description} rooms={DESCRIPTION_ROOMS} suggestions={suggestDescriptions(facts, description.value)} />
+      <TextField
+        field="title"
+        label="Title"
+        focused={first === 'title'}
+        page={row.id}
+        name={row.name}
+        value={title}
+        rooms={TITLE_ROOMS}
+        suggestions={suggestTitles(facts, title.value)}
+      />
+      <TextField
+        field="description"
+        label="Description"
+        focused={first === 'description'}
+        page={row.id}
+        name={row.name}
+        value={description}
+        rooms={DESCRIPTION_ROOMS}
+        suggestions={suggestDescriptions(facts, description.value)}
+      />
       <IntentChoice row={row} />
       <Looks row={row} facts={facts} source={detail.source} title={title.value} description={description.value} />
     </div>

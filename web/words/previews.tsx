@@ -5,7 +5,17 @@ import { useWorkspace } from '../workspace/index.ts';
 import { W } from './wording.ts';
 
 /** A page as an answer to somebody's search, cut where that place cuts it. */
-export function ResultCard({ row, title, description, phone }: { readonly row: PageRow; readonly title: string; readonly description: string; readonly phone: boolean }) {
+export function ResultCard({
+  row,
+  title,
+  description,
+  phone,
+}: {
+  readonly row: PageRow;
+  readonly title: string;
+  readonly description: string;
+  readonly phone: boolean;
+}) {
   const host = useWorkspace((state) => siteHost(state.document));
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
   const at = phone ? 1 : 0;

@@ -27,23 +27,36 @@ export async function hideProperly(workspace: Workspace, ids: readonly string[])
   }
   if (text !== undefined) changes.push(set('robots', '', 'text', text));
   const [first = ''] = ids;
-  workspace.change(all(changes), { label: ids.length === 1 ? `Hid “${workspace.state.byId.get(first)?.name ?? first}” properly` : `Hid ${ids.length} pages properly` });
+  workspace.change(all(changes), {
+    label: ids.length === 1 ? `Hid “${workspace.state.byId.get(first)?.name ?? first}” properly` : `Hid ${ids.length} pages properly`,
+  });
 }
 
 /** Keeps a whole kind out, or lists it. */
 export function setKindIntent(workspace: Workspace, kind: Kind, intent: 'list' | 'out' | null): void {
-  workspace.change(set('kinds', kind, 'intent', intent), { label: intent === null ? `${KIND_WORDS[kind].many} follow the default` : intent === 'out' ? `${KIND_WORDS[kind].many} are kept out` : `${KIND_WORDS[kind].many} are listed` });
+  workspace.change(set('kinds', kind, 'intent', intent), {
+    label:
+      intent === null
+        ? `${KIND_WORDS[kind].many} follow the default`
+        : intent === 'out'
+          ? `${KIND_WORDS[kind].many} are kept out`
+          : `${KIND_WORDS[kind].many} are listed`,
+  });
 }
 
 export function setPageIntent(workspace: Workspace, id: string, intent: 'list' | 'out' | null): void {
   const name = workspace.state.byId.get(id)?.name ?? id;
-  workspace.change(set('pages', id, 'intent', intent), { label: intent === null ? `“${name}” follows its kind` : intent === 'out' ? `“${name}” is kept out` : `“${name}” is to be listed` });
+  workspace.change(set('pages', id, 'intent', intent), {
+    label: intent === null ? `“${name}” follows its kind` : intent === 'out' ? `“${name}” is kept out` : `“${name}” is to be listed`,
+  });
 }
 
 /** Turns the one switch. */
 export function switchSite(workspace: Workspace): void {
   const open = !isOpen(workspace.state.document);
-  workspace.change(all([set('doors', '', 'open', open), set('doors', '', 'since', workspace.tools.now().toISOString())]), { label: open ? 'The whole site was opened' : 'The whole site was closed' });
+  workspace.change(all([set('doors', '', 'open', open), set('doors', '', 'since', workspace.tools.now().toISOString())]), {
+    label: open ? 'The whole site was opened' : 'The whole site was closed',
+  });
 }
 
 async function robotsOpenedFor(workspace: Workspace, path: string, id: string, from?: string): Promise<string | undefined> {
@@ -52,7 +65,8 @@ async function robotsOpenedFor(workspace: Workspace, path: string, id: string, f
   if (before === undefined) return undefined;
   const { byId } = workspace.state;
   // A line may go only if it shuts nothing else that is meant to stay shut; files that are no pages count as that.
-  const onlyWanted = (line: number): boolean => report.touches.some((touch) => touch.line === line && touch.files === 0 && touch.pages.every((page) => page === id || byId.get(page)?.intent === 'list'));
+  const onlyWanted = (line: number): boolean =>
+    report.touches.some((touch) => touch.line === line && touch.files === 0 && touch.pages.every((page) => page === id || byId.get(page)?.intent === 'list'));
   let text = before;
   for (const crawler of CRAWLERS) text = openPath(text, path, crawler, from === undefined ? onlyWanted : () => false);
   return text === before ? undefined : text;

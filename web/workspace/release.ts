@@ -16,14 +16,21 @@ export function nextNumber(workspace: Workspace, hosted: HostedSite | undefined)
 }
 
 /** Releases the working copy to the stand-in host, or only sets down that it went out by hand. */
-export async function release(workspace: Workspace, to: 'host' | 'files', report: (step: ReleaseStep, done: number, of: number) => void): Promise<ReleaseOutcome> {
+export async function release(
+  workspace: Workspace,
+  to: 'host' | 'files',
+  report: (step: ReleaseStep, done: number, of: number) => void,
+): Promise<ReleaseOutcome> {
   await workspace.settled();
   const { analysis, outside, now } = workspace.tools;
   const { document } = workspace.state;
   const number = nextNumber(workspace, to === 'host' ? await outside.hosted(siteHost(document)) : undefined);
   const items = await analysis.releaseItems();
   report('packing', 0, 1);
-  const outgoing = await analysis.outgoing(number, onProgress((done, of) => report('packing', done, of)));
+  const outgoing = await analysis.outgoing(
+    number,
+    onProgress((done, of) => report('packing', done, of)),
+  );
   let hosted: HostedSite | undefined;
   if (to === 'host') {
     const byHash = new Map(outgoing.files.map((file) => [file.hash, file]));

@@ -42,7 +42,11 @@ export async function firstSite(workspace: Workspace): Promise<SiteRecord> {
 export async function bringInDemo(workspace: Workspace): Promise<SiteRecord> {
   const { tools } = workspace;
   const { story, zip } = await tools.outside.demo();
-  const result = await tools.analysis.bringIn('demo', { kind: 'archive', name: 'Quillfeather Bindery', bytes: zip, as: 'demo' }, onProgress(() => undefined));
+  const result = await tools.analysis.bringIn(
+    'demo',
+    { kind: 'archive', name: 'Quillfeather Bindery', bytes: zip, as: 'demo' },
+    onProgress(() => undefined),
+  );
   if (!result.ok) throw new Error('The demo could not be opened.');
   const { site } = result;
   const { document } = await loadDocument(tools.db, site.id);
@@ -69,8 +73,18 @@ function demoFacts(origin: string, number: number, at: string) {
   ]);
 }
 
-async function startDemo({ tools }: Workspace, site: SiteRecord, document: SiteDocument, story: { releaseNumber: number; notReleased: readonly string[] }): Promise<void> {
-  const news = await tools.analysis.open('demo', site.id, document, onProgress(() => undefined));
+async function startDemo(
+  { tools }: Workspace,
+  site: SiteRecord,
+  document: SiteDocument,
+  story: { releaseNumber: number; notReleased: readonly string[] },
+): Promise<void> {
+  const news = await tools.analysis.open(
+    'demo',
+    site.id,
+    document,
+    onProgress(() => undefined),
+  );
   if (news) await tools.analysis.startFrom(story.releaseNumber, document, story.notReleased);
 }
 
@@ -79,13 +93,18 @@ export function bringInSite({ tools }: Workspace, job: string, bringing: Bringin
   return tools.analysis.bringIn(job, handOver(bringing), onProgress(progress));
 }
 
-
 /** The whole site as one file. The worker holds one site at a time, so another one is opened for it and the first one again. */
 export async function exportSite(workspace: Workspace, site: SiteRecord): Promise<Blob> {
   const { tools } = workspace;
   const { document } = await loadDocument(tools.db, site.id);
   if (workspace.state.site?.id === site.id) await workspace.settled();
-  else await tools.analysis.open('export', site.id, document, onProgress(() => undefined));
+  else
+    await tools.analysis.open(
+      'export',
+      site.id,
+      document,
+      onProgress(() => undefined),
+    );
   const blob = await tools.analysis.project(site.name, document);
   const open = workspace.state.site;
   if (open && open.id !== site.id) await workspace.open(open.id);

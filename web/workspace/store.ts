@@ -1,5 +1,20 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { applyChange, doEntry, emptyDocument, fold, isIdle, siteHost, NOTHING_TO_UNDO, redoEntry, undoEntry, all, type Change, type JournalEntry, type SiteDocument, type UndoState } from '../../core/site/index.ts';
+import {
+  applyChange,
+  doEntry,
+  emptyDocument,
+  fold,
+  isIdle,
+  siteHost,
+  NOTHING_TO_UNDO,
+  redoEntry,
+  undoEntry,
+  all,
+  type Change,
+  type JournalEntry,
+  type SiteDocument,
+  type UndoState,
+} from '../../core/site/index.ts';
 import type { PageRow, SiteNumbers } from '../../core/survey/index.ts';
 import { onProgress, type Analysis, type PageDetail, type SurveyNews } from '../analysis/index.ts';
 import type { EngineSite } from '../../core/exchange/index.ts';
@@ -64,8 +79,19 @@ export class Workspace {
 
   constructor(readonly tools: WorkspaceTools) {
     this.store = createStore<WorkspaceState>(() => ({
-      phase: 'closed', failure: undefined, opening: { done: 0, of: 0 }, site: undefined, document: emptyDocument(), undo: NOTHING_TO_UNDO, save: 'saved',
-      rows: [], byId: new Map(), numbers: NO_NUMBERS, surveyed: 0, detail: undefined, engine: undefined,
+      phase: 'closed',
+      failure: undefined,
+      opening: { done: 0, of: 0 },
+      site: undefined,
+      document: emptyDocument(),
+      undo: NOTHING_TO_UNDO,
+      save: 'saved',
+      rows: [],
+      byId: new Map(),
+      numbers: NO_NUMBERS,
+      surveyed: 0,
+      detail: undefined,
+      engine: undefined,
     }));
     tools.listen((siteId) => {
       if (siteId === this.state.site?.id && this.state.phase === 'ready') void this.catchUp();
@@ -80,7 +106,17 @@ export class Workspace {
   async open(siteId: string): Promise<void> {
     const turn = ++this.opened;
     const { db, analysis } = this.tools;
-    this.store.setState({ phase: 'opening', failure: undefined, site: undefined, detail: undefined, engine: undefined, rows: [], byId: new Map(), numbers: NO_NUMBERS, opening: { done: 0, of: 0 } });
+    this.store.setState({
+      phase: 'opening',
+      failure: undefined,
+      site: undefined,
+      detail: undefined,
+      engine: undefined,
+      rows: [],
+      byId: new Map(),
+      numbers: NO_NUMBERS,
+      opening: { done: 0, of: 0 },
+    });
     try {
       const site = await db.get('sites', siteId);
       if (!site || site.deletedAt !== null) throw new Error('There is no such site in this browser.');
@@ -90,7 +126,12 @@ export class Workspace {
       await shortenJournal(db, siteId);
       const state = await loadDocument(db, siteId);
       this.seq = state.seq;
-      const news = await analysis.open(`open-${turn}`, siteId, state.document, onProgress((done, of) => turn === this.opened && this.store.setState({ opening: { done, of } })));
+      const news = await analysis.open(
+        `open-${turn}`,
+        siteId,
+        state.document,
+        onProgress((done, of) => turn === this.opened && this.store.setState({ opening: { done, of } })),
+      );
       if (turn !== this.opened || !news) return;
       this.store.setState({ site, document: state.document, undo: state.undo, save: 'saved', phase: 'ready' });
       this.takeNews(news, true);
@@ -114,7 +155,14 @@ export class Workspace {
   change(change: Change, about: About): void {
     const { document, site } = this.state;
     if (!site || isIdle(document, change)) return;
-    this.commit(doEntry(document, change, { seq: 0, at: this.tools.now().toISOString(), ...about, thread: about.thread === undefined ? null : `${this.tools.tab} ${about.thread}` }));
+    this.commit(
+      doEntry(document, change, {
+        seq: 0,
+        at: this.tools.now().toISOString(),
+        ...about,
+        thread: about.thread === undefined ? null : `${this.tools.tab} ${about.thread}`,
+      }),
+    );
   }
 
   undo(): string | undefined {
@@ -230,6 +278,14 @@ export class Workspace {
     if (this.unwritten.length > 0) return;
     this.seq = state.seq;
     this.store.setState({ document: state.document, undo: state.undo });
-    this.takeNews(await this.tools.analysis.update(state.document, { kind: 'set', table: 'facts', key: '', field: 'siteName', value: state.document.tables.facts['']?.siteName ?? null }));
+    this.takeNews(
+      await this.tools.analysis.update(state.document, {
+        kind: 'set',
+        table: 'facts',
+        key: '',
+        field: 'siteName',
+        value: state.document.tables.facts['']?.siteName ?? null,
+      }),
+    );
   }
 }
