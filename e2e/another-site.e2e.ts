@@ -76,7 +76,7 @@ test('sites are kept side by side: renamed, exported, brought in again, deleted 
   await expect(page.getByText('Saved in this browser')).toBeVisible();
   await page.getByRole('link', { name: 'Your sites' }).click();
   await page.getByRole('button', { name: 'New site' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('People can find');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('People cannot find the one page you want found.');
   await page.getByRole('link', { name: 'Your sites' }).click();
   await expect(page.locator('[data-site]')).toHaveCount(2);
 

@@ -6,7 +6,7 @@ import { isEnough } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { PAGE_STOPS, StateSign, usePlace } from '../pieces/index.ts';
-import { useWorkspace } from '../workspace/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 type Filter = 'all' | 'no-description' | 'same' | 'shut-out' | 'leaking' | 'to-mend';
 const NONE: readonly PageRow[] = [];
@@ -27,6 +27,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
     useWorkspace((state) => state.rows),
     NONE,
   );
+  const workspace = useWorkspaceApi();
   const empty = useWorkspace((state) => state.rows.length === 0);
   const { page, go } = usePlace();
   const stop = useLocation().pathname.split('/')[3] ?? '';
@@ -34,15 +35,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
   const [typed, setTyped] = useState('');
   const scroller = useRef<HTMLDivElement>(null);
   const counts = useMemo(() => new Map(FILTERS.map(({ id, test }) => [id, rows.filter(test).length])), [rows]);
-  const shown = useMemo(() => {
-    const test = FILTERS.find(({ id }) => id === filter)?.test ?? (() => true);
-    const text = typed.trim().toLowerCase();
-    return rows.filter(
-      (row) =>
-        test(row) &&
-        (text === '' || row.name.toLowerCase().includes(text) || row.address.toLowerCase().includes(text) || row.title.toLowerCase().includes(text)),
-    );
-  }, [rows, filter, typed]);
+  const shown = useMemo(() => narrow(rows, filter, typed), [rows, filter, typed]);
   const depths = useMemo(() => depthsOf(shown), [shown]);
   const list = useVirtualizer({
     count: shown.length,
@@ -78,8 +71,10 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
             value={typed}
             onChange={(event) => setTyped(event.target.value)}
             onKeyDown={(event) => {
-              if (event.key === 'Enter' && shown[0]) {
-                choose(shown[0].id);
+              // Enter may come before the tree is drawn: it takes the first of what there is, not of what is shown.
+              const [first] = event.key === 'Enter' ? narrow(workspace.state.rows, filter, typed) : [];
+              if (first) {
+                choose(first.id);
                 setTyped('');
               } else if (event.key === 'ArrowDown' && !event.altKey) keys(event);
             }}
@@ -145,6 +140,14 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
       </div>
     </>
   );
+}
+
+/** The rows that a filter and a typed text leave over. */
+function narrow(rows: readonly PageRow[], filter: Filter, typed: string): readonly PageRow[] {
+  const test = FILTERS.find(({ id }) => id === filter)?.test ?? (() => true);
+  const text = typed.trim().toLowerCase();
+  const names = (row: PageRow): boolean => [row.name, row.address, row.title].some((name) => name.toLowerCase().includes(text));
+  return rows.filter((row) => test(row) && (text === '' || names(row)));
 }
 
 /** How deep each row lies below those shown before it. Home is nobody's parent: everything lies below it. */

@@ -94,7 +94,7 @@ export function Release() {
         </div>
       )}
       {items.length === 0 ? (
-        hosted === null ? (
+        hosted === null && releases.length === 0 ? (
           <Empty title={W.asBroughtIn}>{W.asBroughtInWhy}</Empty>
         ) : (
           <Empty title={W.nothing}>{W.nothingWhy}</Empty>

@@ -1,0 +1,221 @@
+import 'fake-indexeddb/auto';
+import { createHash } from 'node:crypto';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { isOpen, set } from '../../core/site/index.ts';
+import { sameEdits, type Manifest } from '../../core/release/index.ts';
+import { Analyst } from '../analysis/analyst.ts';
+import { bringIn } from '../analysis/bring-in.ts';
+import type { Analysis } from '../analysis/index.ts';
+import type { Outside } from '../outside/index.ts';
+import { latestEntries, openDatabase, saveManifest, type Database } from '../storage/index.ts';
+import { zipSync } from 'fflate';
+import { hideProperly, openPage, setKindIntent, setPageIntent, switchSite, Workspace } from './index.ts';
+
+const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
+const SITE = {
+  'index.html': bytes(
+    '<html lang=en><title>Bindery</title><meta name=description content=D><h1>Bindery</h1><a href=/shut/>s</a><a href=/tag/x/>x</a><a href=/basket/>b</a>',
+  ),
+  'shut/index.html': bytes('<html lang=en><title>Shut</title><meta name=robots content=noindex><meta name=description content=S><h1>Shut</h1>'),
+  'tag/x/index.html': bytes('<html lang=en><title>X</title><h1>X</h1>'),
+  'basket/index.html': bytes('<html lang=en><title>Basket</title><h1>Basket</h1>'),
+  'robots.txt': bytes('User-agent: *\nDisallow: /shut\nDisallow: /basket\n'),
+};
+const hash = async (content: Uint8Array): Promise<string> => createHash('sha256').update(content).digest('hex');
+
+let db: Database;
+let names = 0;
+const heard = new Map<symbol, (siteId: string) => void>();
+let minute = 0;
+
+/** A tab of its own: its own workspace and its own analyst, on the one database. */
+function tab(underWay: { entries: unknown[] } = { entries: [] }): Workspace {
+  let analyst: Analyst | undefined;
+  const its = (): Analyst => analyst as Analyst;
+  const analysis = {
+    open: async (_job: string, siteId: string, document: never) => {
+      analyst = new Analyst(db, siteId, () => 0, new Map());
+      return its().open(
+        document,
+        () => undefined,
+        () => false,
+      );
+    },
+    update: async (document: never, change: never) => its().update(document, change),
+    page: async (id: string) => its().page(id),
+    robots: async () => its().robots(),
+    startFrom: async (number: number, document: never) => {
+      const manifest: Manifest = { ...its().manifestFor(number), own: {}, changedAt: {} };
+      const brought: Manifest = {
+        ...manifest,
+        files: Object.fromEntries(Object.entries(manifest.files).map(([path, file]) => [path, { ...file, edits: [] }])),
+      };
+      await saveManifest(db, 's', brought);
+      return its().released(brought, document);
+    },
+    cancel: async () => undefined,
+  } as unknown as Analysis;
+  const me = Symbol('tab');
+  return new Workspace({
+    db,
+    analysis,
+    outside: { engineSite: async () => Promise.reject(new Error('no server')) } as unknown as Outside,
+    now: () => new Date(Date.UTC(2026, 10, 25, 10, minute++)),
+    tab: String(heard.size),
+    announce: (siteId) => heard.forEach((hear, other) => other !== me && hear(siteId)),
+    listen: (hear) => {
+      heard.set(me, hear);
+      return () => void heard.delete(me);
+    },
+    underWay: { keep: (_siteId, entries) => void (underWay.entries = [...entries]), find: () => underWay.entries as never },
+  });
+}
+const opened = async (underWay?: { entries: unknown[] }): Promise<Workspace> => {
+  const workspace = tab(underWay);
+  await workspace.open('s');
+  expect(workspace.state.failure).toBeUndefined();
+  return workspace;
+};
+const title = (workspace: Workspace, id = 'index.html'): string | null | undefined => workspace.state.document.tables.pages[id]?.title;
+const write = (workspace: Workspace, text: string): void => workspace.change(set('pages', 'index.html', 'title', text), { label: 'a new title', thread: 't' });
+const state = (workspace: Workspace, id: string): string | undefined => workspace.state.byId.get(id)?.state;
+
+beforeEach(async () => {
+  heard.clear();
+  db = await openDatabase(`workspace-${++names}`);
+  const result = await bringIn(
+    { kind: 'archive', name: 'a.zip', bytes: zipSync(SITE) },
+    { db, id: 's', now: () => new Date(0), hash, progress: () => undefined, cancelled: () => false },
+  );
+  expect(result.ok).toBe(true);
+});
+
+describe('an opened site', () => {
+  it('counts as live the way it was brought in', async () => {
+    const workspace = await opened();
+    expect(workspace.state.numbers).toMatchObject({ pages: 4, waiting: 0 });
+    expect(['index.html', 'shut/index.html', 'tag/x/index.html', 'basket/index.html'].map((id) => state(workspace, id))).toEqual([
+      'findable',
+      'shut-out',
+      'leaking',
+      'shut-out',
+    ]);
+  });
+  it('keeps each change, and knows it again after it is opened anew', async () => {
+    const first = await opened();
+    write(first, 'A');
+    write(first, 'AB');
+    await first.settled();
+    expect(first.state.save).toBe('saved');
+    const second = await opened();
+    expect(title(second)).toBe('AB');
+    expect(second.undo()).toBe('a new title');
+    expect(title(second)).toBeUndefined();
+    expect(second.redo()).toBe('a new title');
+    expect(title(second)).toBe('AB');
+  });
+  it('says nothing of a change that changes nothing', async () => {
+    const workspace = await opened();
+    workspace.change(set('pages', 'index.html', 'title', null), { label: 'x' });
+    await workspace.settled();
+    expect(await latestEntries(db, 's', 10)).toEqual([]);
+  });
+  it('finds the keys that were on their way when the tab went, and does not take them twice', async () => {
+    const underWay = { entries: [] as unknown[] };
+    const first = await opened(underWay);
+    write(first, 'A');
+    const lost = [...underWay.entries];
+    expect(lost).toHaveLength(1);
+    await first.settled();
+    expect(underWay.entries).toEqual([]);
+    const [entry] = lost as { change: unknown; at: string }[];
+    const second = await opened({ entries: [entry, { ...entry, at: 'later', change: set('pages', 'index.html', 'title', 'AB') }] });
+    expect(title(second)).toBe('AB');
+    expect(await latestEntries(db, 's', 10)).toHaveLength(2);
+  });
+  it('says so when the browser refuses to keep a change, keeps it on the screen, and tries again', async () => {
+    const workspace = await opened();
+    const transaction = db.transaction.bind(db);
+    db.transaction = (() => {
+      throw new Error('no room');
+    }) as never;
+    write(workspace, 'A');
+    await workspace.settled();
+    expect([workspace.state.save, title(workspace)]).toEqual(['failed', 'A']);
+    db.transaction = transaction as never;
+    write(workspace, 'AB');
+    await workspace.settled();
+    expect(workspace.state.save).toBe('saved');
+    expect((await latestEntries(db, 's', 10)).length).toBe(2);
+    expect(title(await opened())).toBe('AB');
+  });
+});
+
+describe('two tabs on one site', () => {
+  const inStep = async (...tabs: Workspace[]): Promise<void> => {
+    for (const one of tabs) await one.settled();
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    for (const one of tabs) await one.settled();
+  };
+  it('see each other’s changes, and their states follow', async () => {
+    const [mine, theirs] = [await opened(), await opened()];
+    setPageIntent(mine, 'tag/x/index.html', 'out');
+    await inStep(mine, theirs);
+    expect(state(theirs, 'tag/x/index.html')).toBe('kept-out');
+    theirs.undo();
+    await inStep(mine, theirs);
+    expect(state(mine, 'tag/x/index.html')).toBe('leaking');
+  });
+  it('writing at once end with the same document', async () => {
+    const [mine, theirs] = [await opened(), await opened()];
+    for (let turn = 0; turn < 5; turn++) {
+      write(mine, `mine ${turn}`);
+      theirs.change(set('pages', 'shut/index.html', 'title', `theirs ${turn}`), { label: 'x' });
+    }
+    await inStep(mine, theirs);
+    expect(mine.state.document).toEqual(theirs.state.document);
+    expect([title(mine), title(mine, 'shut/index.html')]).toEqual(['mine 4', 'theirs 4']);
+  });
+});
+
+describe('mends', () => {
+  it('open a page that is shut twice, in one step that undo takes back', async () => {
+    const workspace = await opened();
+    await openPage(workspace, 'shut/index.html');
+    await workspace.settled();
+    expect(state(workspace, 'shut/index.html')).toBe('findable');
+    expect(workspace.state.document.tables.robots['']?.text).toBe('User-agent: *\nDisallow: /basket\n');
+    workspace.undo();
+    await workspace.settled();
+    expect(state(workspace, 'shut/index.html')).toBe('shut-out');
+    expect(workspace.state.document.tables.robots['']).toBeUndefined();
+  });
+  it('hide a page properly: engines may look, and read that it is out', async () => {
+    const workspace = await opened();
+    setPageIntent(workspace, 'basket/index.html', 'out');
+    await workspace.settled();
+    expect(state(workspace, 'basket/index.html')).toBe('half-hidden');
+    await hideProperly(workspace, ['basket/index.html']);
+    await workspace.settled();
+    expect(state(workspace, 'basket/index.html')).toBe('kept-out');
+    expect(workspace.state.document.tables.robots['']?.text).toBe('User-agent: *\nDisallow: /shut\n');
+  });
+  it('keep a whole kind out', async () => {
+    const workspace = await opened();
+    setKindIntent(workspace, 'tag', 'out');
+    await workspace.settled();
+    expect(state(workspace, 'tag/x/index.html')).toBe('kept-out');
+    setKindIntent(workspace, 'tag', null);
+    await workspace.settled();
+    expect(state(workspace, 'tag/x/index.html')).toBe('leaking');
+  });
+  it('turn the one switch, with the time it was turned', async () => {
+    const workspace = await opened();
+    switchSite(workspace);
+    await workspace.settled();
+    expect(isOpen(workspace.state.document)).toBe(false);
+    expect(workspace.state.document.tables.doors['']?.since).toMatch(/^2026-11-25/);
+    expect(state(workspace, 'index.html')).toBe('shut-out');
+    expect(sameEdits([{ kind: 'noindex', on: true }], [{ kind: 'noindex', on: true }])).toBe(true);
+  });
+});
