@@ -17,7 +17,8 @@ const apt = (...args) => {
     }).status === 0
   );
 };
-if (!existsSync(CHROMIUM)) {
+// The face whose widths the core knows is measured in the browser too.
+if (!existsSync(CHROMIUM) || !existsSync('/usr/share/fonts/truetype/liberation')) {
   console.log('Installing Chromium …');
   if (!apt('update', '-qq') || !apt('install', '-y', '-qq', 'chromium', 'fonts-liberation')) {
     console.error('Chromium could not be installed. On Debian: apt-get install chromium');

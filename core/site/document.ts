@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { KINDS } from './kinds.ts';
 
 const intent = z.enum(['list', 'out']).nullable();
-const text = z.string().max(10_000);
+/** Longest text of one field, in UTF-16 units: far beyond any title, description or list of profiles. */
+export const LONGEST_TEXT = 10_000;
+const text = z.string().max(LONGEST_TEXT);
 
 /** Fields of each record table; absent and null mean the same: not set. */
 export const TABLES = {

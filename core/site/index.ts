@@ -1,6 +1,6 @@
 export { addressOf, cleanOrigin, filesFor, isPageFile, linkedPath } from './addresses.ts';
 export { all, applyChange, changeSchema, fieldsOf, invert, isIdle, set, type Change, type SetField } from './changes.ts';
-export { emptyDocument, openDocument, siteDocumentSchema, TABLES, type RecordOf, type SiteDocument, type Table } from './document.ts';
+export { emptyDocument, LONGEST_TEXT, openDocument, siteDocumentSchema, TABLES, type RecordOf, type SiteDocument, type Table } from './document.ts';
 export {
   effectiveDescription,
   effectiveIntent,

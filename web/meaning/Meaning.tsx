@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react';
 import { useState } from 'react';
-import { cleanOrigin, set } from '../../core/site/index.ts';
+import { cleanOrigin, LONGEST_TEXT, set } from '../../core/site/index.ts';
 import { existingBlocks, identityGaps, identityGraph } from '../../core/structured-data/index.ts';
 import { Rail } from '../pieces/index.ts';
 import { Copyable, Segments } from '../ui/index.ts';
@@ -97,9 +97,9 @@ function Fact({ field, long = false }: { readonly field: FactField; readonly lon
         <span className="font-semibold">{label}</span> <span className="soft text-[12.5px]">{note}</span>
       </span>
       {long ? (
-        <textarea className="textarea w-full" rows={3} value={value} onChange={(event) => write(event.target.value)} />
+        <textarea className="textarea w-full" rows={3} maxLength={LONGEST_TEXT} value={value} onChange={(event) => write(event.target.value)} />
       ) : (
-        <input className="input w-full" value={value} onChange={(event) => write(event.target.value)} />
+        <input className="input w-full" maxLength={LONGEST_TEXT} value={value} onChange={(event) => write(event.target.value)} />
       )}
     </label>
   );

@@ -1,16 +1,16 @@
-import { useState } from 'react';
 import { checkWords, findingPlace, stopOf, type Finding } from '../../core/checks/index.ts';
 import type { PageFacts } from '../../core/page/index.ts';
 import { effectiveDescription, effectiveIntent, effectiveNoindex, effectiveTitle, siteHost } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { Findings, lineOf, Rail, usePlace } from '../pieces/index.ts';
-import { Segments } from '../ui/index.ts';
+import { Segments, useRemembered } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { BrowserTab, ResultCard } from './previews.tsx';
 import { TagsAsCode } from './TagsAsCode.tsx';
 import { W } from './wording.ts';
 
-type Look = 'wide' | 'phone' | 'code';
+const LOOKS = ['wide', 'phone', 'code'] as const;
+type Look = (typeof LOOKS)[number];
 
 /** The rail of Words: how the page looks to others, and what is left on it. */
 export function Looks({
@@ -26,7 +26,7 @@ export function Looks({
   readonly title: string;
   readonly description: string;
 }) {
-  const [look, setLook] = useState<Look>('wide');
+  const [look, setLook] = useRemembered<Look>('look', LOOKS, 'wide');
   const findings = useLiveFindings(row, facts);
   const { go } = usePlace();
   return (

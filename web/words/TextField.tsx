@@ -1,6 +1,6 @@
 import { Lightbulb } from 'lucide-react';
 import { useId, useRef, useState } from 'react';
-import { set, type Effective } from '../../core/site/index.ts';
+import { LONGEST_TEXT, set, type Effective } from '../../core/site/index.ts';
 import { fit, type Room } from '../../core/titles/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -52,6 +52,7 @@ export function TextField({ field, label, page, name, value, rooms, suggestions,
     value: text,
     placeholder: PLACEHOLDERS[field],
     spellCheck: true,
+    maxLength: LONGEST_TEXT,
     autoFocus: focused,
     'aria-describedby': `${id}-fit`,
     onFocus: () => setVisit(++visits),

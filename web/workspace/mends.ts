@@ -68,6 +68,7 @@ async function robotsOpenedFor(workspace: Workspace, path: string, id: string, f
   const onlyWanted = (line: number): boolean =>
     report.touches.some((touch) => touch.line === line && touch.files === 0 && touch.pages.every((page) => page === id || byId.get(page)?.intent === 'list'));
   let text = before;
-  for (const crawler of CRAWLERS) text = openPath(text, path, crawler, from === undefined ? onlyWanted : () => false);
+  // Line numbers hold for the text they were reported of; once it has changed, rules are only outweighed.
+  for (const crawler of CRAWLERS) text = openPath(text, path, crawler, text === report.text ? onlyWanted : () => false);
   return text === before ? undefined : text;
 }
