@@ -50,8 +50,7 @@ export class Analyst {
 
   /** Reads all pages. Undefined where it was cancelled. */
   async open(document: SiteDocument, progress: (done: number, of: number) => void, cancelled: () => boolean): Promise<SurveyNews | undefined> {
-    this.files = await listFiles(this.db, this.siteId);
-    this.manifest = await loadManifest(this.db, this.siteId);
+    [this.files, this.manifest] = await Promise.all([listFiles(this.db, this.siteId), loadManifest(this.db, this.siteId)]);
     const of = this.files.filter((file) => isPageFile(file.path)).length;
     const known = this.files.flatMap((file) => {
       const read = isPageFile(file.path) ? this.cache.get(file.hash) : undefined;
