@@ -52,7 +52,6 @@ export interface HostedAnswer {
 }
 
 export const hostParam = z.strictObject({ host: hostName });
-export const hashParam = z.strictObject({ hash: sha256 });
 export const sitemapRequest = z.strictObject({ host: hostName, address: z.url().max(2048) });
 export const verifyRequest = z.strictObject({ host: hostName, origin: z.string().regex(/^https?:\/\/[a-z0-9.-]+$/) });
 export const advanceRequest = z.strictObject({ days: z.number().int().min(1).max(60) });

@@ -1,7 +1,7 @@
 import { checkPage, weakens, type Finding } from '../checks/index.ts';
 import { stateOf, wayIn, type Evidence, type PageState, type RobotsAccess, type WayIn } from '../indexing/index.ts';
 import { canonicalHrefs, metaDirectives, type PageFacts, type PageRefusal } from '../page/index.ts';
-import { compareWithRelease, editsFor, effectiveRobots, ownFiles, type Manifest, type ReleaseItem, type WorkingCopy } from '../release/index.ts';
+import { compareWithRelease, editsFor, effectiveRobots, ownFiles, sameEdits, type Manifest, type ReleaseItem, type WorkingCopy } from '../release/index.ts';
 import { parseRobots, robotsMatcher, type RobotsMatcher } from '../robots/index.ts';
 import {
   addressOf,
@@ -231,10 +231,6 @@ export class Survey {
     };
   }
 
-  brokenLinks(): readonly { readonly page: string; readonly path: string }[] {
-    return this.links.broken;
-  }
-
   linkers(id: string): string[] {
     return this.links.linkers(id);
   }
@@ -243,10 +239,6 @@ export class Survey {
   editsOf(path: string): Manifest['files'][string]['edits'] {
     const page = this.pages.get(path);
     return page ? editsFor(this.document, { id: page.id, kind: page.row.kind, isHome: page.id === this.home, facts: page.facts }) : [];
-  }
-
-  homePage(): string | undefined {
-    return this.home;
   }
 
   private own(): Record<string, string> {
@@ -307,7 +299,6 @@ export class Survey {
     const description = effectiveDescription(document, id, facts);
     const intent = effectiveIntent(document, id, kind);
     const { noindex } = effectiveNoindex(document, id, kind, facts);
-    page.canonicals = this.canonicalsOf(page);
     page.way = wayIn(this.evidence(page, STATE_CRAWLER, this.robots));
     const site = { host: siteHost(document), sameTitle: this.titles.others(id), sameDescription: this.descriptions.others(id) };
     const input = { id, facts, title, description, intent, noindex, site };
@@ -315,7 +306,7 @@ export class Survey {
     const findings: Finding[] = checkPage({ ...input, state, way: page.way });
     const before = this.manifest?.files[id];
     const edits = editsFor(document, { id, kind, isHome: id === this.home, facts });
-    const pending = before === undefined || before.hash !== this.files.get(id)?.hash || JSON.stringify(before.edits) !== JSON.stringify(edits);
+    const pending = before === undefined || before.hash !== this.files.get(id)?.hash || !sameEdits(before.edits, edits);
     return {
       id,
       address,

@@ -38,7 +38,6 @@ export type FactCache = Map<string, SurveyedFacts | PageRefusal>;
 export class Analyst {
   private survey: Survey | undefined;
   private files: StoredFile[] = [];
-  private document: SiteDocument | undefined;
   private manifest: Manifest | undefined;
 
   constructor(
@@ -62,7 +61,6 @@ export class Analyst {
       const bytes = await loadBytes(this.db, this.siteId, path);
       return bytes && decodeBytes(bytes, 'utf-8');
     };
-    this.document = document;
     this.survey = new Survey(document, this.files, pages, { robots: await text('robots.txt'), sitemap: await text('sitemap.xml') }, this.manifest, this.now);
     return { rows: this.survey.rows(), numbers: this.survey.numbers() };
   }
@@ -97,7 +95,6 @@ export class Analyst {
         () => undefined,
         () => false,
       )) as SurveyNews;
-    this.document = document;
     const survey = this.its();
     return { rows: survey.update(document, change), numbers: survey.numbers() };
   }
@@ -143,10 +140,6 @@ export class Analyst {
     return this.its().releaseItems();
   }
 
-  brokenLinks(): ReturnType<Survey['brokenLinks']> {
-    return this.its().brokenLinks();
-  }
-
   heaviest(most: number): readonly StoredFile[] {
     return [...this.files].sort((a, b) => b.size - a.size).slice(0, most);
   }
@@ -176,7 +169,6 @@ export class Analyst {
   /** Takes a finished release in. */
   released(manifest: Manifest, document: SiteDocument): SurveyNews {
     this.manifest = manifest;
-    this.document = document;
     return { rows: this.its().released(manifest, document), numbers: this.its().numbers() };
   }
 

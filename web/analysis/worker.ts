@@ -60,7 +60,6 @@ const service = {
   tryAddress: (address: string, crawlers: readonly string[]) => site().tryAddress(address, crawlers),
   sitemap: () => site().sitemap(),
   releaseItems: (): ReleaseItem[] => site().releaseItems(),
-  brokenLinks: () => site().brokenLinks(),
   heaviest: (most: number) => site().heaviest(most),
   unreadable: () => site().unreadable(),
   diff: (path: string) => site().diff(path),

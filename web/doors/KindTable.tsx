@@ -1,7 +1,8 @@
 import { Moon, Sun } from 'lucide-react';
 import { useMemo } from 'react';
-import { kindIntent, KINDS } from '../../core/site/index.ts';
+import { kindIntent } from '../../core/site/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
+import { byKind } from '../pieces/index.ts';
 import { setKindIntent, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { W } from './wording.ts';
 
@@ -10,7 +11,7 @@ export function KindTable() {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.rows);
   const document = useWorkspace((state) => state.document);
-  const kinds = useMemo(() => KINDS.map((kind) => ({ kind, rows: rows.filter((row) => row.kind === kind) })).filter((one) => one.rows.length > 0), [rows]);
+  const kinds = useMemo(() => byKind(rows), [rows]);
   return (
     <section aria-labelledby="kinds">
       <div className="mb-2 flex flex-wrap items-baseline gap-x-2.5">

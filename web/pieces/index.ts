@@ -1,3 +1,4 @@
+export { byKind } from './by-kind.ts';
 export { Findings } from './Findings.tsx';
 export { lineOf } from './line-of.ts';
 export { PAGE_STOPS, STOPS, useNextToMend, usePlace } from './navigation.ts';

@@ -1,8 +1,7 @@
 import { useDeferredValue, useMemo } from 'react';
-import { KINDS } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { KIND_WORDS, STATE_WORDS } from '../../core/wording/index.ts';
-import { StateSign, usePlace } from '../pieces/index.ts';
+import { byKind, StateSign, usePlace } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 const TROUBLE = new Set(['shut-out', 'leaking']);
@@ -18,7 +17,7 @@ export function Sky() {
     NONE,
   );
   const { go } = usePlace();
-  const groups = useMemo(() => KINDS.map((kind) => ({ kind, rows: rows.filter((row) => row.kind === kind) })).filter((group) => group.rows.length > 0), [rows]);
+  const groups = useMemo(() => byKind(rows), [rows]);
   if (rows.length === 0) return null;
   const dense = rows.length > EACH;
   return (
