@@ -1,21 +1,31 @@
 import { describe, expect, it } from 'vitest';
 import { wayIn } from '../indexing/index.ts';
-import { emptyDocument, set, applyChange, all, type Change } from '../site/index.ts';
+import { languageOf, measureText } from '../language/index.ts';
+import { emptyDocument, set, applyChange, all, pageKey, type Change } from '../site/index.ts';
 import { forSurvey, Survey } from '../survey/index.ts';
 import { factsOf } from '../testing/html.ts';
 import { findingWords } from '../wording/index.ts';
-import { CHECKS, checkOf, costOf, isEnough, type FindingCode } from './index.ts';
+import { CHECKS, checkOf, costOf, IGNORABLE, isEnough, type FindingCode } from './index.ts';
 
 const GOOD =
-  '<!doctype html><html lang=en><head><title>Box making for rare books</title><meta name=description content="Boxes cut to the measure of one book, covered in cloth, by two bookbinders in Saltmere."></head><body><h1>Box making</h1><p>Text.</p><img src=a.jpg alt="A box"><a href=/>home</a></body></html>';
+  '<!doctype html><html lang=en><head><title>Box making for rare books</title><meta name=description content="Boxes cut to the measure of one book, covered in cloth, by two bookbinders in Saltmere."></head><body><h1>Box making</h1><p>Each box is cut to one book. We cover it in cloth or leather, and line the tray with felt.</p><h2>How long it takes</h2><p>A box takes about two weeks. Bring the book in, and we measure it while you wait. You can leave it here or take it home again until the box is done.</p><img src=a.jpg alt="A box"><a href=/>home</a></body></html>';
 const LONG = 'clamshell boxes and slipcases '.repeat(12);
 
+const OTHER = GOOD.replace('Box making for rare books', 'Gold tooling on leather').replace(
+  /content="[^"]*"/,
+  'content="Letters and lines pressed with warm brass and real gold leaf."',
+);
+
 /** A site of a home page, the page in question and another good one; gives the codes found on the page. */
-function codes(html: string, options: { robots?: string; changes?: readonly Change[]; other?: string } = {}): FindingCode[] {
+function codes(html: string, options: { robots?: string; changes?: readonly Change[]; other?: string; home?: string } = {}): FindingCode[] {
   const pages = {
-    'index.html': GOOD.replace('Box making for', 'Home of').replace('Boxes cut', 'Books cut').replace('</body>', '<a href=/p.html>p</a></body>'),
+    'index.html':
+      options.home ??
+      GOOD.replace('Box making for', 'Home of')
+        .replace('Boxes cut to the measure of one book, covered in cloth', 'A workshop by the harbour where old books are sewn and mended')
+        .replace('</body>', '<a href=/p.html>p</a></body>'),
     'p.html': html,
-    'q.html': options.other ?? GOOD.replace('rare', 'old').replace('Boxes', 'Cases'),
+    'q.html': options.other ?? OTHER,
   };
   const files = Object.keys(pages).map((path) => ({ path, hash: path, size: 1, modified: undefined }));
   const document = applyChange(emptyDocument(), all([set('facts', '', 'mainAddress', 'https://a.example'), ...(options.changes ?? [])]));
@@ -35,6 +45,7 @@ function codes(html: string, options: { robots?: string; changes?: readonly Chan
     manifest,
     () => 0,
   );
+  survey.putMeasures(new Map(Object.entries(pages).map(([id, text]) => [id, measureText(factsOf(text, { keepText: true }).blocks ?? [], languageOf('en'))])));
   return (
     survey
       .rows()
@@ -79,8 +90,85 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
     bad: [GOOD.replace('Boxes cut', LONG)],
     mended: [GOOD.replace('Boxes cut', LONG), { changes: [set('pages', 'p.html', 'description', 'Short.')] }],
   },
-  'heading-missing': { bad: [GOOD.replace(/<h1>.*<\/h1>/, '<h2>x</h2>')], mended: [GOOD] },
+  'heading-missing': { bad: [GOOD.replace(/<h1>.*?<\/h1>/, '<h2>x</h2>')], mended: [GOOD] },
   'image-alt-missing': { bad: [GOOD.replace(' alt="A box"', '')], mended: [GOOD.replace('alt="A box"', 'alt=""')] },
+  'title-near': {
+    bad: [GOOD, { other: OTHER.replace('Gold tooling on leather', 'Box making for rare book') }],
+    mended: [
+      GOOD,
+      { other: OTHER.replace('Gold tooling on leather', 'Box making for rare book'), changes: [set('pages', 'p.html', 'title', 'A case for one book')] },
+    ],
+  },
+  'description-near': {
+    bad: [GOOD, { other: GOOD.replace('rare', 'old').replace('by two bookbinders', 'by three bookbinders') }],
+    mended: [
+      GOOD,
+      {
+        other: GOOD.replace('rare', 'old').replace('by two bookbinders', 'by three bookbinders'),
+        changes: [set('pages', 'p.html', 'description', 'What a box is made of, and how long it takes.')],
+      },
+    ],
+  },
+  'phrase-fought': {
+    bad: [GOOD, { changes: [set('pages', 'p.html', 'phrase', 'book boxes'), set('pages', 'q.html', 'phrase', 'box for a book')] }],
+    mended: [GOOD, { changes: [set('pages', 'p.html', 'phrase', 'book boxes'), set('pages', 'q.html', 'phrase', 'gold tooling')] }],
+  },
+  'phrase-places': {
+    bad: [GOOD, { changes: [set('pages', 'p.html', 'phrase', 'slipcases')] }],
+    mended: [GOOD, { changes: [set('pages', 'p.html', 'phrase', 'box')] }],
+  },
+  'keywords-many': {
+    bad: [GOOD.replace('</head>', `<meta name=keywords content="${'word, '.repeat(20)}"></head>`)],
+    mended: [
+      GOOD.replace('</head>', `<meta name=keywords content="${'word, '.repeat(20)}"></head>`),
+      { changes: [set('pages', 'p.html', 'keywords', 'box, book')] },
+    ],
+  },
+  'links-broken': {
+    bad: [GOOD.replace('</body>', '<a href=/nowhere/>x</a></body>')],
+    mended: [GOOD.replace('</body>', '<a href=/nowhere/>x</a></body>'), { changes: [set('repairs', '/nowhere/', 'to', '/q.html')] }],
+  },
+  'links-none': {
+    bad: [GOOD, { home: '<h1>Home</h1>' }],
+    mended: [
+      GOOD,
+      {
+        home: '<h1>Home</h1><p>Boxes are made here.</p>',
+        changes: [
+          set('passages', 'index.html\n13', 'was', 'Boxes are made here.'),
+          set('passages', 'index.html\n13', 'links', '[{"words":"Boxes","nth":0,"href":"/p.html"}]'),
+        ],
+      },
+    ],
+  },
+  'heading-several': { bad: [GOOD.replace('<h2>How', '<h1>Again</h1><h2>How')], mended: [GOOD] },
+  'heading-order': { bad: [GOOD.replace(/h2>/g, 'h4>')], mended: [GOOD] },
+  'heading-wall': {
+    bad: [GOOD.replace(/<h2>.*<\/h2>/, `<p>${'word '.repeat(500)}</p>`)],
+    mended: [GOOD.replace('</h2>', `</h2><p>${'word '.repeat(500)}</p>`)],
+  },
+  'text-thin': { bad: [GOOD.replace(/<p>.*<\/p>/, '<p>Text.</p>')], mended: [GOOD] },
+  'sentence-long': {
+    bad: [GOOD.replace('</body>', `<p>${`Every ${'word '.repeat(30)}end. `.repeat(3)}</p></body>`)],
+    mended: [GOOD.replace('</body>', `<p>${`Every ${'word '.repeat(12)}end. `.repeat(6)}</p></body>`)],
+  },
+  'paragraph-long': {
+    bad: [GOOD.replace('</body>', `<p>${'Some words here. '.repeat(50)}</p></body>`)],
+    mended: [GOOD.replace('</body>', `<p>${'Some words here. '.repeat(25)}</p><p>${'Some words here. '.repeat(25)}</p></body>`)],
+  },
+  'reading-hard': {
+    bad: [
+      GOOD.replace(
+        /<p>.*<\/p>/,
+        `<p>${'Institutional conservation methodologies necessitate interdisciplinary documentation of heterogeneous collections. '.repeat(12)}</p>`,
+      ),
+    ],
+    mended: [GOOD],
+  },
+  'wording-care': {
+    bad: [GOOD.replace('Each box', 'Our chairman says each box'), { changes: [set('care', '', 'wording', true)] }],
+    mended: [GOOD.replace('Each box', 'Our chair says each box'), { changes: [set('care', '', 'wording', true)] }],
+  },
   'lang-missing': { bad: [GOOD.replace(' lang=en', '')], mended: [GOOD] },
   'shut-out': {
     bad: [GOOD.replace('</head>', '<meta name=robots content=noindex></head>')],
@@ -102,6 +190,11 @@ describe('every check', () => {
     expect(codes(...bad)).toContain(code);
     expect(codes(...mended)).not.toContain(code);
   });
+  it.each(IGNORABLE)('%s can be let be on one page, and is back when that is taken back', (code) => {
+    const { bad } = CASES[code];
+    const ignore = set('ignored', pageKey('p.html', code), 'reason', 'Meant so');
+    expect(codes(bad[0], { ...bad[1], changes: [...(bad[1]?.changes ?? []), ignore] })).not.toContain(code);
+  });
   it('finds nothing on a good page', () => expect(codes(GOOD)).toEqual([]));
   it('has words', () => {
     for (const { code } of CHECKS) {
@@ -109,7 +202,7 @@ describe('every check', () => {
         code,
         part: 'Home',
         why: 'default',
-        words: 2,
+        words: code === 'wording-care' ? [{ word: 'chairman', instead: 'chair' }] : 2,
         lastShown: 'a b',
         pages: ['q.html'],
         count: 2,
@@ -118,6 +211,16 @@ describe('every check', () => {
         name: 'Journal 2',
         gates: ['listed'],
         line: 3,
+        phrase: 'book repair',
+        missing: ['title', 'heading'],
+        paths: ['/nowhere/'],
+        heading: 'x',
+        level: 4,
+        after: 2,
+        begins: 'a b',
+        formula: 'Flesch',
+        score: 20,
+        very: false,
       } as never;
       const { headline, why, mend } = findingWords(finding);
       for (const text of [headline, why, mend]) expect(text).toMatch(/\S/);

@@ -1,4 +1,4 @@
-import { DESCRIPTION_ROOMS, fit, wordsPast, type Room } from '../titles/index.ts';
+import { fit, wordsPast } from '../titles/index.ts';
 import type { Check } from './finding.ts';
 import { lastWords } from './title-cut.ts';
 
@@ -8,8 +8,8 @@ export const descriptionCut: Check<'description-cut'> = {
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
-  look: ({ description }) => {
-    const fitted = fit(description.value, DESCRIPTION_ROOMS[0] as Room);
+  look: ({ description, rooms }) => {
+    const fitted = fit(description.value, rooms.description);
     return fitted.cut
       ? { code: 'description-cut', words: wordsPast(fitted, description.value), lastShown: lastWords(description.value.slice(0, fitted.cutAt)) }
       : undefined;

@@ -1,4 +1,7 @@
+import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
+import type { Coverage, PhrasePlace } from '../phrases/index.ts';
+import type { Room } from '../titles/index.ts';
 import type { PageState, WayIn } from '../indexing/index.ts';
 import type { Effective, EffectiveIntent } from '../site/index.ts';
 
@@ -10,17 +13,37 @@ export type Stop = 'words' | 'meaning' | 'doors' | 'map' | 'weight' | 'release' 
 /** Everything a check may look at. Checks of one page only read `page`; those across the site read `site`. */
 export interface CheckInput {
   readonly id: string;
+  /** As the page will be. */
   readonly facts: PageFacts;
   readonly title: Effective;
   readonly description: Effective;
+  /** As they will be; empty where there are none. */
+  readonly keywords: string;
   readonly intent: EffectiveIntent;
   readonly noindex: boolean;
+  readonly isHome: boolean;
   readonly state: PageState;
   readonly way: WayIn;
+  /** Where texts are cut. */
+  readonly rooms: { readonly title: Room; readonly description: Room };
+  /** The target phrase and how the page serves it; undefined where there is none. */
+  readonly phrase: { readonly text: string; readonly coverage: Coverage } | undefined;
+  /** How the text reads; undefined until it was measured. */
+  readonly measure: TextMeasure | undefined;
+  /** Whether the owner wants care for wording. */
+  readonly care: boolean;
+  /** Checks whose findings the owner lets be on this page. */
+  readonly ignored: ReadonlySet<FindingCode>;
   readonly site: {
     readonly host: string;
     readonly sameTitle: readonly string[];
     readonly sameDescription: readonly string[];
+    readonly nearTitle: readonly string[];
+    readonly nearDescription: readonly string[];
+    readonly samePhrase: readonly string[];
+    /** Address paths of this site that the page links to and where nothing answers. */
+    readonly broken: readonly string[];
+    readonly linksIn: number;
   };
 }
 
@@ -41,7 +64,22 @@ export type Finding =
   | { readonly code: 'leaking' }
   | { readonly code: 'half-hidden'; readonly line: number | undefined }
   | { readonly code: 'image-alt-missing'; readonly count: number; readonly of: number; readonly first: string }
-  | { readonly code: 'lang-missing' };
+  | { readonly code: 'lang-missing' }
+  | { readonly code: 'title-near'; readonly pages: readonly string[] }
+  | { readonly code: 'description-near'; readonly pages: readonly string[] }
+  | { readonly code: 'phrase-fought'; readonly phrase: string; readonly pages: readonly string[] }
+  | { readonly code: 'phrase-places'; readonly phrase: string; readonly missing: readonly PhrasePlace[] }
+  | { readonly code: 'keywords-many'; readonly count: number }
+  | { readonly code: 'links-broken'; readonly paths: readonly string[] }
+  | { readonly code: 'links-none' }
+  | { readonly code: 'heading-several'; readonly count: number }
+  | { readonly code: 'heading-order'; readonly heading: string; readonly level: number; readonly after: number }
+  | { readonly code: 'heading-wall'; readonly words: number }
+  | { readonly code: 'text-thin'; readonly words: number }
+  | { readonly code: 'sentence-long'; readonly count: number; readonly words: number; readonly begins: string }
+  | { readonly code: 'paragraph-long'; readonly count: number }
+  | { readonly code: 'reading-hard'; readonly formula: string; readonly score: number; readonly very: boolean }
+  | { readonly code: 'wording-care'; readonly words: readonly { readonly word: string; readonly instead: string }[] };
 export type FindingCode = Finding['code'];
 
 /** One check: what it costs, where it is mended, whether it is asked of pages that are to stay out, and the looking itself. */

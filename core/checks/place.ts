@@ -6,6 +6,7 @@ export function findingPlace(finding: Finding, facts: PageFacts): number | undef
   switch (finding.code) {
     case 'title-leftover':
     case 'title-cut':
+    case 'title-near':
     case 'title-same':
     case 'title-outside-head':
     case 'name-number':
@@ -14,9 +15,18 @@ export function findingPlace(finding: Finding, facts: PageFacts): number | undef
       return facts.titles[1]?.tag.start;
     case 'description-same':
     case 'description-cut':
+    case 'description-near':
       return metaDescription(facts)?.tag.start;
     case 'image-alt-missing':
       return facts.images.find((image) => image.alt === undefined && !image.decorative)?.tag.start;
+    case 'heading-several':
+      return facts.headings.filter((heading) => heading.level === 1 && heading.text !== '')[1]?.tag.start;
+    case 'heading-order':
+      return facts.headings.find((heading) => heading.level === finding.level && heading.text === finding.heading)?.tag.start;
+    case 'keywords-many':
+      return facts.metas.find((meta) => meta.inHead && meta.name === 'keywords')?.tag.start;
+    case 'links-broken':
+      return facts.anchors.find((anchor) => finding.paths.some((path) => path.endsWith(anchor.href.replace(/^[./]+|[?#].*$/g, ''))))?.tag.start;
     case 'lang-missing':
       return facts.htmlTag?.start;
     case 'shut-out':
@@ -26,6 +36,15 @@ export function findingPlace(finding: Finding, facts: PageFacts): number | undef
     case 'heading-missing':
     case 'leaking':
     case 'half-hidden':
+    case 'phrase-fought':
+    case 'phrase-places':
+    case 'links-none':
+    case 'heading-wall':
+    case 'text-thin':
+    case 'sentence-long':
+    case 'paragraph-long':
+    case 'reading-hard':
+    case 'wording-care':
       return undefined;
   }
 }

@@ -7,6 +7,21 @@ import { headingMissing } from './heading-missing.ts';
 import { imageAltMissing } from './image-alt-missing.ts';
 import { langMissing } from './lang-missing.ts';
 import { nameNumber } from './name-number.ts';
+import { titleNear } from './title-near.ts';
+import { descriptionNear } from './description-near.ts';
+import { phraseFought } from './phrase-fought.ts';
+import { phrasePlaces } from './phrase-places.ts';
+import { keywordsMany } from './keywords-many.ts';
+import { linksBroken } from './links-broken.ts';
+import { linksNone } from './links-none.ts';
+import { headingSeveral } from './heading-several.ts';
+import { headingOrder } from './heading-order.ts';
+import { headingWall } from './heading-wall.ts';
+import { textThin } from './text-thin.ts';
+import { sentenceLong } from './sentence-long.ts';
+import { paragraphLong } from './paragraph-long.ts';
+import { readingHard } from './reading-hard.ts';
+import { wordingCare } from './wording-care.ts';
 import { titleCut } from './title-cut.ts';
 import { titleLeftover } from './title-leftover.ts';
 import { titleMissing } from './title-missing.ts';
@@ -25,6 +40,7 @@ export const CHECKS: readonly AnyCheck[] = [
   titleSame,
   descriptionMissing,
   descriptionSame,
+  phraseFought,
   titleCut,
   descriptionCut,
   titleSeveral,
@@ -32,6 +48,20 @@ export const CHECKS: readonly AnyCheck[] = [
   headingMissing,
   imageAltMissing,
   langMissing,
+  titleNear,
+  descriptionNear,
+  phrasePlaces,
+  keywordsMany,
+  linksBroken,
+  linksNone,
+  headingSeveral,
+  headingOrder,
+  headingWall,
+  textThin,
+  sentenceLong,
+  paragraphLong,
+  readingHard,
+  wordingCare,
 ];
 
 const byCode = new Map<FindingCode, AnyCheck>(CHECKS.map((check) => [check.code, check]));
@@ -53,7 +83,7 @@ export function checkPage(input: CheckInput): Finding[] {
   const out = input.intent.intent === 'out';
   const found: Finding[] = [];
   for (const check of CHECKS) {
-    if (out && !check.alsoWhenOut) continue;
+    if ((out && !check.alsoWhenOut) || input.ignored.has(check.code)) continue;
     const finding = check.look(input);
     if (finding) found.push(finding);
   }
@@ -66,15 +96,17 @@ export type WordsInput = Omit<CheckInput, 'state' | 'way'>;
 /** The findings about the words of one page alone; cheap enough for each key. */
 export function checkWords(input: WordsInput): Finding[] {
   const out = input.intent.intent === 'out';
-  return sorted(WORDS.flatMap((check) => (out && !check.alsoWhenOut ? [] : (check.look(input as CheckInput) ?? []))));
+  return sorted(WORDS.flatMap((check) => ((out && !check.alsoWhenOut) || input.ignored.has(check.code) ? [] : (check.look(input as CheckInput) ?? []))));
 }
 
 /** Whether words of this page weaken it: what makes "findable" into "findable, to mend". */
 export function weakens(input: WordsInput): boolean {
-  return WORDS.some((check) => check.cost === 'weakens' && check.look(input as CheckInput) !== undefined);
+  return WORDS.some((check) => check.cost === 'weakens' && !input.ignored.has(check.code) && check.look(input as CheckInput) !== undefined);
 }
 
 const WORDS = CHECKS.filter((check) => check.stop === 'words');
+/** What the owner may let be: words are a matter of judgement, whether a page can be found is not. */
+export const IGNORABLE: readonly FindingCode[] = WORDS.map((check) => check.code);
 const sorted = (findings: Finding[]): Finding[] => findings.sort((a, b) => RANK[costOf(a)] - RANK[costOf(b)]);
 
 /** The "enough" line: nothing blocks the page and nothing weakens it. Polish is for those who like it. */

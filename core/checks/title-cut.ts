@@ -1,4 +1,4 @@
-import { fit, TITLE_ROOMS, wordsPast, type Room } from '../titles/index.ts';
+import { fit, wordsPast } from '../titles/index.ts';
 import type { Check } from './finding.ts';
 
 /** A title that results cut. Longer is allowed; what matters is what falls past the cut (N10). */
@@ -7,8 +7,8 @@ export const titleCut: Check<'title-cut'> = {
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
-  look: ({ title }) => {
-    const fitted = fit(title.value, TITLE_ROOMS[0] as Room);
+  look: ({ title, rooms }) => {
+    const fitted = fit(title.value, rooms.title);
     return fitted.cut ? { code: 'title-cut', words: wordsPast(fitted, title.value), lastShown: lastWords(title.value.slice(0, fitted.cutAt)) } : undefined;
   },
 };

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { manifestSchema } from '../release/index.ts';
-import { siteDocumentSchema } from '../site/index.ts';
+import { openDocument, siteDocumentSchema } from '../site/index.ts';
 
 /** Name of the description inside a project file, which is a ZIP; the site's own files lie under `files/`. */
 export const PROJECT_ENTRY = 'project.json';
@@ -31,6 +31,9 @@ export function openProject(
   const { format, version } = (value ?? {}) as { format?: unknown; version?: unknown };
   if (format !== 'jolly-beacon-project') return { ok: false, reason: 'not-a-project', detail: '' };
   if (typeof version === 'number' && version > 1) return { ok: false, reason: 'newer-version', detail: `version ${version}` };
-  const parsed = projectSchema.safeParse(value);
+  // The document has its own version inside, and is brought up to date by its own rules.
+  const opened = openDocument((value as { document?: unknown }).document);
+  if (!opened.ok) return opened;
+  const parsed = projectSchema.safeParse({ ...(value as object), document: opened.document });
   return parsed.success ? { ok: true, project: parsed.data } : { ok: false, reason: 'damaged', detail: z.prettifyError(parsed.error) };
 }

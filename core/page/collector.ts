@@ -46,6 +46,7 @@ export class FactCollector {
   private readonly images: ImageFact[] = [];
   private readonly jsonLd: JsonLdFact[] = [];
   private readonly paragraphs: string[] = [];
+  private readonly paragraphStarts: number[] = [];
   private itemscopes = 0;
   private wordCount = 0;
   private inWord = false;
@@ -97,6 +98,7 @@ export class FactCollector {
     this.images.push({
       src: attributes.get('src'),
       alt: attributes.get('alt'),
+      altRange: attributes.valueRange('alt'),
       width: attributes.get('width'),
       height: attributes.get('height'),
       decorative: attributes.get('aria-hidden') === 'true' || /^(presentation|none)$/.test(attributes.get('role') ?? ''),
@@ -133,11 +135,14 @@ export class FactCollector {
     this.anchors.push({ href, text: collapse(attributes.get('alt') ?? ''), nofollow: words(attributes.get('rel')).includes('nofollow'), tag });
   }
 
-  paragraph(): Capture | undefined {
+  /** A paragraph opened; `start` is where its start tag stands, undefined where the standard made it up. */
+  paragraph(start: number | undefined): Capture | undefined {
     if (this.paragraphs.length >= KEPT_PARAGRAPHS) return undefined;
     return this.capture((text) => {
       const collapsed = collapse(text);
-      if (collapsed !== '' && this.paragraphs.length < KEPT_PARAGRAPHS) this.paragraphs.push(collapsed.slice(0, KEPT_PARAGRAPH_LENGTH));
+      if (collapsed === '' || this.paragraphs.length >= KEPT_PARAGRAPHS) return;
+      this.paragraphs.push(collapsed.slice(0, KEPT_PARAGRAPH_LENGTH));
+      this.paragraphStarts.push(start ?? -1);
     });
   }
 
@@ -164,7 +169,8 @@ export class FactCollector {
   edge(): void {
     this.inWord = false;
     for (const capture of this.open) capture.parts.push(' ');
-    this.allText?.push(' ');
+    // No page can hold this character: it marks where one block ends and the next begins.
+    this.allText?.push('\0');
   }
 
   private count(text: string): void {
@@ -206,8 +212,10 @@ export class FactCollector {
       jsonLd: this.jsonLd,
       itemscopes: this.itemscopes,
       paragraphs: this.paragraphs,
+      paragraphStarts: this.paragraphStarts,
       wordCount: this.wordCount,
-      text: this.allText === undefined ? undefined : collapse(this.allText.join('')),
+      text: this.allText === undefined ? undefined : collapse(this.allText.join('').replaceAll('\0', ' ')),
+      blocks: this.allText === undefined ? undefined : this.allText.join('').split('\0').map(collapse).filter(Boolean),
       headInsert,
       headHasContent: this.lastHeadChildEnd !== undefined,
     };

@@ -53,6 +53,8 @@ export interface AnchorFact {
 export interface ImageFact {
   readonly src: string | undefined;
   readonly alt: string | undefined;
+  /** The value of `alt`, without its quotes. */
+  readonly altRange: Range | undefined;
   readonly width: string | undefined;
   readonly height: string | undefined;
   /** Whether the picture is taken out of the accessibility tree (`role=presentation`, `aria-hidden=true`). */
@@ -85,10 +87,14 @@ export interface PageFacts {
   readonly itemscopes: number;
   /** Visible text of the first few paragraphs, in order. */
   readonly paragraphs: readonly string[];
+  /** Where the start tag of each of these stands; -1 for one that has none. */
+  readonly paragraphStarts: readonly number[];
   /** Number of runs of non-space characters in the visible text. */
   readonly wordCount: number;
   /** The visible text, collapsed; only kept when it was asked for. */
   readonly text: string | undefined;
+  /** The same block by block; only kept when the text was asked for. */
+  readonly blocks: readonly string[] | undefined;
   /** Where something can be added to the head. */
   readonly headInsert: number;
   /** Whether a `base`, `meta`, `link`, `script`, `style` or `title` stands in the head already. */

@@ -252,7 +252,7 @@ class FastReader {
     if (name === 'a') {
       capture = collector.anchor(tag, tag.range());
       this.open.anchorsOpen++;
-    } else if (name === 'p') capture = collector.paragraph();
+    } else if (name === 'p') capture = collector.paragraph(tag.range().start);
     else if (bits & HEADING) capture = collector.heading(Number(name[1]) as HeadingFact['level'], tag.range());
     if (name === 'select') this.open.silent++;
     this.open.push(name, bits, capture);

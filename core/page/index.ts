@@ -16,3 +16,5 @@ export { graphIds, holds, patchPage, type PageEdit, type PatchRefusal, type Patc
 export { headerDirectives, indexDirectives, strictest, type IndexDirectives } from './directives.ts';
 export { canonicalHrefs, CRAWLERS, documentTitle, metaDescription, metaDirectives, robotsMetas } from './views.ts';
 export { escapeAttribute, escapeText, scriptJson } from './escape.ts';
+export { passagesIn, type Passage, type PassageEdit } from './passages.ts';
+export { relative, type AddressesEdit } from './relink.ts';

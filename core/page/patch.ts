@@ -1,7 +1,9 @@
 import { needsAscii, readOnlyReason, respell, spliceSource, type Range, type SourceText, type Splice } from '../source/index.ts';
 import { asciiReferences, escapeAttribute, escapeText, scriptJson } from './escape.ts';
 import type { MetaFact, PageFacts } from './facts.ts';
+import { passagesHold, passageSplices, type PassageEdit } from './passages.ts';
 import { readSource } from './read.ts';
+import { relinkSplices, type AddressesEdit } from './relink.ts';
 import { indexDirectives } from './directives.ts';
 import { documentTitle, metaDescription, robotsMetas } from './views.ts';
 
@@ -14,10 +16,16 @@ export type PageEdit =
   /** A `meta` that must stand in the head exactly so, such as a proof of ownership. */
   | { readonly kind: 'meta'; readonly name: string; readonly content: string }
   /** A JSON-LD graph; a block that already holds one of its nodes by `@id` is replaced. */
+  /** A `meta` with a property, as the Open Graph protocol has them. */
+  | { readonly kind: 'property'; readonly property: string; readonly content: string }
+  /** The alternative text of the picture whose tag stands at `start`. */
+  | { readonly kind: 'alt'; readonly start: number; readonly was: string | null; readonly now: string }
+  | PassageEdit
+  | AddressesEdit
   | { readonly kind: 'json-ld'; readonly graph: { readonly '@context': string; readonly '@graph': readonly { readonly '@id': string }[] } };
 
 /** Why a page could not be changed. Nothing has been changed then. */
-export type PatchRefusal = 'utf-16' | 'stateful-encoding' | 'not-encodable' | 'unreadable' | 'head-cannot-take-it';
+export type PatchRefusal = 'utf-16' | 'stateful-encoding' | 'not-encodable' | 'unreadable' | 'head-cannot-take-it' | 'words-not-there';
 
 /** New bytes, or why not. With nothing to change the bytes are the very same object. */
 export type PatchResult =
@@ -28,7 +36,10 @@ export type PatchResult =
  * not take (an unclosed `title` swallowing the head, say), the patch is refused and the page stays as it was.
  */
 export function patchPage(source: SourceText, facts: PageFacts, edits: readonly PageEdit[]): PatchResult {
-  const splices = edits.flatMap((edit) => splicesFor(source, facts, edit));
+  const passages = edits.filter((edit) => edit.kind === 'passage');
+  const words = passages.length === 0 ? [] : passageSplices(source.text, passages);
+  if (words === undefined) return { ok: false, reason: 'words-not-there' };
+  const splices = [...edits.flatMap((edit) => splicesFor(source, facts, edit)), ...words].filter((splice, at, all) => isOutermost(splice, at, all));
   if (splices.length === 0) return { ok: true, bytes: source.bytes, splices };
   const reason = readOnlyReason(source.encoding);
   if (reason !== undefined) return { ok: false, reason };
@@ -38,8 +49,31 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
   if (!spliced.ok) return spliced;
   const reread = readSource(respell(source, spliced.bytes));
   if (!reread.ok) return { ok: false, reason: 'unreadable' };
-  if (!edits.every((edit) => holds(reread.facts, edit))) return { ok: false, reason: 'head-cannot-take-it' };
+  if (!edits.every((edit) => isElsewhere(edit) || holds(reread.facts, edit))) return { ok: false, reason: 'head-cannot-take-it' };
+  if (passages.length > 0 && !passagesHold(source.text, respell(source, spliced.bytes).text, passages)) return { ok: false, reason: 'words-not-there' };
+  if (!altsHold(facts, reread.facts, edits)) return { ok: false, reason: 'words-not-there' };
   return { ok: true, bytes: spliced.bytes, splices: ascii };
+}
+
+/** Edits whose places move when a page is written: they are looked at by order, not by place. */
+function isElsewhere(edit: PageEdit): boolean {
+  return edit.kind === 'alt' || edit.kind === 'passage' || edit.kind === 'addresses';
+}
+
+/** A block that is written anew takes the replacements inside it with it. */
+function isOutermost(splice: Splice, at: number, all: readonly Splice[]): boolean {
+  return !all.some(
+    (other, index) =>
+      index !== at &&
+      other.end > other.start &&
+      other.start <= splice.start &&
+      splice.end <= other.end &&
+      (other.start < splice.start || splice.end < other.end),
+  );
+}
+
+function altsHold(before: PageFacts, after: PageFacts, edits: readonly PageEdit[]): boolean {
+  return edits.every((edit) => edit.kind !== 'alt' || after.images[before.images.findIndex((image) => image.tag.start === edit.start)]?.alt === edit.now);
 }
 
 /** Whether a page already says what an edit wants. */
@@ -54,6 +88,14 @@ export function holds(facts: PageFacts, edit: PageEdit): boolean {
       return edit.on === robotsMetas(facts).some((meta) => indexDirectives(meta.content ?? '').noindex && (!edit.on || meta.name === 'robots'));
     case 'meta':
       return facts.metas.some((meta) => meta.inHead && isMeta(meta, edit));
+    case 'property':
+      return facts.metas.find((meta) => meta.inHead && meta.property === edit.property)?.content === edit.content;
+    case 'alt':
+      return facts.images.some((image) => image.tag.start === edit.start && image.alt === edit.now);
+    case 'passage':
+      return edit.links.length === 0 && (edit.now === null || edit.now === edit.was);
+    case 'addresses':
+      return false;
     case 'json-ld':
       return facts.jsonLd.some((block) => parsed(block.text) === JSON.stringify(edit.graph));
   }
@@ -79,6 +121,19 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit): Splic
       if (other) return [setContent(source, other, edit.content)];
       return [insertInHead(source, facts, metaTag(edit.name, edit.content))];
     }
+    case 'property': {
+      const other = facts.metas.find((meta) => meta.inHead && meta.property === edit.property);
+      if (other) return [setContent(source, other, edit.content)];
+      return [insertInHead(source, facts, `<meta property="${escapeAttribute(edit.property)}" content="${escapeAttribute(edit.content)}">`)];
+    }
+    case 'alt': {
+      const image = facts.images.find((one) => one.tag.start === edit.start);
+      return image ? [altSplice(source.text, image.tag, image.altRange, edit.now)] : [];
+    }
+    case 'passage':
+      return [];
+    case 'addresses':
+      return relinkSplices(source.text, facts, edit);
     case 'json-ld': {
       const ids = new Set(edit.graph['@graph'].map((node) => node['@id']));
       const own = facts.jsonLd.find((block) => graphIds(block.text).some((id) => ids.has(id)));
@@ -110,6 +165,20 @@ function setContent(source: SourceText, meta: MetaFact, content: string): Splice
   // `content` may stand there without a value; the first of a name wins, so ours goes in front.
   const at = meta.tag.start + '<meta'.length;
   return { start: at, end: at, insert: ` content="${value}"` };
+}
+
+/** Sets a picture's alternative text: in place of the old one, or in front of the tag's end. */
+function altSplice(text: string, tag: Range, range: Range | undefined, alt: string): Splice {
+  const value = escapeAttribute(alt);
+  if (range) {
+    const quote = text[range.start - 1];
+    if (quote === '"') return { ...range, insert: value };
+    if (quote === "'") return { ...range, insert: value.replace(/'/g, '&#39;') };
+    return { ...range, insert: `"${value}"` };
+  }
+  // `alt` may stand there without a value; the first of a name wins, so ours goes in front.
+  const at = tag.start + '<img'.length;
+  return { start: at, end: at, insert: ` alt="${value}"` };
 }
 
 function addNoindex(source: SourceText, facts: PageFacts): Splice {

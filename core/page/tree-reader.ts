@@ -98,7 +98,7 @@ class TreeWalker {
     const edge = (bits & EDGE) !== 0 && name !== 'body';
     if (edge && this.silent === 0) collector.edge();
     if (silences) this.silent++;
-    const capture = location ? this.facts(element, name, bits, location, inHead) : name === 'p' ? collector.paragraph() : undefined;
+    const capture = location ? this.facts(element, name, bits, location, inHead) : name === 'p' ? collector.paragraph(undefined) : undefined;
     return () => {
       if (silences) this.silent--;
       if (capture) collector.close(capture);
@@ -115,7 +115,7 @@ class TreeWalker {
     const fresh = !this.seen.has(tag.start);
     this.seen.add(tag.start);
     if (fresh && attributes.get('itemscope') !== undefined) collector.itemscope();
-    if (name === 'p') return collector.paragraph();
+    if (name === 'p') return collector.paragraph(tag.start);
     if (!fresh) return undefined;
     if (bits & HEADING) return collector.heading(Number(name[1]) as HeadingFact['level'], tag);
     switch (name) {

@@ -1,19 +1,35 @@
-import { holds, type PageEdit, type PageFacts } from '../page/index.ts';
-import { effectiveDescription, effectiveNoindex, effectiveTitle, type Kind, type SiteDocument } from '../site/index.ts';
+import { holds, type AddressesEdit, type PageEdit, type PageFacts } from '../page/index.ts';
+import {
+  altsOf,
+  effectiveDescription,
+  effectiveKeywords,
+  effectiveNoindex,
+  effectiveSharePicture,
+  effectiveShareText,
+  effectiveShareTitle,
+  effectiveTitle,
+  passagesOf,
+  siteOrigin,
+  type Effective,
+  type SiteDocument,
+  type SitePage,
+} from '../site/index.ts';
 import { identityGraph } from '../structured-data/index.ts';
 
-/** What has to be written into a page so that it says what it is meant to say. Empty where the page says it all already. */
-export function editsFor(
-  document: SiteDocument,
-  page: { readonly id: string; readonly kind: Kind; readonly isHome: boolean; readonly facts: PageFacts },
-): PageEdit[] {
-  const { id, kind, facts } = page;
+/**
+ * What has to be written into a page so that it says what it is meant to say. Empty where the page says it all already. `source` are the facts of the
+ * file as it was brought in; `addresses` tells which addresses of the site moved, as far as this page names them.
+ */
+export function editsFor(document: SiteDocument, page: SitePage, source: PageFacts, addresses?: AddressesEdit): PageEdit[] {
   const edits: PageEdit[] = [];
-  const title = effectiveTitle(document, id, facts);
-  if (title.from === 'owner') edits.push({ kind: 'title', text: title.value });
-  const description = effectiveDescription(document, id, facts);
-  if (description.from === 'owner') edits.push({ kind: 'description', text: description.value });
-  const { noindex, from } = effectiveNoindex(document, id, kind, facts);
+  const title = effectiveTitle(document, page);
+  if (isOurs(title)) edits.push({ kind: 'title', text: title.value });
+  const description = effectiveDescription(document, page);
+  if (isOurs(description)) edits.push({ kind: 'description', text: description.value });
+  const keywords = effectiveKeywords(document, page);
+  if (keywords.from === 'owner') edits.push({ kind: 'meta', name: 'keywords', content: keywords.value });
+  edits.push(...shareEdits(document, page));
+  const { noindex, from } = effectiveNoindex(document, page);
   if (from !== 'page') edits.push({ kind: 'noindex', on: noindex });
   if (page.isHome) {
     for (const claim of Object.values(document.tables.claims))
@@ -21,5 +37,26 @@ export function editsFor(
     const graph = identityGraph(document);
     if (graph) edits.push({ kind: 'json-ld', graph });
   }
-  return edits.filter((edit) => !holds(facts, edit));
+  for (const { start, was, now } of altsOf(document, page.id)) edits.push({ kind: 'alt', start, was, now });
+  for (const { start, was, now, links } of passagesOf(document, page.id)) edits.push({ kind: 'passage', start, was, now, links });
+  if (addresses) edits.push(addresses);
+  return edits.filter((edit) => !holds(source, edit));
+}
+
+const isOurs = ({ from }: Effective): boolean => from === 'owner' || from === 'pattern';
+
+/** The card of a shared link: only what the owner said is written; programs that draw cards take title and description where nothing is said. */
+function shareEdits(document: SiteDocument, page: SitePage): PageEdit[] {
+  const edits: PageEdit[] = [];
+  const title = effectiveShareTitle(document, page);
+  if (isOurs(title)) edits.push({ kind: 'property', property: 'og:title', content: title.value });
+  const text = effectiveShareText(document, page);
+  if (isOurs(text)) edits.push({ kind: 'property', property: 'og:description', content: text.value });
+  const picture = effectiveSharePicture(document, page);
+  if (isOurs(picture) && picture.value !== '') edits.push({ kind: 'property', property: 'og:image', content: absolute(picture.value, siteOrigin(document)) });
+  return edits;
+}
+
+function absolute(address: string, origin: string): string {
+  return URL.canParse(address, `${origin}/`) ? new URL(address, `${origin}/`).href : address;
 }

@@ -1,11 +1,24 @@
 import { z } from 'zod';
 import type { PageEdit } from '../page/index.ts';
 
+/** A file as it went out: its source's hash, what was written into it, and where it went if not to its own place. */
+export interface ReleasedFile {
+  readonly hash: string;
+  readonly edits: readonly PageEdit[];
+  readonly to?: string | undefined;
+}
+
+/** Where a file stands once it is out. */
+export function outPath(path: string, file: Pick<ReleasedFile, 'to'>): string {
+  return file.to ?? path;
+}
+
 /** What went out in a release: for each file its source's hash, and what was written into it; for our own files their text. */
 export interface Manifest {
-  readonly version: 1;
+  /** Version 2 knows more kinds of edits, and files that move. */
+  readonly version: 1 | 2;
   readonly number: number;
-  readonly files: Readonly<Record<string, { readonly hash: string; readonly edits: readonly PageEdit[] }>>;
+  readonly files: Readonly<Record<string, ReleasedFile>>;
   readonly own: Readonly<Record<string, string>>;
   /** Pages that engines could list as of this release: what "people can find" counts. */
   readonly listed: readonly string[];
@@ -13,19 +26,30 @@ export interface Manifest {
   readonly changedAt: Readonly<Record<string, number>>;
 }
 
+const move = z.strictObject({ from: z.string(), to: z.string() });
 const editSchema = z.union([
   z.strictObject({ kind: z.literal('title'), text: z.string() }),
   z.strictObject({ kind: z.literal('description'), text: z.string() }),
   z.strictObject({ kind: z.literal('noindex'), on: z.boolean() }),
   z.strictObject({ kind: z.literal('meta'), name: z.string(), content: z.string() }),
+  z.strictObject({ kind: z.literal('property'), property: z.string(), content: z.string() }),
+  z.strictObject({ kind: z.literal('alt'), start: z.number(), was: z.string().nullable(), now: z.string() }),
+  z.strictObject({
+    kind: z.literal('passage'),
+    start: z.number(),
+    was: z.string(),
+    now: z.string().nullable(),
+    links: z.array(z.strictObject({ words: z.string(), nth: z.number(), href: z.string() })),
+  }),
+  z.strictObject({ kind: z.literal('addresses'), origin: z.string(), page: move, moved: z.array(move) }),
   z.strictObject({ kind: z.literal('json-ld'), graph: z.object({ '@context': z.string(), '@graph': z.array(z.looseObject({ '@id': z.string() })) }) }),
 ]);
 
-/** Format version 1 of a saved manifest. */
+/** Format version 2 of a saved manifest; version 1 had less to say. */
 export const manifestSchema: z.ZodType<Manifest> = z.strictObject({
-  version: z.literal(1),
+  version: z.union([z.literal(1), z.literal(2)]),
   number: z.number().int().nonnegative(),
-  files: z.record(z.string(), z.strictObject({ hash: z.string(), edits: z.array(editSchema) })),
+  files: z.record(z.string(), z.strictObject({ hash: z.string(), edits: z.array(editSchema), to: z.string().optional() })),
   own: z.record(z.string(), z.string()),
   listed: z.array(z.string()),
   changedAt: z.record(z.string(), z.number()),
@@ -33,7 +57,10 @@ export const manifestSchema: z.ZodType<Manifest> = z.strictObject({
 
 /** One difference between the working copy and the last release. */
 export interface ReleaseItem {
+  /** The file as it was brought in, or our own file. */
   readonly path: string;
+  /** Where it goes: the same, unless its address changed. */
+  readonly out: string;
   readonly what: 'new' | 'changed' | 'gone';
   readonly own: boolean;
   readonly edits: readonly PageEdit[];
@@ -46,18 +73,24 @@ export type WorkingCopy = Pick<Manifest, 'files' | 'own'>;
 export function compareWithRelease(now: WorkingCopy, last: WorkingCopy | undefined): ReleaseItem[] {
   const items: ReleaseItem[] = [];
   for (const [path, file] of Object.entries(now.files)) {
-    if (path in now.own) continue;
+    const out = outPath(path, file);
+    if (out in now.own) continue;
     const before = last?.files[path];
-    if (!before || path in (last?.own ?? {})) {
-      if (!before) items.push({ path, what: 'new', own: false, edits: file.edits });
-    } else if (before.hash !== file.hash || !sameEdits(before.edits, file.edits)) items.push({ path, what: 'changed', own: false, edits: file.edits });
+    if (!before || outPath(path, before) in (last?.own ?? {})) {
+      if (!before) items.push({ path, out, what: 'new', own: false, edits: file.edits });
+    } else if (before.hash !== file.hash || outPath(path, before) !== out || !sameEdits(before.edits, file.edits))
+      items.push({ path, out, what: 'changed', own: false, edits: file.edits });
   }
-  for (const path of Object.keys(last?.files ?? {})) if (!(path in now.files) && !(path in now.own)) items.push({ path, what: 'gone', own: false, edits: [] });
+  const standing = new Set([...Object.entries(now.files).map(([path, file]) => outPath(path, file)), ...Object.keys(now.own)]);
+  for (const [path, file] of Object.entries(last?.files ?? {})) {
+    const out = outPath(path, file);
+    if (!(path in now.files) && !standing.has(out)) items.push({ path, out, what: 'gone', own: false, edits: [] });
+  }
   items.sort((a, b) => (a.path < b.path ? -1 : 1));
   for (const [path, text] of Object.entries(now.own)) {
     const before = last?.own[path];
     if (before === text) continue;
-    items.push({ path, what: before === undefined && !(path in (last?.files ?? {})) ? 'new' : 'changed', own: true, edits: [] });
+    items.push({ path, out: path, what: before === undefined && !(path in (last?.files ?? {})) ? 'new' : 'changed', own: true, edits: [] });
   }
   return items;
 }

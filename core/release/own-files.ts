@@ -1,6 +1,7 @@
 import { withSitemap } from '../robots/index.ts';
-import { siteOrigin, type SiteDocument } from '../site/index.ts';
+import { effectiveFile, moves, siteOrigin, type SiteDocument } from '../site/index.ts';
 import { writeSitemap, type SitemapEntry } from '../sitemap/index.ts';
+import { redirectPage } from './redirects.ts';
 
 /** Path of the map that is ours to write. */
 export const SITEMAP_FILE = 'sitemap.xml';
@@ -25,5 +26,9 @@ export function ownFiles(
     const { xml } = writeSitemap(site.entries);
     if (xml !== site.sitemap) own[SITEMAP_FILE] = xml;
   }
+  const moved = moves(document);
+  const occupied = new Set(moved.map(({ file }) => effectiveFile(document, file)));
+  for (const { file, from, to } of moved)
+    if (!occupied.has(file)) own[file] = redirectPage({ from, to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
   return own;
 }

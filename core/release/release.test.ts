@@ -20,7 +20,7 @@ const document = applyChange(
     set('pages', 'p.html', 'intent', 'out'),
   ]),
 );
-const edits = (html: string, id = 'p.html', isHome = false) => editsFor(document, { id, kind: 'page', isHome, facts: factsOf(html) });
+const edits = (html: string, id = 'p.html', isHome = false) => editsFor(document, { id, kind: 'page', isHome, facts: factsOf(html) }, factsOf(html));
 
 describe('edits', () => {
   it('are only what the page does not say already', () => {
@@ -92,11 +92,14 @@ describe('what waits', () => {
 });
 
 describe('saved formats of version 1', () => {
-  const project = JSON.parse(readFileSync(new URL('../exchange/fixtures/project-v1.json', import.meta.url), 'utf8')) as { manifest: unknown };
+  const project = JSON.parse(readFileSync(new URL('../exchange/fixtures/project-v1.json', import.meta.url), 'utf8')) as {
+    manifest: unknown;
+    document: { tables: object };
+  };
   it('still open', () => {
     expect(manifestSchema.safeParse(project.manifest).success).toBe(true);
     const opened = openProject(JSON.stringify(project));
-    expect(opened.ok && opened.project).toEqual(project);
+    expect(opened.ok && opened.project).toEqual({ ...project, document: { version: 2, tables: { ...emptyDocument().tables, ...project.document.tables } } });
   });
   it.each([
     ['{', 'not-a-project'],

@@ -77,6 +77,19 @@ export function fieldsOf(change: Change): readonly SetField[] {
   return change.kind === 'set' ? [change] : change.changes.flatMap(fieldsOf);
 }
 
+/** Fields of a page that are written into it; its kind and target phrase are the owner's notes and stay. */
+const WRITTEN = ['title', 'description', 'intent', 'ending', 'keywords', 'shareTitle', 'shareText', 'sharePicture'] as const;
+
+/** The changes that take back all that waits to be written into a page; none where nothing does. */
+export function takenBack(document: SiteDocument, page: string): Change[] {
+  const record = document.tables.pages[page];
+  const changes: Change[] = WRITTEN.flatMap((field) => (record?.[field] === undefined || record[field] === null ? [] : [set('pages', page, field, null)]));
+  for (const table of ['passages', 'alts'] as const)
+    for (const [key, fields] of Object.entries(document.tables[table]))
+      if (key.startsWith(`${page}\n`)) for (const field of Object.keys(fields)) changes.push({ kind: 'set', table, key, field, value: null });
+  return changes;
+}
+
 function valueAt(document: SiteDocument, { table, key, field }: SetField): Value {
   const record = (document.tables[table] as Readonly<Record<string, Readonly<Record<string, Value>>>>)[key];
   return record?.[field] ?? null;

@@ -1,27 +1,86 @@
 import { documentTitle, metaDescription, robotsMetas, indexDirectives, type PageFacts } from '../page/index.ts';
-import type { SiteDocument } from './document.ts';
+import { readPattern, renderPattern } from '../titles/index.ts';
+import type { RecordOf, SiteDocument } from './document.ts';
 import { KIND_INTENTS, type Intent, type Kind } from './kinds.ts';
+import type { SitePage } from './page.ts';
+import { partValues } from './parts.ts';
 
-/** A value and where it comes from: the owner's word for this page, the page itself, or nowhere. */
+/** A value and where it comes from: the owner's word for this page, its kind's pattern, the page itself, or nowhere. */
 export interface Effective {
   readonly value: string;
-  readonly from: 'owner' | 'page' | 'none';
+  readonly from: 'owner' | 'pattern' | 'page' | 'none';
 }
 
+/** Fields that a pattern can fill. */
+export type PatternField = 'title' | 'description' | 'shareTitle';
+
 /** What a page's title will be. White space is made single, as engines and browsers do. */
-export function effectiveTitle(document: SiteDocument, page: string, facts: PageFacts): Effective {
-  return choose(document.tables.pages[page]?.title, documentTitle(facts)?.text);
+export function effectiveTitle(document: SiteDocument, page: SitePage): Effective {
+  return choose(document, page, 'title', documentTitle(page.facts)?.text);
 }
 
 /** What a page's meta description will be. */
-export function effectiveDescription(document: SiteDocument, page: string, facts: PageFacts): Effective {
-  const meta = metaDescription(facts);
-  return choose(document.tables.pages[page]?.description, meta && (meta.content ?? '').trim());
+export function effectiveDescription(document: SiteDocument, page: SitePage): Effective {
+  const meta = metaDescription(page.facts);
+  return choose(document, page, 'description', meta && (meta.content ?? '').trim());
 }
 
-function choose(owner: string | null | undefined, own: string | undefined): Effective {
+/** The title on the card that a shared link shows; where nobody says one, readers of the card take the page's title. */
+export function effectiveShareTitle(document: SiteDocument, page: SitePage): Effective {
+  return choose(document, page, 'shareTitle', property(page.facts, 'og:title'));
+}
+
+/** The text on that card. */
+export function effectiveShareText(document: SiteDocument, page: SitePage): Effective {
+  return own(document.tables.pages[page.id]?.shareText, property(page.facts, 'og:description'));
+}
+
+/** The picture on that card: a path or an address. The site's own picture stands in where a page has none. */
+export function effectiveSharePicture(document: SiteDocument, page: SitePage): Effective & { readonly fallback: boolean } {
+  const picture = own(document.tables.pages[page.id]?.sharePicture, property(page.facts, 'og:image'));
+  const site = document.tables.facts['']?.sharePicture;
+  if (picture.from !== 'none' || !site) return { ...picture, fallback: false };
+  return { value: site, from: 'owner', fallback: true };
+}
+
+/** The keywords of a page: its own, else the site's. Hardly any engine reads them. */
+export function effectiveKeywords(document: SiteDocument, page: SitePage): Effective {
+  const meta = page.facts.metas.find((one) => one.inHead && one.name === 'keywords')?.content?.trim();
+  const found = own(document.tables.pages[page.id]?.keywords, meta);
+  const site = document.tables.facts['']?.keywords;
+  return found.from === 'none' && site && page.isHome ? { value: site, from: 'owner' } : found;
+}
+
+function property(facts: PageFacts, name: string): string | undefined {
+  return facts.metas.find((meta) => meta.inHead && meta.property === name)?.content?.trim();
+}
+
+/** The pattern that a page follows for a field, as it is kept. The home page follows none: it is one of a kind. */
+export function patternFor(document: SiteDocument, page: Pick<SitePage, 'kind' | 'isHome'>, field: PatternField): string | undefined {
+  return page.isHome ? undefined : (document.tables.kinds[page.kind]?.[field] ?? undefined);
+}
+
+/** What a field would be without the owner's own word for this page: what "back to the pattern" brings. */
+export function withoutOwn(document: SiteDocument, page: SitePage, field: keyof RecordOf<'pages'> & string): SiteDocument {
+  const record = { ...document.tables.pages[page.id] };
+  delete record[field];
+  return { ...document, tables: { ...document.tables, pages: { ...document.tables.pages, [page.id]: record } } };
+}
+
+function choose(document: SiteDocument, page: SitePage, field: PatternField, said: string | undefined): Effective {
+  const owner = document.tables.pages[page.id]?.[field];
+  if (owner === null || owner === undefined) {
+    const pattern = readPattern(patternFor(document, page, field));
+    const made = pattern && renderPattern(pattern, partValues(document, page));
+    // A pattern of which nothing is left on this page does not take away what the page says.
+    if (made) return { value: made, from: 'pattern' };
+  }
+  return own(owner, said);
+}
+
+function own(owner: string | null | undefined, said: string | undefined): Effective {
   if (owner !== null && owner !== undefined) return { value: owner.replace(/\s+/g, ' ').trim(), from: 'owner' };
-  return own === undefined || own === '' ? { value: '', from: 'none' } : { value: own, from: 'page' };
+  return said === undefined || said === '' ? { value: '', from: 'none' } : { value: said, from: 'page' };
 }
 
 /** What the owner wants of a page, and who says so. */
@@ -51,11 +110,14 @@ export function isOpen(document: SiteDocument): boolean {
  * Whether the released page will say noindex, and why. The owner's word (for the page, or for its kind) is written into the page; where nobody
  * said anything the page keeps what it says, so that a site brought in is not changed behind its owner's back.
  */
-export function effectiveNoindex(document: SiteDocument, page: string, kind: Kind, facts: PageFacts): { noindex: boolean; from: 'doors' | 'owner' | 'page' } {
+export function effectiveNoindex(
+  document: SiteDocument,
+  page: Pick<SitePage, 'id' | 'kind' | 'facts'>,
+): { noindex: boolean; from: 'doors' | 'owner' | 'page' } {
   if (!isOpen(document)) return { noindex: true, from: 'doors' };
-  const { intent, from } = effectiveIntent(document, page, kind);
+  const { intent, from } = effectiveIntent(document, page.id, page.kind);
   if (from !== 'default') return { noindex: intent === 'out', from: 'owner' };
-  return { noindex: robotsMetas(facts).some((meta) => indexDirectives(meta.content ?? '').noindex), from: 'page' };
+  return { noindex: robotsMetas(page.facts).some((meta) => indexDirectives(meta.content ?? '').noindex), from: 'page' };
 }
 
 /** Scheme and host of the site; a placeholder under the reserved `.example` where the owner has not said. */

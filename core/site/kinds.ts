@@ -4,6 +4,20 @@ import type { PageFacts } from '../page/index.ts';
 export const KINDS = ['page', 'service', 'event', 'product', 'post', 'category', 'tag', 'author', 'date', 'other'] as const;
 export type Kind = (typeof KINDS)[number];
 
+/** What each kind is called, one of it. */
+export const KIND_NAMES: Readonly<Record<Kind, string>> = {
+  page: 'Page',
+  service: 'Service',
+  event: 'Event',
+  product: 'Product',
+  post: 'Post',
+  category: 'Category',
+  tag: 'Tag',
+  author: 'Author',
+  date: 'Date archive',
+  other: 'Other',
+};
+
 /** What the owner wants of a page. */
 export type Intent = 'list' | 'out';
 
@@ -33,8 +47,28 @@ const BY_FOLDER: readonly [RegExp, Kind][] = [
   [/(^|\/)(services?|leistungen|angebote|prestations|servicios)\/[^/]/, 'service'],
 ];
 
-/** Guesses a page's kind from its address, then from what it declares itself to be. The owner's own word comes before this. */
-export function guessKind(address: string, facts: PageFacts): Kind {
+/** Schema.org types, by the kind of page that is about such a thing. */
+const BY_TYPE: readonly [RegExp, Kind][] = [
+  [/^(Blog|News|SocialMedia|LiveBlog)?(Posting|Article)$|^Report$/, 'post'],
+  [/^(Product|ProductGroup|IndividualProduct)$/, 'product'],
+  [/^(\w+)?Event$|^CourseInstance$/, 'event'],
+  [/^Service$/, 'service'],
+  [/^ProfilePage$/, 'author'],
+];
+
+/** Archives say what they are at the front of their heading or title. */
+const BY_HEADING: readonly [RegExp, Kind][] = [
+  [/^(tagged?|tag archives?|posts? tagged|schlagwort|étiquette|mot-clé|etiqueta)\s*[:\u2013\u2014-]\s*\S/i, 'tag'],
+  [/^(category|category archives?|kategorie|catégorie|categoría)\s*[:\u2013\u2014-]\s*\S/i, 'category'],
+  [/^(author|posts by|articles by|autor(in)?|auteur|beiträge von)\s*[:\u2013\u2014-]?\s+\S/i, 'author'],
+  [/^(archives?|archiv|monthly archives?|month|monat)\s*[:\u2013\u2014-]?\s*(\p{L}+\s+)?(19|20)\d\d$/iu, 'date'],
+];
+
+/**
+ * Guesses a page's kind: from its address, from what it declares itself to be, from the shape of its heading, from the site's feeds. The owner's own
+ * word and rules come before this. `inFeed` tells whether a feed of the site names the page as an entry.
+ */
+export function guessKind(address: string, facts: PageFacts, inFeed = false): Kind {
   const path = address.toLowerCase();
   for (const [pattern, kind] of BY_FOLDER) if (pattern.test(path)) return kind;
   const declared = facts.metas
@@ -43,10 +77,11 @@ export function guessKind(address: string, facts: PageFacts): Kind {
     .toLowerCase();
   if (declared === 'article') return 'post';
   if (declared === 'product') return 'product';
-  for (const { text } of facts.jsonLd) {
-    if (/"@type"\s*:\s*"(?:Blog|News)?(?:Posting|Article)"/.test(text)) return 'post';
-    if (/"@type"\s*:\s*"Product"/.test(text)) return 'product';
-    if (/"@type"\s*:\s*"Event"/.test(text)) return 'event';
-  }
-  return 'page';
+  if (declared === 'profile') return 'author';
+  for (const { text } of facts.jsonLd)
+    for (const [, type = ''] of text.matchAll(/"@type"\s*:\s*"(?:https?:\/\/schema\.org\/)?(\w+)"/g))
+      for (const [pattern, kind] of BY_TYPE) if (pattern.test(type)) return kind;
+  for (const heading of [facts.headings.find((one) => one.level === 1)?.text ?? '', facts.titles[0]?.text ?? ''])
+    for (const [pattern, kind] of BY_HEADING) if (pattern.test(heading)) return kind;
+  return inFeed ? 'post' : 'page';
 }

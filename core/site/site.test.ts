@@ -28,7 +28,9 @@ import {
   undoEntry,
   type Change,
   type JournalEntry,
+  type Kind,
   type SiteDocument,
+  type SitePage,
   type UndoState,
 } from './index.ts';
 
@@ -134,17 +136,26 @@ describe('history', () => {
   });
 });
 
+/** A page of the site as computations take it. */
+function pageOf(id: string, html: string, kind: Kind = 'page'): SitePage {
+  return { id, kind, isHome: id === 'index.html', facts: factsOf(html) };
+}
+
 describe('the saved document', () => {
   it('of version 1 still opens', () => {
     const saved = JSON.parse(readFileSync(new URL('./fixtures/document-v1.json', import.meta.url), 'utf8')) as unknown;
     const opened = openDocument(saved);
     if (!opened.ok) throw new Error(opened.detail);
-    expect(opened.document).toEqual(saved);
-    expect(effectiveTitle(opened.document, 'about/index.html', factsOf('<title>x</title>'))).toEqual({ value: 'About the bindery', from: 'owner' });
+    expect(opened.document).toEqual({ version: 2, tables: { ...emptyDocument().tables, ...(saved as { tables: object }).tables } });
+    expect(effectiveTitle(opened.document, pageOf('about/index.html', '<title>x</title>'))).toEqual({ value: 'About the bindery', from: 'owner' });
+  });
+  it('of version 2 still opens, as it is', () => {
+    const saved = JSON.parse(readFileSync(new URL('./fixtures/document-v2.json', import.meta.url), 'utf8')) as unknown;
+    expect(openDocument(saved)).toEqual({ ok: true, document: saved });
   });
   it('of a newer version, or damaged, is refused with the reason', () => {
-    expect(openDocument({ version: 2 })).toMatchObject({ ok: false, reason: 'newer-version' });
-    expect(openDocument({ version: 1, tables: {} })).toMatchObject({ ok: false, reason: 'damaged' });
+    expect(openDocument({ version: 3 })).toMatchObject({ ok: false, reason: 'newer-version' });
+    expect(openDocument({ version: 1, tables: { facts: 1 } })).toMatchObject({ ok: false, reason: 'damaged' });
     expect(openDocument(null)).toMatchObject({ ok: false, reason: 'damaged' });
   });
 });
@@ -211,7 +222,7 @@ describe('kinds and intents', () => {
   it('write noindex only where the owner said something, or closed the site', () => {
     const facts = factsOf('<head><meta name=robots content=noindex></head>');
     const plain = factsOf('<p>');
-    const noindex = (document: SiteDocument, page = plain) => effectiveNoindex(document, 'p', 'tag', page);
+    const noindex = (document: SiteDocument, page = plain) => effectiveNoindex(document, { id: 'p', kind: 'tag', facts: page });
     expect(noindex(emptyDocument())).toEqual({ noindex: false, from: 'page' });
     expect(noindex(emptyDocument(), facts)).toEqual({ noindex: true, from: 'page' });
     expect(noindex(build([set('kinds', 'tag', 'intent', 'out')]))).toEqual({ noindex: true, from: 'owner' });

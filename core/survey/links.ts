@@ -1,33 +1,53 @@
 import { addressOf, filesFor, linkedPath } from '../site/index.ts';
 
-/** Which pages link to which, by file, and what leads nowhere. */
+/** Where one page's links lead. */
+interface Links {
+  /** Files of the site. */
+  readonly files: readonly string[];
+  /** Address paths of this site at which no file answers. */
+  readonly broken: readonly string[];
+  /** How many lead to other sites. */
+  readonly outside: number;
+}
+
+const NONE: Links = { files: [], broken: [], outside: 0 };
+
+/** Which pages link to which, by file, and what leads nowhere. Paths are those of the site as it was brought in. */
 export class LinkIndex {
-  private readonly targets = new Map<string, readonly string[]>();
+  private readonly links = new Map<string, Links>();
   private readonly inCounts = new Map<string, number>();
-  /** Links to addresses of this site at which no file answers: page, and the path as it was linked. */
-  readonly broken: { readonly page: string; readonly path: string }[] = [];
 
   constructor(
     private readonly host: string,
     private readonly hasFile: (path: string) => boolean,
   ) {}
 
-  /** Takes a page's links in; `base` is the `href` of its `base` element, if any. */
-  add(page: string, hrefs: readonly string[], base: string | undefined): void {
+  /** Sets a page's links; `base` is the `href` of its `base` element, `repaired` gives the path that a broken one is led to. Gives the files whose links in changed. */
+  put(page: string, hrefs: readonly string[], base: string | undefined, repaired: (path: string) => string | undefined = () => undefined): Set<string> {
     const own = addressOf(page);
     const from = base === undefined ? own : (linkedPath(base, own, this.host) ?? own);
     const found = new Set<string>();
     const missing = new Set<string>();
+    let outside = 0;
     for (const href of new Set(hrefs)) {
       const path = linkedPath(href, from, this.host);
-      if (path === undefined) continue;
-      const file = filesFor(path).find((candidate) => this.hasFile(candidate));
+      if (path === undefined) {
+        if (/^\s*(https?:)?\/\//i.test(href)) outside++;
+        continue;
+      }
+      const file = this.fileAt(path) ?? this.fileAt(repaired(path));
       if (file === undefined) missing.add(path);
       else if (file !== page) found.add(file);
     }
-    this.targets.set(page, [...found]);
+    const before = this.links.get(page)?.files ?? [];
+    for (const file of before) this.inCounts.set(file, (this.inCounts.get(file) ?? 1) - 1);
     for (const file of found) this.inCounts.set(file, (this.inCounts.get(file) ?? 0) + 1);
-    for (const path of missing) this.broken.push({ page, path });
+    this.links.set(page, { files: [...found], broken: [...missing], outside });
+    return new Set([...before.filter((file) => !found.has(file)), ...[...found].filter((file) => !before.includes(file))]);
+  }
+
+  private fileAt(path: string | undefined): string | undefined {
+    return path === undefined ? undefined : filesFor(path).find((candidate) => this.hasFile(candidate));
   }
 
   /** How many other pages link to a file. */
@@ -35,8 +55,18 @@ export class LinkIndex {
     return this.inCounts.get(file) ?? 0;
   }
 
+  /** Where a page's links lead. */
+  of(page: string): Links {
+    return this.links.get(page) ?? NONE;
+  }
+
+  /** All links that lead nowhere: page, and the path as it was linked. */
+  broken(): { readonly page: string; readonly path: string }[] {
+    return [...this.links].flatMap(([page, { broken }]) => broken.map((path) => ({ page, path })));
+  }
+
   /** The pages that link to a file. */
   linkers(file: string): string[] {
-    return [...this.targets].filter(([, files]) => files.includes(file)).map(([page]) => page);
+    return [...this.links].filter(([, { files }]) => files.includes(file)).map(([page]) => page);
   }
 }

@@ -1,7 +1,8 @@
-import type { Finding } from '../checks/index.ts';
+import type { Finding, FindingCode } from '../checks/index.ts';
+import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { PageState } from '../indexing/index.ts';
-import type { Intent, Kind } from '../site/index.ts';
+import type { Effective, Intent, Kind } from '../site/index.ts';
 
 /** A page's facts as the survey keeps them: of links only where they lead, which is most of what a large site's facts would weigh. */
 export interface SurveyedFacts {
@@ -11,7 +12,7 @@ export interface SurveyedFacts {
 
 /** Makes facts slim for the survey. */
 export function forSurvey(facts: PageFacts): SurveyedFacts {
-  return { facts: { ...facts, anchors: [], text: undefined }, hrefs: facts.anchors.map((anchor) => anchor.href) };
+  return { facts: { ...facts, anchors: [], text: undefined, blocks: undefined }, hrefs: facts.anchors.map((anchor) => anchor.href) };
 }
 
 /** A file of the site as it was brought in. */
@@ -32,14 +33,30 @@ export interface PageRow {
   /** What people call it: its main heading. */
   readonly name: string;
   readonly title: string;
+  readonly titleFrom: Effective['from'];
   readonly description: string;
+  readonly descriptionFrom: Effective['from'];
+  /** Its target phrase; empty where it has none. */
+  readonly phrase: string;
   readonly kind: Kind;
+  readonly kindFrom: 'owner' | 'rule' | 'guess';
   readonly intent: Intent;
   readonly state: PageState;
   readonly findings: readonly Finding[];
+  /** Findings that the owner lets be here. */
+  readonly ignored: readonly FindingCode[];
   /** Whether it differs from what was released last. */
   readonly pending: boolean;
   readonly linksIn: number;
+  /** Other pages of the site that it links to, and how many other sites. */
+  readonly linksOut: number;
+  readonly linksOutside: number;
+  /** Address paths of this site that it links to and where nothing answers. */
+  readonly broken: readonly string[];
+  readonly words: number;
+  readonly picturesWithoutAlt: number;
+  /** How its text reads; undefined until it was measured. */
+  readonly measure: TextMeasure | undefined;
 }
 
 /** The site in numbers. */

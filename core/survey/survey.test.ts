@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Manifest } from '../release/index.ts';
-import { all, applyChange, emptyDocument, set, type Change, type SiteDocument } from '../site/index.ts';
+import { redirectRules, type Manifest } from '../release/index.ts';
+import { all, applyChange, emptyDocument, endingFault, endingFrom, endingOf, moves, ruleCatches, set, type Change, type SiteDocument } from '../site/index.ts';
+import { writePattern, type Pattern } from '../titles/index.ts';
 import { factsOf } from '../testing/html.ts';
-import { forSurvey, LinkIndex, openSteps, Survey } from './index.ts';
+import { alikeGroups, forSurvey, LinkIndex, openSteps, patternPreview, phraseReport, picturePlaces, Survey } from './index.ts';
 
 const PAGES: Record<string, string> = {
   'index.html':
@@ -89,6 +90,20 @@ describe('the survey', () => {
     fc.constantFrom(null, 'out' as const, 'list' as const).map((value) => set('kinds', 'tag', 'intent', value)),
     fc.constantFrom(null, '', 'User-agent: *\nDisallow: /\n').map((value) => set('robots', '', 'text', value)),
     fc.constantFrom(null, true).map((on) => set('sitemap', '', 'on', on)),
+    fc
+      .tuple(fc.constantFrom('a/index.html', 'new/index.html'), fc.constantFrom(null, 'moved', 'far'))
+      .map(([page, value]) => set('pages', page, 'ending', value)),
+    fc
+      .tuple(fc.constantFrom(...Object.keys(PAGES)), fc.constantFrom(null, 'old books', 'books, old'))
+      .map(([page, value]) => set('pages', page, 'phrase', value)),
+    fc.constantFrom(null, '[{"first":["page-name"]},{"first":["separator"]},{"first":["site-name"]}]').map((value) => set('kinds', 'page', 'title', value)),
+    fc
+      .constantFrom(null, 'post' as const, 'tag' as const)
+      .map((kind) => all([set('rules', 'r', 'path', '/a'), set('rules', 'r', 'match', 'contains'), set('rules', 'r', 'kind', kind)])),
+    fc.constantFrom(null, 'New A').map((now) => all([set('passages', 'a/index.html\n128', 'was', 'A'), set('passages', 'a/index.html\n128', 'now', now)])),
+    fc.constantFrom(null, 'mine').map((reason) => set('ignored', 'a/index.html\ndescription-same', 'reason', reason)),
+    fc.constantFrom(null, 30).map((width) => set('limits', 'title-wide', 'width', width)),
+    fc.constantFrom(null, '/new/').map((to) => set('repairs', '/gone/', 'to', to)),
   );
   it('brought up to date change by change says the same as one made anew', () => {
     fc.assert(
@@ -163,15 +178,168 @@ describe('releases', () => {
   });
 });
 
+describe('an address that gets a new ending', () => {
+  const moved = applyChange(START, set('pages', 'a/index.html', 'ending', 'about-us'));
+  const one = survey(moved);
+  it('moves the page, its canonical, its place in the map and the links to it', () => {
+    expect(one.rows().find((row) => row.id === 'a/index.html')).toMatchObject({ address: '/about-us/', pending: true });
+    expect(one.wayIn('a/index.html').reality).toBe('listed');
+    expect(one.sitemapEntries().map((entry) => entry.loc)).toContain('https://a.example/about-us/');
+    expect(one.editsOf('index.html')).toEqual([
+      { kind: 'addresses', origin: 'https://a.example', page: { from: '/', to: '/' }, moved: [{ from: '/a/', to: '/about-us/' }] },
+    ]);
+    expect(one.editsOf('tags/x/index.html')).toEqual([]);
+  });
+  it('leaves a page at the old address that leads on', () => {
+    const copy = one.workingCopy();
+    expect(copy.files['a/index.html']).toMatchObject({ to: 'about-us/index.html' });
+    expect(copy.own['a/index.html']).toContain('<link rel="canonical" href="https://a.example/about-us/">');
+    expect(one.releaseItems().map((item) => [item.out, item.what, item.own])).toEqual([
+      ['about-us/index.html', 'changed', false],
+      ['index.html', 'changed', false],
+      ['new/index.html', 'new', false],
+      ['a/index.html', 'changed', true],
+    ]);
+  });
+  it('says nothing more once it is released', () => {
+    const released = survey(moved, one.manifestFor(4, 1));
+    expect(released.releaseItems()).toEqual([]);
+    expect(released.rows().find((row) => row.id === 'a/index.html')?.pending).toBe(false);
+  });
+  it('is written out for web servers', () => {
+    const list = moves(moved);
+    expect(redirectRules(list, 'htaccess')).toBe('RedirectMatch 301 "^/a/$" "/about-us/"\n');
+    expect(redirectRules([{ from: '/a.b/', to: '/c/' }], 'htaccess')).toContain('"^/a\\.b/$"');
+    expect(redirectRules(list, 'server-block')).toBe('location = /a/ { return 301 /about-us/; }\n');
+    expect(redirectRules(list, 'lines')).toBe('/a/ /about-us/ 301\n');
+  });
+  it.each([
+    ['a/index.html', 'b', 'taken'],
+    ['a/index.html', 'x y', 'characters'],
+    ['a/index.html', '', 'empty'],
+    ['index.html', 'x', 'home'],
+    ['a/index.html', 'fine', undefined],
+    ['a.html', 'b', undefined],
+  ])('%s as %j: %s', (file, ending, fault) => expect(endingFault(file, ending, (path) => path in PAGES)).toBe(fault));
+  it('can be made of any words', () => {
+    expect([
+      endingFrom('Box Making: for “rare” Books!'),
+      endingFrom('Größe & Maß'),
+      endingFrom('本の修理'),
+      endingOf('/services/box-making/'),
+      endingOf('/x/a.html'),
+    ]).toEqual(['box-making-for-rare-books', 'größe-maß', '本の修理', 'box-making', 'a']);
+  });
+});
+
+describe('patterns, phrases and copies across the site', () => {
+  const pattern: Pattern = [{ first: ['page-name'] }, { first: ['separator'] }, { first: ['site-name'] }];
+  const named = applyChange(START, set('facts', '', 'siteName', 'Bindery'));
+  it('a pattern says which pages it changes, from what to what, and leaves the owner’s own words', () => {
+    const own = applyChange(named, set('pages', 'b/index.html', 'title', 'Mine'));
+    const preview = patternPreview(survey(own), own, 'page', 'title', pattern);
+    expect(preview.changes).toEqual([
+      { page: 'a/index.html', before: 'A', after: 'A | Bindery' },
+      { page: 'new/index.html', before: 'New', after: 'New | Bindery' },
+    ]);
+    expect([preview.follow, preview.own]).toEqual([2, ['b/index.html']]);
+    expect(preview.samples[0]).toMatchObject({ page: 'a/index.html', text: 'A | Bindery', parts: { 'site-name': 'Bindery', 'page-name': 'A' } });
+    const done = applyChange(own, set('kinds', 'page', 'title', writePattern(pattern)));
+    expect(
+      survey(done)
+        .rows()
+        .map((row) => [row.title, row.titleFrom]),
+    ).toEqual([
+      ['Bindery', 'page'],
+      ['A | Bindery', 'pattern'],
+      ['Mine', 'owner'],
+      ['New | Bindery', 'pattern'],
+      ['Tag x', 'page'],
+    ]);
+  });
+  it('pages alike stand together', () => {
+    expect(alikeGroups(survey())).toEqual([{ field: 'description', how: 'same', pages: ['a/index.html', 'b/index.html'] }]);
+  });
+  it('rules give kinds, and the first that fits decides', () => {
+    const ruled = applyChange(
+      START,
+      all([
+        set('rules', '1', 'path', '/new'),
+        set('rules', '1', 'match', 'contains'),
+        set('rules', '1', 'kind', 'event'),
+        set('rules', '1', 'order', 1),
+        set('rules', '2', 'path', '/'),
+        set('rules', '2', 'kind', 'post'),
+        set('rules', '2', 'order', 2),
+      ]),
+    );
+    expect(
+      Object.fromEntries(
+        survey(ruled)
+          .rows()
+          .map((row) => [row.address, row.kind]),
+      ),
+    ).toEqual({ '/': 'page', '/a/': 'post', '/b/': 'post', '/new/': 'event', '/tags/x/': 'post' });
+    expect([
+      ruleCatches({ path: '/journal', match: 'below' }, '/journal/'),
+      ruleCatches({ path: 'journal/', match: 'below' }, '/journal/x/'),
+      ruleCatches({ path: '.php', match: 'ends' }, '/a.php'),
+    ]).toEqual([false, true, true]);
+  });
+  it('phrases are the owner’s combinations and the targets', () => {
+    const wished = applyChange(
+      START,
+      all([
+        set('wishes', '', 'services', 'bindery'),
+        set('wishes', '', 'places', 'Saltmere'),
+        set('pages', 'a/index.html', 'phrase', 'gold tooling'),
+        set('worth', 'gold tooling', 'worth', 3),
+      ]),
+    );
+    expect(phraseReport(survey(wished), wished).map((row) => [row.phrase, row.verdict])).toEqual([
+      ['gold tooling', 'weak'],
+      ['bindery Saltmere', 'nobody'],
+      ['bindery', 'answered'],
+    ]);
+  });
+  it('pictures are listed with what they say and will say', () => {
+    const html = '<h1>x</h1><img src="/p/a%20b.jpg"><img src="https://b.example/x.png" alt=old><img role=presentation src=y>';
+    const document = applyChange(START, set('alts', 'index.html\n10', 'now', 'A box'));
+    const one = new Survey(document, [], [{ id: 'index.html', read: forSurvey(factsOf(html)) }], { robots: undefined, sitemap: undefined }, undefined, () => 0);
+    expect(picturePlaces(one, document)).toEqual([
+      { page: 'index.html', start: 10, path: 'p/a b.jpg', src: '/p/a%20b.jpg', was: null, alt: 'A box' },
+      { page: 'index.html', start: 34, path: undefined, src: 'https://b.example/x.png', was: 'old', alt: 'old' },
+    ]);
+    expect(one.editsOf('index.html')).toEqual([{ kind: 'alt', start: 10, was: null, now: 'A box' }]);
+  });
+  it('a feed tells posts from pages', () => {
+    const feed = '<rss><channel><link>https://a.example/b/</link><item><link>https://a.example/a/</link></item></channel></rss>';
+    const one = new Survey(
+      START,
+      files,
+      Object.entries(PAGES).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
+      { robots: undefined, sitemap: undefined, feeds: [feed] },
+      undefined,
+      () => 0,
+    );
+    expect(
+      one
+        .rows()
+        .filter((row) => row.kind === 'post')
+        .map((row) => row.address),
+    ).toEqual(['/a/']);
+  });
+});
+
 describe('links', () => {
   it('count pages, not links, resolve through base, and know what is broken', () => {
     const have = new Set(['index.html', 'x/index.html', 'y.html']);
     const links = new LinkIndex('a.example', (path) => have.has(path));
-    links.add('index.html', ['/x/', 'x/', '/x', 'https://a.example/x/#top', 'y', 'https://b.example/x/', '/nope', '#here', 'mailto:a@b.example'], undefined);
-    links.add('x/index.html', ['y.html', '/x/'], '/');
+    links.put('index.html', ['/x/', 'x/', '/x', 'https://a.example/x/#top', 'y', 'https://b.example/x/', '/nope', '#here', 'mailto:a@b.example'], undefined);
+    links.put('x/index.html', ['y.html', '/x/'], '/');
     expect([links.linksIn('x/index.html'), links.linksIn('y.html'), links.linksIn('index.html')]).toEqual([1, 2, 0]);
     expect(links.linkers('y.html')).toEqual(['index.html', 'x/index.html']);
-    expect(links.broken).toEqual([{ page: 'index.html', path: '/nope' }]);
+    expect(links.broken()).toEqual([{ page: 'index.html', path: '/nope' }]);
   });
 });
 

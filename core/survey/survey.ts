@@ -1,37 +1,68 @@
-import { checkPage, weakens, type Finding } from '../checks/index.ts';
+import { checkPage, IGNORABLE, weakens, type CheckInput, type Finding, type FindingCode } from '../checks/index.ts';
 import { stateOf, wayIn, type Evidence, type PageState, type RobotsAccess, type WayIn } from '../indexing/index.ts';
-import { canonicalHrefs, metaDirectives, type PageFacts, type PageRefusal } from '../page/index.ts';
-import { compareWithRelease, editsFor, effectiveRobots, ownFiles, sameEdits, type Manifest, type ReleaseItem, type WorkingCopy } from '../release/index.ts';
+import { languageOf, type TextMeasure } from '../language/index.ts';
+import { canonicalHrefs, metaDirectives, type AddressesEdit, type PageFacts, type PageRefusal } from '../page/index.ts';
+import { coverageOf, phraseStems, textsOf } from '../phrases/index.ts';
+import {
+  compareWithRelease,
+  editsFor,
+  effectiveRobots,
+  outPath,
+  ownFiles,
+  sameEdits,
+  type Manifest,
+  type ReleasedFile,
+  type ReleaseItem,
+  type WorkingCopy,
+} from '../release/index.ts';
 import { parseRobots, robotsMatcher, type RobotsMatcher } from '../robots/index.ts';
 import {
   addressOf,
+  descriptionRooms,
+  effectiveAddress,
   effectiveDescription,
+  effectiveFacts,
+  effectiveFile,
   effectiveIntent,
+  effectiveKeywords,
   effectiveNoindex,
   effectiveTitle,
   fieldsOf,
   filesFor,
   guessKind,
+  kindOf,
+  moves,
+  pageKey,
+  pageName,
+  passagesOf,
   siteHost,
   siteOrigin,
+  titleRooms,
+  withoutSiteName,
   type Change,
   type Kind,
   type SetField,
   type SiteDocument,
+  type SitePage,
 } from '../site/index.ts';
 import { datesAreTrue, readSitemap, w3cDate, type SitemapEntry } from '../sitemap/index.ts';
-import { SamenessIndex } from '../titles/index.ts';
 import { LinkIndex } from './links.ts';
 import type { PageRow, SiteFile, SiteNumbers, SurveyedFacts } from './rows.ts';
+import { WordsIndex, type ComparedWords } from './words-index.ts';
 
 /** The crawler by which states are told: the one engine there is so far. */
 export const STATE_CRAWLER = 'SkerryBot';
 
 interface Surveyed {
   readonly id: string;
-  readonly address: string;
-  readonly facts: PageFacts;
+  /** As the file was brought in. */
+  readonly source: PageFacts;
+  readonly hrefs: readonly string[];
   readonly guess: Kind;
+  /** As it will be: the owner's changes of the page's own words made, and where it will answer. */
+  site: SitePage;
+  address: string;
+  measure: TextMeasure | undefined;
   row: PageRow;
   way: WayIn;
   canonicals: readonly string[];
@@ -46,8 +77,8 @@ export class Survey {
   private readonly refused = new Map<string, PageRefusal>();
   private readonly files: ReadonlyMap<string, SiteFile>;
   private readonly links: LinkIndex;
-  private readonly titles = new SamenessIndex();
-  private readonly descriptions = new SamenessIndex();
+  private readonly words: WordsIndex;
+  private moved = new Map<string, { readonly from: string; readonly to: string }>();
   private robots: RobotsMatcher | undefined;
   private mapFiles = new Set<string>();
   private readonly foreignMap: ReadonlySet<string>;
@@ -58,42 +89,66 @@ export class Survey {
     private document: SiteDocument,
     files: readonly SiteFile[],
     pages: readonly { readonly id: string; readonly read: SurveyedFacts | PageRefusal }[],
-    private readonly brought: { readonly robots: string | undefined; readonly sitemap: string | undefined },
+    private readonly brought: { readonly robots: string | undefined; readonly sitemap: string | undefined; readonly feeds?: readonly string[] },
     private manifest: Manifest | undefined,
     private readonly now: () => number,
   ) {
     this.files = new Map(files.map((file) => [file.path, file]));
     this.home = filesFor('/').find((path) => this.files.has(path));
     this.links = new LinkIndex(siteHost(document), (path) => this.files.has(path));
+    const entries = feedEntries(brought.feeds ?? []);
     for (const { id, read } of pages) {
       if (typeof read === 'string') {
         this.refused.set(id, read);
         continue;
       }
       const address = addressOf(id);
-      const { facts, hrefs } = read;
-      this.links.add(id, hrefs, facts.base);
-      this.pages.set(id, { id, address, facts, guess: guessKind(address, facts), row: undefined as never, way: undefined as never, canonicals: [] });
+      const { facts: source, hrefs } = read;
+      const guess = guessKind(address, source, entries.has(address));
+      const site = { id, kind: guess, isHome: id === this.home, facts: source };
+      this.pages.set(id, { id, source, hrefs, guess, site, address, measure: undefined, row: undefined as never, way: undefined as never, canonicals: [] });
     }
     this.trueDates = datesAreTrue([...this.pages.keys()].map((id) => this.files.get(id)?.modified));
     this.foreignMap = this.readForeignMap();
-    for (const page of this.pages.values()) this.putWords(page);
+    for (const page of this.pages.values()) {
+      this.settle(page);
+      this.putLinks(page);
+    }
+    this.words = new WordsIndex(new Map([...this.pages.values()].map((page) => [page.id, this.compared(page)])));
     this.refreshAll();
   }
 
   /** Looks again after a change; `document` is the document with the change made. Gives the rows that are not what they were. */
   update(document: SiteDocument, change: Change): PageRow[] {
     this.document = document;
-    const fields = fieldsOf(change);
     const touched = new Set<string>();
     let everything = false;
-    for (const field of fields) {
-      const page = field.table === 'pages' ? this.pages.get(field.key) : undefined;
-      if (page && isWords(field)) for (const other of this.putWords(page)) touched.add(other);
-      else if (field.table !== 'releases') everything = true;
+    for (const field of fieldsOf(change)) {
+      const reach = reachOf(field);
+      if (reach === 'all') everything = true;
+      if (reach === 'links') {
+        everything = true;
+        for (const page of this.pages.values()) this.putLinks(page);
+      }
+      const page = reach === 'page' ? this.pages.get(field.key.split('\n')[0] as string) : undefined;
+      if (!page) continue;
+      this.settle(page);
+      touched.add(page.id);
+      for (const other of this.words.put(page.id, this.compared(page))) touched.add(other);
+      if (field.table === 'passages') for (const other of this.putLinks(page)) touched.add(other);
     }
     if (everything) return this.refreshAll();
     return this.refresh([...touched].flatMap((id) => this.pages.get(id) ?? []));
+  }
+
+  /** Takes in how pages read: told later than the rest, since it takes longer to find out. */
+  putMeasures(measures: ReadonlyMap<string, TextMeasure>): PageRow[] {
+    const pages = [...measures].flatMap(([id, measure]) => {
+      const page = this.pages.get(id);
+      if (page) page.measure = measure;
+      return page ? [page] : [];
+    });
+    return this.refresh(pages);
   }
 
   /** Takes in what a release put out. */
@@ -132,7 +187,7 @@ export class Survey {
     for (const token of tokens) {
       const matcher = robotsMatcher(file, token);
       for (const path of this.files.keys()) {
-        const { rule } = matcher.match(addressOf(path));
+        const { rule } = matcher.match(effectiveAddress(this.document, path));
         if (!rule) continue;
         const into = this.pages.has(path) ? pages : others;
         into.set(rule.line, (into.get(rule.line) ?? new Set()).add(path));
@@ -179,8 +234,8 @@ export class Survey {
 
   /** What would go out now. */
   workingCopy(): WorkingCopy {
-    const files: Record<string, Manifest['files'][string]> = {};
-    for (const { path, hash } of this.files.values()) files[path] = { hash, edits: this.editsOf(path) };
+    const files: Record<string, ReleasedFile> = {};
+    for (const { path, hash } of this.files.values()) files[path] = this.released1(path, hash);
     return { files, own: this.own() };
   }
 
@@ -199,7 +254,7 @@ export class Survey {
       else if (number > 0 && this.pages.has(item.path)) changedAt[item.path] = at;
     }
     const listed = [...this.pages.values()].filter((page) => this.realityIfReleased(page) === 'listed').map((page) => page.id);
-    return { version: 1, number, ...copy, listed, changedAt };
+    return { version: 2, number, ...copy, listed, changedAt };
   }
 
   /** The site in numbers, for the foot and the first screen. */
@@ -227,7 +282,7 @@ export class Survey {
       pending,
       waiting: this.releaseItems().length,
       states: Object.fromEntries(states),
-      brokenLinks: this.links.broken.length,
+      brokenLinks: this.links.broken().length,
     };
   }
 
@@ -235,10 +290,25 @@ export class Survey {
     return this.links.linkers(id);
   }
 
+  /** All links inside the site that lead nowhere. */
+  brokenLinks(): { readonly page: string; readonly path: string }[] {
+    return this.links.broken();
+  }
+
   /** Edits that the release writes into a file; none for files that are no pages. */
-  editsOf(path: string): Manifest['files'][string]['edits'] {
+  editsOf(path: string): ReleasedFile['edits'] {
     const page = this.pages.get(path);
-    return page ? editsFor(this.document, { id: page.id, kind: page.row.kind, isHome: page.id === this.home, facts: page.facts }) : [];
+    return page ? editsFor(this.document, page.site, page.source, this.addressesFor(page)) : [];
+  }
+
+  /** Each page with the facts it will have: for reports across the site. */
+  *sitePages(): Generator<{ readonly page: SitePage; readonly source: PageFacts; readonly row: PageRow }> {
+    for (const { site, source, row } of this.pages.values()) yield { page: site, source, row };
+  }
+
+  private released1(path: string, hash: string): ReleasedFile {
+    const to = effectiveFile(this.document, path);
+    return { hash, edits: this.editsOf(path), ...(to === path ? {} : { to }) };
   }
 
   private own(): Record<string, string> {
@@ -251,17 +321,67 @@ export class Survey {
     return page;
   }
 
-  private putWords(page: Surveyed): Set<string> {
-    const kind = this.kindOf(page);
-    // Pages that are meant to stay out do not compete with anybody.
-    const out = effectiveIntent(this.document, page.id, kind).intent === 'out';
-    const title = out ? '' : effectiveTitle(this.document, page.id, page.facts).value;
-    const description = out ? '' : effectiveDescription(this.document, page.id, page.facts).value;
-    return new Set([...this.titles.put(page.id, title), ...this.descriptions.put(page.id, description)]);
+  /** What the document says of a page's kind, address and own words. */
+  private settle(page: Surveyed): void {
+    const { kind } = kindOf(this.document, page.id, page.guess);
+    page.site = { id: page.id, kind, isHome: page.id === this.home, facts: effectiveFacts(this.document, page.id, page.source) };
+    page.address = effectiveAddress(this.document, page.id);
   }
 
-  private kindOf(page: Surveyed): Kind {
-    return this.document.tables.pages[page.id]?.kind ?? page.guess;
+  private putLinks(page: Surveyed): Set<string> {
+    const set = passagesOf(this.document, page.id).flatMap(({ links }) => links.map((link) => link.href));
+    return this.links.put(
+      page.id,
+      set.length === 0 ? page.hrefs : [...page.hrefs, ...set],
+      page.source.base,
+      (path) => this.document.tables.repairs[path]?.to ?? undefined,
+    );
+  }
+
+  private languageOf(page: Surveyed): ReturnType<typeof languageOf> {
+    return languageOf(page.source.lang, this.document.tables.facts['']?.language);
+  }
+
+  /** What is compared across the site. Pages that are meant to stay out do not compete with anybody. */
+  private compared(page: Surveyed): ComparedWords {
+    const { document } = this;
+    if (effectiveIntent(document, page.id, page.site.kind).intent === 'out') return { title: '', ownTitle: '', description: '', phrase: '' };
+    const phrase = document.tables.pages[page.id]?.phrase ?? '';
+    const title = effectiveTitle(document, page.site).value;
+    return {
+      title,
+      ownTitle: withoutSiteName(title, document.tables.facts['']?.siteName ?? ''),
+      description: effectiveDescription(document, page.site).value,
+      phrase: phrase === '' ? '' : phraseStems(phrase, this.languageOf(page)).sort().join(' '),
+    };
+  }
+
+  /** The addresses a page names that moved, or that led nowhere and are led elsewhere. */
+  private addressesFor(page: Surveyed): AddressesEdit | undefined {
+    const { repairs } = this.document.tables;
+    const mends = Object.keys(repairs).length > 0;
+    if (this.moved.size === 0 && !mends) return undefined;
+    const { files } = this.links.of(page.id);
+    const own = this.moved.get(page.id);
+    const origin = siteOrigin(this.document);
+    const named = page.source.linkTags.flatMap((link) =>
+      link.href !== undefined && URL.canParse(link.href, origin + addressOf(page.id)) ? [new URL(link.href, origin + addressOf(page.id)).pathname] : [],
+    );
+    const moved = [...this.moved].flatMap(([file, move]) => (file !== page.id && (files.includes(file) || named.includes(move.from)) ? [move] : []));
+    const mended = mends ? this.mendedBy(page) : [];
+    if (!own && moved.length === 0 && mended.length === 0) return undefined;
+    const here = addressOf(page.id);
+    return { kind: 'addresses', origin, page: { from: here, to: own?.to ?? here }, moved: [...moved, ...mended] };
+  }
+
+  private mendedBy(page: Surveyed): { from: string; to: string }[] {
+    const without = new LinkIndex(siteHost(this.document), (path) => this.files.has(path));
+    without.put(page.id, page.hrefs, page.source.base);
+    return without.of(page.id).broken.flatMap((from) => {
+      const to = this.document.tables.repairs[from]?.to;
+      const file = to ? filesFor(to).find((candidate) => this.files.has(candidate)) : undefined;
+      return to ? [{ from, to: file === undefined ? to : effectiveAddress(this.document, file) }] : [];
+    });
   }
 
   private robotsFor(crawler: string): RobotsMatcher | undefined {
@@ -271,8 +391,10 @@ export class Survey {
 
   private refreshAll(): PageRow[] {
     this.robots = this.robotsFor(STATE_CRAWLER);
+    this.moved = new Map(moves(this.document).map(({ file, from, to }) => [file, { from, to }]));
     const all = [...this.pages.values()];
-    for (const page of all) this.putWords(page);
+    for (const page of all) this.settle(page);
+    for (const page of all) this.words.put(page.id, this.compared(page));
     return this.refresh(all);
   }
 
@@ -293,43 +415,89 @@ export class Survey {
 
   private rowOf(page: Surveyed): PageRow {
     const { document } = this;
-    const { id, facts, address } = page;
-    const kind = this.kindOf(page);
-    const title = effectiveTitle(document, id, facts);
-    const description = effectiveDescription(document, id, facts);
-    const intent = effectiveIntent(document, id, kind);
-    const { noindex } = effectiveNoindex(document, id, kind, facts);
+    const { id, site, address } = page;
+    const kind = kindOf(document, id, page.guess);
+    const title = effectiveTitle(document, site);
+    const description = effectiveDescription(document, site);
+    const intent = effectiveIntent(document, id, site.kind);
     page.way = wayIn(this.evidence(page, STATE_CRAWLER, this.robots));
-    const site = { host: siteHost(document), sameTitle: this.titles.others(id), sameDescription: this.descriptions.others(id) };
-    const input = { id, facts, title, description, intent, noindex, site };
+    const input = this.checkInput(page, title, description, intent);
     const state = stateOf(intent.intent, page.way.reality, weakens(input));
     const findings: Finding[] = checkPage({ ...input, state, way: page.way });
     const before = this.manifest?.files[id];
-    const edits = editsFor(document, { id, kind, isHome: id === this.home, facts });
-    const pending = before === undefined || before.hash !== this.files.get(id)?.hash || !sameEdits(before.edits, edits);
+    const now = this.released1(id, this.files.get(id)?.hash ?? '');
+    const pending = before === undefined || before.hash !== now.hash || outPath(id, before) !== outPath(id, now) || !sameEdits(before.edits, now.edits);
+    const links = this.links.of(id);
+    const said = document.tables.pages[id];
     return {
       id,
       address,
-      name: nameOf(page, this.home),
+      name: pageName(site),
       title: title.value,
+      titleFrom: title.from,
       description: description.value,
-      kind,
+      descriptionFrom: description.from,
+      phrase: said?.phrase ?? '',
+      kind: site.kind,
+      kindFrom: kind.from,
       intent: intent.intent,
       state,
       findings,
+      ignored: [...input.ignored],
       pending,
       linksIn: this.links.linksIn(id),
+      linksOut: links.files.length,
+      linksOutside: links.outside,
+      broken: links.broken,
+      words: page.source.wordCount,
+      picturesWithoutAlt: site.facts.images.filter((image) => image.alt === undefined && !image.decorative).length,
+      measure: page.measure,
     };
   }
 
-  private canonicalsOf({ facts, address }: Surveyed): string[] {
-    const base = siteOrigin(this.document) + address;
-    return canonicalHrefs(facts).flatMap((href) => (URL.canParse(href, base) ? [new URL(href, base).href] : []));
+  private checkInput(
+    page: Surveyed,
+    title: CheckInput['title'],
+    description: CheckInput['description'],
+    intent: CheckInput['intent'],
+  ): Omit<CheckInput, 'state' | 'way'> {
+    const { document } = this;
+    const { id, site } = page;
+    const phrase = document.tables.pages[id]?.phrase ?? '';
+    const said = { title: title.value, description: description.value, address: page.address };
+    return {
+      id,
+      facts: site.facts,
+      title,
+      description,
+      keywords: effectiveKeywords(document, site).value,
+      intent,
+      noindex: effectiveNoindex(document, site).noindex,
+      isHome: site.isHome,
+      rooms: { title: titleRooms(document)[0] as never, description: descriptionRooms(document)[0] as never },
+      phrase: phrase === '' ? undefined : { text: phrase, coverage: coverageOf(phrase, textsOf(site.facts, said), this.languageOf(page)) },
+      measure: page.measure,
+      care: document.tables.care['']?.wording === true,
+      ignored: ignoredCodes(document, id),
+      site: { host: siteHost(document), ...this.words.others(id), broken: this.links.of(id).broken, linksIn: this.links.linksIn(id) },
+    };
+  }
+
+  /** Canonical addresses as they will be: those of pages that move, move with them. */
+  private canonicalsOf({ source, id }: Surveyed): string[] {
+    const origin = siteOrigin(this.document);
+    const base = origin + addressOf(id);
+    return canonicalHrefs(source).flatMap((href) => {
+      if (!URL.canParse(href, base)) return [];
+      const whole = new URL(href, base).href;
+      const move = this.moved.size === 0 ? undefined : [...this.moved.values()].find(({ from }) => origin + from === whole);
+      return [move ? origin + move.to : whole];
+    });
   }
 
   private evidence(page: Surveyed, crawler: string, matcher: RobotsMatcher | undefined, assumeLive = false): Evidence {
-    const { id, address, facts } = page;
-    const noindex = effectiveNoindex(this.document, id, this.kindOf(page), facts);
+    const { id, address, source: facts } = page;
+    const noindex = effectiveNoindex(this.document, page.site);
     const own = metaDirectives(facts, crawler);
     const released = this.manifest?.files[id] !== undefined;
     const robots: RobotsAccess = matcher ? { kind: 'read', verdict: matcher.match(address) } : { kind: 'missing' };
@@ -363,9 +531,8 @@ export class Survey {
 
   /** In the map: what is wanted, may be listed and fetched, and is its own main address. Whether it can be reached is not asked: the map is how. */
   private belongsInMap(page: Surveyed): boolean {
-    const kind = this.kindOf(page);
-    if (effectiveIntent(this.document, page.id, kind).intent !== 'list') return false;
     page.canonicals = this.canonicalsOf(page);
+    if (effectiveIntent(this.document, page.id, page.site.kind).intent !== 'list') return false;
     const { gates } = wayIn({ ...this.evidence(page, STATE_CRAWLER, this.robots, true), inSitemap: true });
     return gates.every((gate) => gate.outcome !== 'shut');
   }
@@ -376,12 +543,53 @@ export class Survey {
   }
 }
 
-const isWords = ({ field }: SetField): boolean => field === 'title' || field === 'description';
+/** How far a change reaches: one page and those that share its words, all pages, all links, or nothing that is seen here. */
+function reachOf({ table, field }: SetField): 'page' | 'all' | 'links' | 'none' {
+  switch (table) {
+    case 'pages':
+      return field === 'intent' || field === 'kind' || field === 'ending' ? 'all' : 'page';
+    case 'passages':
+    case 'alts':
+    case 'ignored':
+      return 'page';
+    case 'repairs':
+      return 'links';
+    case 'releases':
+    case 'wishes':
+    case 'worth':
+    case 'pasted':
+      return 'none';
+    case 'facts':
+    case 'doors':
+    case 'robots':
+    case 'sitemap':
+    case 'kinds':
+    case 'rules':
+    case 'limits':
+    case 'care':
+    case 'claims':
+      return 'all';
+  }
+}
 
-function nameOf({ id, facts, address }: Surveyed, home: string | undefined): string {
-  if (id === home) return 'Home';
-  const heading = facts.headings.find((one) => one.level === 1 && one.text !== '')?.text ?? facts.titles[0]?.text;
-  return heading || address.split('/').filter(Boolean).pop() || id;
+const NOTHING_IGNORED: ReadonlySet<FindingCode> = new Set();
+
+/** The findings that the owner lets be on a page. */
+export function ignoredCodes(document: SiteDocument, page: string): ReadonlySet<FindingCode> {
+  const { ignored } = document.tables;
+  if (Object.keys(ignored).length === 0) return NOTHING_IGNORED;
+  return new Set(IGNORABLE.filter((code) => ignored[pageKey(page, code)] !== undefined));
+}
+
+/** Address paths that the site's feeds name as entries. Feeds are read for their links alone, without entities. */
+function feedEntries(feeds: readonly string[]): ReadonlySet<string> {
+  const found = new Set<string>();
+  for (const feed of feeds)
+    for (const [item] of feed.matchAll(/<(item|entry)[\s>][^]*?<\/\1>/g)) {
+      const address = /<link[^>]*?href\s*=\s*["']([^"']+)/.exec(item)?.[1] ?? /<link>\s*([^<\s]+)/.exec(item)?.[1];
+      if (address && URL.canParse(address, 'https://feed.example/')) found.add(new URL(address, 'https://feed.example/').pathname);
+    }
+  return found;
 }
 
 /** Home first, then by address, a folder's own page before what lies in it. */

@@ -1,28 +1,42 @@
 import { ADVANCE_WIDTHS, UNITS_PER_EM } from './advance-widths.ts';
 
-/** A place where a text is cut: how wide the room is, in px, at which type size, in how many lines. */
+/** Places where texts are cut. */
+export type RoomId =
+  'title-wide' | 'title-phone' | 'title-plover' | 'description-wide' | 'description-phone' | 'description-plover' | 'tab' | 'share-title' | 'share-text';
+
+/** A place where a text is cut: how wide the room is, at which type size, in how many lines. */
 export interface Room {
-  readonly id: 'result' | 'phone' | 'tab';
+  readonly id: RoomId;
+  /** px. */
   readonly fontSize: number;
-  /** Width of the whole text that is shown, lines added up, in px. */
+  /** Width of the whole text that is shown, lines added up, in `unit`. */
   readonly width: number;
   readonly lines: number;
+  /** Cards that are drawn by many programs are cut by characters; results by real widths. */
+  readonly unit: 'px' | 'characters';
 }
 
-/** Where titles and descriptions are cut. Conventions of the trade, not law; kept in this one place. */
+/** Where titles and descriptions are cut: the first engine's wide result, a phone, the second engine. Conventions of the trade, not law; kept in this one place, and the owner may set others. */
 export const TITLE_ROOMS: readonly Room[] = [
-  { id: 'result', fontSize: 20, width: 580, lines: 1 },
-  { id: 'phone', fontSize: 20, width: 660, lines: 2 },
+  { id: 'title-wide', fontSize: 20, width: 580, lines: 1, unit: 'px' },
+  { id: 'title-phone', fontSize: 20, width: 660, lines: 2, unit: 'px' },
+  { id: 'title-plover', fontSize: 20, width: 600, lines: 1, unit: 'px' },
 ];
 export const DESCRIPTION_ROOMS: readonly Room[] = [
-  { id: 'result', fontSize: 14, width: 920, lines: 2 },
-  { id: 'phone', fontSize: 14, width: 680, lines: 2 },
+  { id: 'description-wide', fontSize: 14, width: 920, lines: 2, unit: 'px' },
+  { id: 'description-phone', fontSize: 14, width: 680, lines: 2, unit: 'px' },
+  { id: 'description-plover', fontSize: 14, width: 990, lines: 2, unit: 'px' },
 ];
-export const TAB_ROOM: Room = { id: 'tab', fontSize: 12, width: 150, lines: 1 };
+export const TAB_ROOM: Room = { id: 'tab', fontSize: 12, width: 150, lines: 1, unit: 'px' };
+export const SHARE_TITLE_ROOM: Room = { id: 'share-title', fontSize: 16, width: 70, lines: 2, unit: 'characters' };
+export const SHARE_TEXT_ROOM: Room = { id: 'share-text', fontSize: 14, width: 200, lines: 3, unit: 'characters' };
+
+/** All rooms, in the order of the table of limits. */
+export const ROOMS: readonly Room[] = [...TITLE_ROOMS, ...DESCRIPTION_ROOMS, TAB_ROOM, SHARE_TITLE_ROOM, SHARE_TEXT_ROOM];
 
 /** How a text fits a room. */
 export interface Fit {
-  /** Width of the whole text, px. */
+  /** Width of the whole text, in the room's unit. */
   readonly width: number;
   readonly room: Room;
   readonly cut: boolean;
@@ -62,15 +76,16 @@ export function textWidth(text: string, fontSize: number): number {
 
 /** Cuts a text the way results do: the last whole word that fits together with an ellipsis. A single long word is cut inside. */
 export function fit(text: string, room: Room): Fit {
-  const width = textWidth(text, room.fontSize);
+  const measure = room.unit === 'px' ? (part: string): number => textWidth(part, room.fontSize) : (part: string): number => [...part].length;
+  const width = measure(text);
   if (width <= room.width) return { width, room, cut: false, shown: text, cutAt: text.length };
-  const ellipsis = textWidth(' …', room.fontSize);
+  const ellipsis = measure(' …');
   let used = 0;
   let at = 0;
   let wordEnd = 0;
   for (const character of text) {
     if (character === ' ') wordEnd = at;
-    used += textWidth(character, room.fontSize);
+    used += measure(character);
     if (used + ellipsis > room.width) break;
     at += character.length;
   }

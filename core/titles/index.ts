@@ -1,3 +1,18 @@
-export { DESCRIPTION_ROOMS, fit, TAB_ROOM, textWidth, TITLE_ROOMS, wordsPast, type Fit, type Room } from './fit.ts';
+export {
+  DESCRIPTION_ROOMS,
+  fit,
+  ROOMS,
+  SHARE_TEXT_ROOM,
+  SHARE_TITLE_ROOM,
+  TAB_ROOM,
+  textWidth,
+  TITLE_ROOMS,
+  wordsPast,
+  type Fit,
+  type Room,
+  type RoomId,
+} from './fit.ts';
+export { NearIndex, similarity } from './near.ts';
+export { PARTS, pieceText, readPattern, renderPattern, writePattern, type Part, type PartValues, type Pattern, type Piece } from './pattern.ts';
 export { SamenessIndex } from './sameness.ts';
-export { suggestDescriptions, suggestTitles } from './suggest.ts';
+export { suggestDescriptions, suggestTitles, type Suggestion, type SuggestFrom } from './suggest.ts';

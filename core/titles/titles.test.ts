@@ -1,7 +1,27 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { factsOf } from '../testing/html.ts';
-import { DESCRIPTION_ROOMS, fit, SamenessIndex, suggestDescriptions, suggestTitles, textWidth, TITLE_ROOMS, wordsPast, type Room } from './index.ts';
+import { languageOf } from '../language/index.ts';
+import {
+  DESCRIPTION_ROOMS,
+  fit,
+  NearIndex,
+  PARTS,
+  readPattern,
+  renderPattern,
+  SamenessIndex,
+  SHARE_TITLE_ROOM,
+  similarity,
+  suggestDescriptions,
+  suggestTitles,
+  textWidth,
+  TITLE_ROOMS,
+  wordsPast,
+  writePattern,
+  type Part,
+  type Pattern,
+  type Room,
+} from './index.ts';
 
 const room = TITLE_ROOMS[0] as Room;
 
@@ -25,6 +45,11 @@ describe('fitting', () => {
     const fitted = fit('x'.repeat(300), room);
     expect(fitted.cut && fitted.cutAt > 20).toBe(true);
   });
+  it('counts characters where cards do', () => {
+    const text = 'word '.repeat(20).trim();
+    const fitted = fit(text, SHARE_TITLE_ROOM);
+    expect([fitted.width, fitted.cut, [...fitted.shown].length <= 70]).toEqual([99, true, true]);
+  });
   it('is wider for wide scripts and takes nothing for marks', () => {
     expect(textWidth('日本', 20)).toBe(40);
     expect(textWidth('e\u0301', 20)).toBe(textWidth('e', 20));
@@ -36,14 +61,92 @@ describe('suggestions', () => {
   const facts = factsOf(
     '<title>Boxes | Bindery</title><h1>Box making</h1><p>Short one.</p><p>Each box is made to the measure of one book, so it closes without rubbing. It opens flat.</p>',
   );
+  const from = (current: string, room: Room, phrase = '') => ({ facts, language: languageOf('en'), room, current, phrase });
+  const descriptions = (current: string): string[] => suggestDescriptions(from(current, DESCRIPTION_ROOMS[0] as Room)).map((one) => one.text);
+  const titles = (current: string): string[] => suggestTitles(from(current, room), { name: 'Bindery', separator: '|' }).map((one) => one.text);
   it('are whole sentences of the page that fit, and never what is there already', () => {
-    expect(suggestDescriptions(facts, '')).toEqual(['Each box is made to the measure of one book, so it closes without rubbing. It opens flat.']);
-    expect(suggestDescriptions(facts, 'Each box is made to the measure of one book, so it closes without rubbing. It opens flat.')).toEqual([]);
-    for (const text of suggestDescriptions(facts, '')) expect(fit(text, DESCRIPTION_ROOMS[0] as Room).cut).toBe(false);
+    const whole = 'Each box is made to the measure of one book, so it closes without rubbing. It opens flat.';
+    expect(descriptions('')[0]).toBe(whole);
+    expect(descriptions(whole)).not.toContain(whole);
+    for (const text of descriptions('')) expect(fit(text, DESCRIPTION_ROOMS[0] as Room).cut).toBe(false);
   });
-  it('of a title leave out a heading that it holds', () => {
-    expect(suggestTitles(facts, 'Boxes | Bindery')).toEqual(['Box making']);
-    expect(suggestTitles(facts, 'Box making | Bindery')).toEqual([]);
+  it('invent nothing, whatever the page says', () => {
+    fc.assert(
+      fc.property(fc.array(fc.lorem({ mode: 'sentences', maxCount: 6 }), { minLength: 1, maxLength: 6 }), (paragraphs) => {
+        const page = factsOf(`<h1>${paragraphs[0] ?? ''}</h1>${paragraphs.map((text) => `<p>${text}</p>`).join('')}`);
+        for (const { text } of suggestDescriptions({ ...from('', DESCRIPTION_ROOMS[0] as Room), facts: page }))
+          expect(page.paragraphs.some((paragraph) => paragraph.includes(text))).toBe(true);
+      }),
+    );
+  });
+  it('come best first: a sentence with the target phrase before one without', () => {
+    const page = factsOf(
+      '<h1>Repair</h1><p>We are two people in a small harbour town, and we like what we do here.</p><p>Torn family Bibles are mended on Japanese paper with wheat paste, page by page.</p>',
+    );
+    const best = suggestDescriptions({ ...from('', DESCRIPTION_ROOMS[0] as Room, 'family bible repair'), facts: page })[0]?.text;
+    expect(best).toMatch(/^Torn family Bibles/);
+  });
+  it('of a title are headings, with the site’s name where it fits, and not what stands there', () => {
+    expect(titles('Boxes | Bindery')).toEqual(['Box making | Bindery']);
+    expect(titles('Box making | Bindery')).toEqual([]);
+  });
+});
+
+describe('patterns', () => {
+  const values = (part: Part): string =>
+    ({ 'page-name': 'Box making', 'site-name': 'Bindery', separator: '|', tagline: '', 'first-words': 'Each box is' })[part as never] ?? '';
+  it.each([
+    [[{ first: ['page-name'] }, { first: ['separator'] }, { first: ['site-name'] }], 'Box making | Bindery'],
+    [[{ first: ['page-name'] }, { first: ['separator'] }, { first: ['tagline'] }], 'Box making'],
+    [[{ first: ['tagline'] }, { first: ['separator'] }, { first: ['site-name'] }], 'Bindery'],
+    [[{ first: ['page-name'] }, { first: ['separator'] }, { first: ['tagline'] }, { first: ['separator'] }, { first: ['site-name'] }], 'Box making | Bindery'],
+    [[{ first: ['tagline', 'price', { text: 'by hand' }] }], 'by hand'],
+    [[{ first: ['page-name'] }, { text: ', made by' }, { first: ['site-name'] }], 'Box making, made by Bindery'],
+    [[{ first: ['tagline'] }], ''],
+  ] as [Pattern, string][])('%j makes %j', (pattern, text) => expect(renderPattern(pattern, values)).toBe(text));
+  it('are kept and read as they are, and nothing else is', () => {
+    const piece = fc.oneof(
+      fc.record({ text: fc.string({ maxLength: 20 }) }),
+      fc.record({ first: fc.array(fc.oneof(fc.constantFrom(...PARTS), fc.record({ text: fc.string({ maxLength: 9 }) })), { minLength: 1, maxLength: 4 }) }),
+    );
+    fc.assert(fc.property(fc.array(piece, { minLength: 1, maxLength: 8 }), (pattern) => void expect(readPattern(writePattern(pattern))).toEqual(pattern)));
+    for (const kept of ['', '{', '[]', '[{"first":["nonsense"]}]', null, undefined]) expect(readPattern(kept)).toBeUndefined();
+  });
+});
+
+describe('near copies', () => {
+  const base = 'Two bookbinders in Saltmere mend and bind books by hand, from family Bibles to ledgers.';
+  it('are found, and neither equal nor different texts are', () => {
+    const index = new NearIndex([base]);
+    index.put('a', base);
+    index.put('b', base.replace('ledgers', 'journals'));
+    index.put('c', base);
+    index.put('d', 'Marbling evening: six people, one bath of ink and a great deal of paper.');
+    expect([index.near('a'), index.near('b'), index.near('c'), index.near('d')]).toEqual([['b'], ['a', 'c'], ['b'], []]);
+  });
+  it('are the same when brought up to date as when compared all with all', () => {
+    const words = fc.constantFrom('boxes', 'books', 'bindery', 'leather', 'marbling', 'evening');
+    const text = fc.array(words, { minLength: 2, maxLength: 6 }).map((list) => list.join(' '));
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.constantFrom('a', 'b', 'c', 'd', 'e'), fc.oneof(text, fc.constant(''))), { maxLength: 24 }), (steps) => {
+        const index = new NearIndex(steps.map(([, one]) => one));
+        const texts = new Map<string, string>();
+        for (const [page, one] of steps) {
+          const before = new Map([...texts.keys()].map((other) => [other, index.near(other).join()]));
+          const touched = index.put(page, one);
+          texts.set(page, one);
+          for (const [other, other2] of texts) {
+            const expected = [...texts]
+              .filter(([third, text3]) => third !== other && other2.length >= 12 && text3.length >= 12 && text3 !== other2 && similarity(text3, other2) >= 0.72)
+              .map(([third]) => third)
+              .sort();
+            expect(index.near(other)).toEqual(expected);
+            if (before.has(other) && before.get(other) !== expected.join()) expect(touched.has(other)).toBe(true);
+          }
+        }
+      }),
+      { numRuns: 300 },
+    );
   });
 });
 

@@ -10,7 +10,21 @@ export function editWords(edit: PageEdit): { readonly field: string; readonly va
     case 'noindex':
       return { field: 'Listing', value: edit.on ? 'says noindex' : 'noindex is taken away' };
     case 'meta':
-      return { field: 'Proof', value: edit.name };
+      return edit.name === 'keywords' ? { field: 'Keywords', value: edit.content } : { field: 'Proof', value: edit.name };
+    case 'property': {
+      const field = { 'og:title': 'Share title', 'og:description': 'Share text', 'og:image': 'Share picture' }[edit.property] ?? edit.property;
+      return { field, value: edit.content === '' ? 'taken away' : edit.content };
+    }
+    case 'alt':
+      return { field: 'Alt text', value: edit.now === '' ? 'marked as decoration' : edit.now };
+    case 'passage':
+      return edit.now === null
+        ? { field: 'Link', value: edit.links.map((link) => `“${link.words}” leads to ${link.href}`).join(', ') }
+        : { field: 'Text', value: edit.now };
+    case 'addresses':
+      return edit.page.from === edit.page.to
+        ? { field: 'Links', value: edit.moved.map(({ to }) => `lead to ${to}`).join(', ') }
+        : { field: 'Address', value: edit.page.to };
     case 'json-ld':
       return { field: 'Structured data', value: 'who is behind the site, and the site' };
   }

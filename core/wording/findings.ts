@@ -1,4 +1,5 @@
 import type { Finding } from '../checks/index.ts';
+import type { PhrasePlace } from '../phrases/index.ts';
 import { counted } from './states.ts';
 
 /** A finding in words: what, why it matters, and what to do. */
@@ -85,7 +86,7 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
       return {
         headline: `${finding.count} of ${counted(finding.of, 'picture')} ${finding.count === 1 ? 'has' : 'have'} no alt text`,
         why: `${finding.first}${finding.count > 1 ? ` and ${finding.count - 1} more` : ''}. Who cannot see them, and engines, get nothing.`,
-        mend: 'Say in the page’s source what each shows.',
+        mend: 'Say what each shows, or that it is decoration.',
       };
     case 'lang-missing':
       return {
@@ -93,7 +94,115 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
         why: 'Screen readers and translators have to guess.',
         mend: 'Add lang to the html tag of the template.',
       };
+    case 'title-near':
+      return {
+        headline: `Nearly the title of ${list(finding.pages.map(nameOf))}`,
+        why: 'At a glance they read the same, and a glance is all a searcher gives.',
+        mend: 'Put what is different first.',
+      };
+    case 'description-near':
+      return {
+        headline: `Nearly the description of ${list(finding.pages.map(nameOf))}`,
+        why: 'Engines treat near copies as copies.',
+        mend: 'Say what only this page has.',
+      };
+    case 'phrase-fought':
+      return {
+        headline: `“${finding.phrase}” is also the target of ${list(finding.pages.map(nameOf))}`,
+        why: 'Two pages for one search take each other’s place.',
+        mend: 'Keep it for the page that answers best, and give this one its own.',
+      };
+    case 'phrase-places':
+      return {
+        headline: `“${finding.phrase}” is not in ${listed(finding.missing.map((place) => PLACE_WORDS[place]))}`,
+        why: 'Searchers look for their own words there, and engines weigh them there.',
+        mend: 'Use it, in any form that reads well.',
+      };
+    case 'keywords-many':
+      return {
+        headline: `${finding.count} keywords`,
+        why: 'Hardly any engine reads them, and so many look like stuffing to those that do.',
+        mend: 'Keep the few that you would say aloud, or none.',
+      };
+    case 'links-broken':
+      return {
+        headline: `${counted(finding.paths.length, 'link')} ${finding.paths.length === 1 ? 'leads' : 'lead'} nowhere`,
+        why: `Nothing answers at ${finding.paths[0] ?? ''}${finding.paths.length > 1 ? ` and ${finding.paths.length - 1} more` : ''}.`,
+        mend: 'Lead it to a page that is there.',
+      };
+    case 'links-none':
+      return {
+        headline: 'No other page links here',
+        why: 'Visitors cannot come by it, and engines think little of it.',
+        mend: 'Set a link on words of a page that speaks of it.',
+      };
+    case 'heading-several':
+      return {
+        headline: `${finding.count} main headings`,
+        why: 'A page has one subject; who listens to it expects one headline.',
+        mend: 'Make the others second-level headings in the page’s source.',
+      };
+    case 'heading-order':
+      return {
+        headline: `“${finding.heading}” skips a level`,
+        why: `A heading of level ${finding.level} follows one of level ${finding.after}; who moves by headings loses the thread.`,
+        mend: 'Use the next level in the page’s source.',
+      };
+    case 'heading-wall':
+      return {
+        headline: `${finding.words} words without a heading`,
+        why: 'Readers look for a landmark and leave when there is none.',
+        mend: 'Put a heading above each thought.',
+      };
+    case 'text-thin':
+      return {
+        headline: `Only ${counted(finding.words, 'word')} on the whole page`,
+        why: 'Engines cannot tell what it is about, and seldom list such a page for long.',
+        mend: 'Say what a visitor would ask.',
+      };
+    case 'sentence-long':
+      return {
+        headline: `${counted(finding.count, 'long sentence')}`,
+        why: `The longest has ${finding.words} words: “${finding.begins}…”.`,
+        mend: 'Make two of it.',
+      };
+    case 'paragraph-long':
+      return {
+        headline: `${counted(finding.count, 'paragraph')} like a wall`,
+        why: 'On a phone it fills the screen without a break.',
+        mend: 'Break it where the thought turns.',
+      };
+    case 'reading-hard':
+      return {
+        headline: finding.very ? 'Very hard to read' : 'Hard to read',
+        why: `${finding.score} by the formula of ${finding.formula}: long words in long sentences.`,
+        mend: 'Shorter sentences help most.',
+      };
+    case 'wording-care': {
+      const [first] = finding.words;
+      return {
+        headline: `“${first?.word ?? ''}” may leave people out`,
+        why: finding.words.length > 1 ? `So may ${listed(finding.words.slice(1).map(({ word }) => `“${word}”`))}.` : 'Who is not meant by it, feels it.',
+        mend: `You could say: ${first?.instead ?? ''}.`,
+      };
+    }
   }
+}
+
+/** What the places are called in which a phrase is looked for. */
+export const PLACE_WORDS: Readonly<Record<PhrasePlace, string>> = {
+  title: 'the title',
+  description: 'the description',
+  address: 'the address',
+  heading: 'the main heading',
+  'first-paragraph': 'the first paragraph',
+  'sub-headings': 'a sub-heading',
+  alts: 'an alt text',
+};
+
+/** `a`, `a and b`, `a, b and c`. */
+function listed(parts: readonly string[]): string {
+  return parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1] as string}`;
 }
 
 /** `A`, `A and B`, `A and 3 more`. */

@@ -1,9 +1,22 @@
-import { PAGE_LIMITS, readPage, readSource, type PageFacts, type PageRefusal } from '../../core/page/index.ts';
+import { languageOf, measureText, type TextMeasure } from '../../core/language/index.ts';
+import { PAGE_LIMITS, passagesIn, readPage, readSource, type PageFacts, type PageRefusal, type Passage } from '../../core/page/index.ts';
 import { sourceDiff, type Hunk, type Manifest, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsLine, type RobotsVerdict } from '../../core/robots/index.ts';
-import { fieldsOf, isPageFile, type Change, type SiteDocument } from '../../core/site/index.ts';
+import { emptyDocument, fieldsOf, isPageFile, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource } from '../../core/source/index.ts';
-import { forSurvey, Survey, type PageRow, type SiteNumbers, type SurveyedFacts } from '../../core/survey/index.ts';
+import {
+  alikeGroups,
+  forSurvey,
+  patternPreview,
+  phraseReport,
+  picturePlaces,
+  suggestionsForEmpty,
+  Survey,
+  type PageRow,
+  type SiteNumbers,
+  type SurveyedFacts,
+} from '../../core/survey/index.ts';
+import type { Pattern } from '../../core/titles/index.ts';
 import type { WayIn } from '../../core/indexing/index.ts';
 import { eachPage, listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
 import { written } from './put-out.ts';
@@ -19,6 +32,8 @@ export interface PageDetail {
   readonly id: string;
   readonly facts: PageFacts;
   readonly source: string;
+  /** What the page shows, passage by passage, as its file has it. */
+  readonly passages: readonly Passage[];
   readonly linkers: readonly string[];
   readonly size: number;
   readonly readOnly: boolean;
@@ -34,11 +49,33 @@ export interface RobotsReport {
 /** Facts by the hash of the bytes they were read from: what has not changed is not read again. */
 export type FactCache = Map<string, SurveyedFacts | PageRefusal>;
 
+/** Types of pictures that a browser shows; shown as pictures, nothing in them runs. */
+const PICTURES: Readonly<Record<string, string>> = {
+  jpg: 'image/jpeg',
+  jpeg: 'image/jpeg',
+  png: 'image/png',
+  gif: 'image/gif',
+  webp: 'image/webp',
+  avif: 'image/avif',
+  svg: 'image/svg+xml',
+};
+
+/** Feeds are read to tell posts from pages. */
+const MOST_FEEDS = 8;
+const isFeed = (file: StoredFile): boolean =>
+  /(^|\/)[^/]*(feed|rss|atom)[^/]*\.(xml|rss|atom)$|(^|\/)(feed|rss|atom)\/index\.xml$/i.test(file.path) && file.size < 2_000_000;
+
+/** How pages read, by the hash of their bytes and their language. */
+const measures = new Map<string, TextMeasure>();
+
 /** The survey of one opened site, over what the browser keeps. Lives in the worker. */
 export class Analyst {
   private survey: Survey | undefined;
   private files: StoredFile[] = [];
   private manifest: Manifest | undefined;
+  private document: SiteDocument = emptyDocument();
+  /** Pages whose reading has not been measured yet. */
+  private unmeasured: string[] = [];
 
   constructor(
     private readonly db: Database,
@@ -61,7 +98,16 @@ export class Analyst {
       const bytes = await loadBytes(this.db, this.siteId, path);
       return bytes && decodeBytes(bytes, 'utf-8');
     };
-    this.survey = new Survey(document, this.files, pages, { robots: await text('robots.txt'), sitemap: await text('sitemap.xml') }, this.manifest, this.now);
+    const feeds = await Promise.all(
+      this.files
+        .filter(isFeed)
+        .slice(0, MOST_FEEDS)
+        .map((file) => text(file.path)),
+    );
+    const brought = { robots: await text('robots.txt'), sitemap: await text('sitemap.xml'), feeds: feeds.filter((feed) => feed !== undefined) };
+    this.document = document;
+    this.survey = new Survey(document, this.files, pages, brought, this.manifest, this.now);
+    this.unmeasured = pages.flatMap(({ id, read }) => (typeof read === 'string' ? [] : [id]));
     return { rows: this.survey.rows(), numbers: this.survey.numbers() };
   }
 
@@ -95,6 +141,7 @@ export class Analyst {
         () => undefined,
         () => false,
       )) as SurveyNews;
+    this.document = document;
     const survey = this.its();
     return { rows: survey.update(document, change), numbers: survey.numbers() };
   }
@@ -109,10 +156,68 @@ export class Analyst {
       id,
       facts: reading.facts,
       source: source.text,
+      passages: passagesIn(source.text),
       linkers: this.its().linkers(id),
       size: bytes.length,
       readOnly: source.encoding.name.startsWith('utf-16'),
     };
+  }
+
+  async measureSome(milliseconds: number): Promise<{ readonly news: SurveyNews; readonly left: number }> {
+    const until = this.now() + milliseconds;
+    const found = new Map<string, TextMeasure>();
+    const hashes = new Map(this.files.map((file) => [file.path, file.hash]));
+    while (this.unmeasured.length > 0 && this.now() < until) {
+      const id = this.unmeasured.shift() as string;
+      const key = `${hashes.get(id) ?? id} ${this.document.tables.facts['']?.language ?? ''}`;
+      const known = measures.get(key);
+      const measure = known ?? (await this.measure(id));
+      if (!measure) continue;
+      measures.set(key, measure);
+      found.set(id, measure);
+    }
+    const survey = this.its();
+    const rows = survey.putMeasures(found);
+    return { news: { rows, numbers: survey.numbers() }, left: this.unmeasured.length };
+  }
+
+  private async measure(id: string): Promise<TextMeasure | undefined> {
+    const bytes = await loadBytes(this.db, this.siteId, id);
+    if (!bytes) return undefined;
+    const until = this.now() + PAGE_LIMITS.milliseconds;
+    const reading = readPage(bytes, { keepText: true, outOfTime: () => this.now() > until });
+    return reading.ok ? measureText(reading.facts.blocks ?? [], languageOf(reading.facts.lang, this.document.tables.facts['']?.language)) : undefined;
+  }
+
+  alike(): ReturnType<typeof alikeGroups> {
+    return alikeGroups(this.its());
+  }
+
+  pictures(): ReturnType<typeof picturePlaces> {
+    return picturePlaces(this.its(), this.document);
+  }
+
+  brokenLinks(): ReturnType<Survey['brokenLinks']> {
+    return this.its().brokenLinks();
+  }
+
+  phrases(): ReturnType<typeof phraseReport> {
+    return phraseReport(this.its(), this.document);
+  }
+
+  patternPreview(kind: Kind, field: PatternField, pattern: Pattern | undefined): ReturnType<typeof patternPreview> {
+    return patternPreview(this.its(), this.document, kind, field, pattern);
+  }
+
+  suggestionsForEmpty(field: 'title' | 'description'): ReturnType<typeof suggestionsForEmpty> {
+    return suggestionsForEmpty(this.its(), this.document, field);
+  }
+
+  async picture(path: string): Promise<Blob | undefined> {
+    const type = PICTURES[/\.(\w+)$/.exec(path.toLowerCase())?.[1] ?? ''];
+    if (type === undefined) return undefined;
+    const bytes = await loadBytes(this.db, this.siteId, path);
+    return bytes && new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
   }
 
   wayIn(id: string): WayIn {
@@ -149,13 +254,13 @@ export class Analyst {
   }
 
   /** The difference of a file between the last release and now. Undefined for bytes that are no text, or too far apart. */
-  async diff(path: string): Promise<readonly Hunk[] | undefined> {
+  async diff(path: string, own: boolean): Promise<readonly Hunk[] | undefined> {
     const survey = this.its();
     const copy = survey.workingCopy();
     const bytes = await loadBytes(this.db, this.siteId, path);
     const ownNow = copy.own[path];
     const ownBefore = this.manifest?.own[path];
-    if (ownNow !== undefined || ownBefore !== undefined) {
+    if (own) {
       const brought = bytes && decodeBytes(bytes, 'utf-8');
       return sourceDiff(ownBefore ?? (this.manifest?.files[path] ? (brought ?? '') : ''), ownNow ?? brought ?? '');
     }
@@ -169,6 +274,7 @@ export class Analyst {
   /** Takes a finished release in. */
   released(manifest: Manifest, document: SiteDocument): SurveyNews {
     this.manifest = manifest;
+    this.document = document;
     return { rows: this.its().released(manifest, document), numbers: this.its().numbers() };
   }
 

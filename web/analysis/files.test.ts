@@ -118,7 +118,7 @@ describe('putting files out', () => {
     const out = await unpack((await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
     expect(Buffer.from(out.get('a.html') as Uint8Array).toString('latin1')).toBe('<title>Caf&#xE9; &amp; &#x160;kola</title>');
     for (const path of ['index.html', 'p.gif', 'robots.txt'] as const) expect(sameBytes(out.get(path) as Uint8Array, SITE[`site/${path}`])).toBe(true);
-    expect(await one.diff('a.html')).toEqual([{ oldStart: 1, newStart: 1, lines: ['+<title>Caf&#xE9; &amp; &#x160;kola</title>'] }]);
+    expect(await one.diff('a.html', false)).toEqual([{ oldStart: 1, newStart: 1, lines: ['+<title>Caf&#xE9; &amp; &#x160;kola</title>'] }]);
   });
   it('leaves a page alone that cannot take what was meant, and says why', () => {
     const page = bytes('<title>never closed');

@@ -2,7 +2,7 @@ import { deflateSync, Zip, ZipPassThrough, zipSync } from 'fflate';
 import { PROJECT_ENTRY, PROJECT_FILES, type ProjectFile } from '../../core/exchange/index.ts';
 import { patchPage, readSource, type PageEdit, type PatchRefusal } from '../../core/page/index.ts';
 import { decodeSource } from '../../core/source/index.ts';
-import type { WorkingCopy } from '../../core/release/index.ts';
+import { outPath, type WorkingCopy } from '../../core/release/index.ts';
 import { loadBytes, type Database, type StoredFile } from '../storage/index.ts';
 
 /** One file as it goes out. */
@@ -24,7 +24,7 @@ export function written(bytes: Uint8Array, edits: readonly PageEdit[]): { bytes:
   return patched.ok ? { bytes: patched.bytes, refused: undefined } : { bytes, refused: patched.reason };
 }
 
-/** The files of a working copy, one after the other, as they go out. `paths` limits it to some. */
+/** The files of a working copy, one after the other, as they go out. `paths` limits it to some, by where they go. */
 export async function* outFiles(
   db: Database,
   siteId: string,
@@ -35,11 +35,12 @@ export async function* outFiles(
   for (const [path, text] of Object.entries(copy.own))
     if (!paths || paths.has(path)) yield { path, bytes: new TextEncoder().encode(text), modified: undefined, refused: undefined };
   for (const file of files) {
-    if (file.path in copy.own || (paths && !paths.has(file.path))) continue;
+    const path = outPath(file.path, copy.files[file.path] ?? {});
+    if (path in copy.own || (paths && !paths.has(path))) continue;
     const bytes = await loadBytes(db, siteId, file.path);
     if (!bytes) continue;
     const out = written(bytes, copy.files[file.path]?.edits ?? []);
-    yield { path: file.path, modified: file.modified, ...out };
+    yield { path, modified: file.modified, ...out };
   }
 }
 

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
-import type { Manifest, ReleaseItem, WorkingCopy } from '../../core/release/index.ts';
-import type { Change, SiteDocument } from '../../core/site/index.ts';
+import { outPath, type Manifest, type ReleaseItem, type WorkingCopy } from '../../core/release/index.ts';
+import type { Change, Kind, PatternField, SiteDocument } from '../../core/site/index.ts';
+import type { Pattern } from '../../core/titles/index.ts';
 import { openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type FactCache, type SurveyNews } from './analyst.ts';
 import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
@@ -24,6 +25,11 @@ const site = (): Analyst => {
   if (!analyst) throw new Error('no site is open');
   return analyst;
 };
+
+/** The manifest's files, those that could not be written told as they went out: unchanged. */
+function withoutRefused({ files }: Manifest, refused: ReadonlySet<string>): Manifest['files'] {
+  return Object.fromEntries(Object.entries(files).map(([path, file]) => [path, refused.has(outPath(path, file)) ? { ...file, edits: [] } : file]));
+}
 
 /** What the page can ask of the worker. One site is open at a time. */
 const service = {
@@ -62,7 +68,21 @@ const service = {
   releaseItems: (): ReleaseItem[] => site().releaseItems(),
   heaviest: (most: number) => site().heaviest(most),
   unreadable: () => site().unreadable(),
-  diff: (path: string) => site().diff(path),
+  diff: (path: string, own: boolean) => site().diff(path, own),
+  /** Measures how some more pages read, for about so many milliseconds; `left` is how many are still to come. */
+  measureSome: (milliseconds: number) => site().measureSome(milliseconds),
+  alike: () => site().alike(),
+  pictures: () => site().pictures(),
+  brokenLinks: () => site().brokenLinks(),
+  phrases: () => site().phrases(),
+  patternPreview: (kind: Kind, field: PatternField, pattern: Pattern | undefined) => site().patternPreview(kind, field, pattern),
+  suggestionsForEmpty: (field: 'title' | 'description') => site().suggestionsForEmpty(field),
+  /** A picture of the site, to be shown; undefined where there is none of this path. */
+  picture: (path: string) => site().picture(path),
+  hasFile: (path: string): boolean =>
+    site()
+      .storedFiles()
+      .some((file) => file.path === path),
 
   /** The changed files, or all, as a ZIP. */
   async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; refused: readonly { path: string; reason: string }[] }> {
@@ -74,7 +94,7 @@ const service = {
             its
               .releaseItems()
               .filter((item) => item.what !== 'gone')
-              .map((item) => item.path),
+              .map((item) => item.out),
           );
     const of = paths?.size ?? its.storedFiles().length;
     const packed = await packZip(
@@ -92,7 +112,7 @@ const service = {
       its
         .releaseItems()
         .filter((item) => item.what !== 'gone')
-        .map((item) => item.path),
+        .map((item) => item.out),
     );
     const found: { path: string; bytes: Uint8Array }[] = [];
     for await (const { path, bytes } of outFiles(await db(), its.siteId, its.workingCopy(), its.storedFiles(), paths)) found.push({ path, bytes });
@@ -110,8 +130,14 @@ const service = {
     const files: { path: string; hash: string; size: number }[] = [];
     const refused: { path: string; reason: string }[] = [];
     // Only what is written anew has to be hashed anew.
-    const rewritten = new Set([...Object.keys(copy.own), ...Object.entries(copy.files).flatMap(([path, file]) => (file.edits.length > 0 ? [path] : []))]);
-    for (const file of its.storedFiles()) if (!rewritten.has(file.path)) files.push({ path: file.path, hash: file.hash, size: file.size });
+    const rewritten = new Set([
+      ...Object.keys(copy.own),
+      ...Object.entries(copy.files).flatMap(([path, file]) => (file.edits.length > 0 ? [outPath(path, file)] : [])),
+    ]);
+    for (const file of its.storedFiles()) {
+      const path = outPath(file.path, copy.files[file.path] ?? {});
+      if (!rewritten.has(path)) files.push({ path, hash: file.hash, size: file.size });
+    }
     let done = 0;
     for await (const out of outFiles(await db(), its.siteId, copy, its.storedFiles(), rewritten)) {
       files.push({ path: out.path, hash: await sha256(out.bytes), size: out.bytes.length });
@@ -121,7 +147,7 @@ const service = {
     // What could not be written stays open: the manifest must not claim that it went out.
     leaving = {
       ...manifest,
-      files: { ...manifest.files, ...Object.fromEntries(refused.map(({ path }) => [path, { hash: manifest.files[path]?.hash ?? '', edits: [] }])) },
+      files: withoutRefused(manifest, new Set(refused.map(({ path }) => path))),
     };
     return { files, refused };
   },

@@ -33,7 +33,7 @@ const router = createBrowserRouter([
     element: <Shell />,
     children: [
       { index: true, element: <Start /> },
-      ...Object.entries(screens).map(([stop, Screen]) => ({ path: stop, element: <Screen /> })),
+      ...Object.entries(screens).map(([stop, Screen]) => ({ path: stop === 'words' ? 'words/:view?' : stop, element: <Screen /> })),
       { path: '*', element: <Navigate to="." replace /> },
     ],
   },

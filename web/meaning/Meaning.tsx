@@ -1,20 +1,16 @@
 import { Check } from 'lucide-react';
-import { useState } from 'react';
-import { cleanOrigin, LONGEST_TEXT, set } from '../../core/site/index.ts';
+import { Link } from 'react-router';
 import { existingBlocks, identityGaps, identityGraph } from '../../core/structured-data/index.ts';
-import { Rail } from '../pieces/index.ts';
-import { Copyable, Segments } from '../ui/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { FIELDS, GAPS, W } from './wording.ts';
-
-type FactField = keyof typeof FIELDS;
+import { Fact, MainAddress, OwnerKind, Rail, usePlace } from '../pieces/index.ts';
+import { Copyable } from '../ui/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
+import { GAPS, W } from './wording.ts';
 
 /** The site's facts, and the identity that is made of them. */
 export function Meaning() {
-  const workspace = useWorkspaceApi();
+  const { siteId } = usePlace();
   const document = useWorkspace((state) => state.document);
   const detail = useWorkspace((state) => state.detail);
-  const facts = document.tables.facts[''] ?? {};
   const gaps = identityGaps(document);
   const graph = identityGraph(document);
   const blocks = detail ? existingBlocks(detail.facts) : [];
@@ -25,35 +21,21 @@ export function Meaning() {
       <p className="soft mt-1.5 max-w-prose">{W.lead}</p>
       <div className="mt-4 grid gap-x-5 gap-y-3.5 sm:grid-cols-2">
         <Fact field="siteName" />
-        <Fact field="alternateName" />
         <MainAddress />
-        <Fact field="language" />
-        <div className="sm:col-span-2">
-          <Fact field="description" />
-        </div>
-        <div>
-          <p className="mb-1.5 font-semibold">Behind it is</p>
-          <Segments<'organization' | 'person'>
-            label="Behind it is"
-            value={facts.ownerKind ?? 'organization'}
-            onChange={(value) =>
-              workspace.change(set('facts', '', 'ownerKind', value), { label: `Behind the site is ${value === 'person' ? 'a person' : 'an organisation'}` })
-            }
-            options={[
-              { value: 'organization', label: 'an organisation' },
-              { value: 'person', label: 'a person' },
-            ]}
-          />
-        </div>
+        <OwnerKind />
         <Fact field="ownerName" />
         <Fact field="email" />
         <Fact field="telephone" />
         <Fact field="logo" />
-        <Fact field="tagline" />
         <div className="sm:col-span-2">
           <Fact field="profiles" long />
         </div>
       </div>
+      <p className="mt-3 text-[13.5px]">
+        <Link className="link-act" to={`/s/${siteId}/words/facts`}>
+          Tagline, language, share picture and the other facts
+        </Link>
+      </p>
       <p className="soft mt-5 text-[13px]">{W.scope}</p>
       <Rail>
         <div className="flex items-center justify-between">
@@ -81,56 +63,5 @@ export function Meaning() {
         </ul>
       </Rail>
     </div>
-  );
-}
-
-/** One fact of the site, kept as it is typed. */
-function Fact({ field, long = false }: { readonly field: FactField; readonly long?: boolean }) {
-  const workspace = useWorkspaceApi();
-  const value = useWorkspace((state) => state.document.tables.facts['']?.[field] ?? '');
-  const { label, note } = FIELDS[field];
-  const write = (text: string): void =>
-    workspace.change(set('facts', '', field, text === '' ? null : text), { label: `${label} was changed`, thread: `fact:${field}` });
-  return (
-    <label className="block">
-      <span className="mb-1 flex flex-wrap items-baseline gap-x-2">
-        <span className="font-semibold">{label}</span> <span className="soft text-[12.5px]">{note}</span>
-      </span>
-      {long ? (
-        <textarea className="textarea w-full" rows={3} maxLength={LONGEST_TEXT} value={value} onChange={(event) => write(event.target.value)} />
-      ) : (
-        <input className="input w-full" maxLength={LONGEST_TEXT} value={value} onChange={(event) => write(event.target.value)} />
-      )}
-    </label>
-  );
-}
-
-/** The main address is taken when it is one: half an address must not become part of every link. */
-function MainAddress() {
-  const workspace = useWorkspaceApi();
-  const value = useWorkspace((state) => state.document.tables.facts['']?.mainAddress ?? '');
-  const [typed, setTyped] = useState<string>();
-  const bad = typed !== undefined && typed.trim() !== '' && cleanOrigin(typed) === undefined;
-  const take = (): void => {
-    const origin = typed === undefined ? undefined : cleanOrigin(typed);
-    if (origin !== undefined) workspace.change(set('facts', '', 'mainAddress', origin), { label: `The main address is ${origin}` });
-    if (!bad) setTyped(undefined);
-  };
-  const { label, note } = FIELDS.mainAddress;
-  return (
-    <label className="block">
-      <span className="mb-1 flex flex-wrap items-baseline gap-x-2">
-        <span className="font-semibold">{label}</span> <span className="soft text-[12.5px]">{note}</span>
-      </span>
-      <input
-        className="input mono w-full"
-        value={typed ?? value}
-        aria-invalid={bad}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={take}
-        onKeyDown={(event) => event.key === 'Enter' && take()}
-      />
-      {bad && <span className="mt-1 block text-[13px] text-error">This is no address. It looks like https://your-name.example. The one before is kept.</span>}
-    </label>
   );
 }

@@ -16,17 +16,3 @@ export const GAPS: Readonly<Record<IdentityGap, string>> = {
   'owner-name': 'who is behind it',
   'main-address': 'the main address',
 };
-
-export const FIELDS = {
-  siteName: { label: 'Name of the site', note: 'as it stands above every result' },
-  alternateName: { label: 'A shorter or older name', note: 'optional' },
-  mainAddress: { label: 'Main address', note: 'with https, and with or without www' },
-  tagline: { label: 'Tagline', note: 'optional; for yourself and for titles' },
-  description: { label: 'What the site is, in a sentence', note: 'optional' },
-  language: { label: 'Language', note: 'such as en or de-CH' },
-  ownerName: { label: 'Name', note: 'of the organisation or the person' },
-  email: { label: 'E-mail', note: 'optional' },
-  telephone: { label: 'Telephone', note: 'optional, with the country code' },
-  logo: { label: 'Logo or portrait', note: 'the address of a picture on the site' },
-  profiles: { label: 'Profiles elsewhere', note: 'addresses, one a line' },
-} as const;

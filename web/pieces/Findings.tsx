@@ -12,10 +12,13 @@ export function Findings({
   findings,
   place,
   action,
+  more,
 }: {
   readonly findings: readonly Finding[];
   readonly place: (finding: Finding) => string | undefined;
   readonly action: (finding: Finding) => ReactNode;
+  /** What else can be done about it, below. */
+  readonly more?: (finding: Finding) => ReactNode;
 }) {
   const byId = useWorkspace((state) => state.byId);
   if (findings.length === 0) {
@@ -48,6 +51,7 @@ export function Findings({
                 {words.why} {words.mend}
                 {place(finding) !== undefined && <span className="mono ml-1.5 whitespace-nowrap !text-[12px]">{place(finding)}</span>}
               </p>
+              {more?.(finding)}
             </div>
           </li>
         );

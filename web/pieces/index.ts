@@ -5,3 +5,6 @@ export { PAGE_STOPS, STOPS, useNextToMend, usePlace } from './navigation.ts';
 export { PageHead } from './PageHead.tsx';
 export { StateSign } from './StateSign.tsx';
 export { Rail, RailContext } from './Rail.tsx';
+export { Term } from './Term.tsx';
+export { Fact, MainAddress, OwnerKind } from './Fact.tsx';
+export { FACTS, type FactField } from './facts.ts';

@@ -42,15 +42,16 @@ export function usePlace() {
   return { siteId, stop: stop as Stop | undefined, page, pathname, linkTo, go, walking: (state as { walking?: unknown } | null)?.walking === true };
 }
 
-/** The next (or previous) page after the current one that has something to mend, going round. */
+/** The next (or previous) page after the current one that has something to mend, going round; pages passed over are left out. */
 export function useNextToMend(): (step: 1 | -1, from?: string) => string | undefined {
   const rows = useWorkspace((state) => state.rows);
+  const skipped = useWorkspace((state) => state.skipped);
   const { page } = usePlace();
   return (step, from = page) => {
     const at = rows.findIndex((row) => row.id === from);
     for (let turn = 1; turn <= rows.length; turn++) {
       const row = rows[(at + step * turn + rows.length * turn) % rows.length];
-      if (row && row.id !== from && !isEnough(row.findings)) return row.id;
+      if (row && row.id !== from && !skipped.has(row.id) && !isEnough(row.findings)) return row.id;
     }
     return undefined;
   };

@@ -102,7 +102,7 @@ export function Release() {
       ) : (
         <ul className="panel overflow-hidden" aria-label="Files that wait for release">
           {items.slice(0, DRAWN).map((item) => (
-            <WaitingItem key={item.path} item={item} />
+            <WaitingItem key={`${item.path} ${item.own}`} item={item} />
           ))}
           {items.length > DRAWN && <li className="soft px-4 py-2.5">and {(items.length - DRAWN).toLocaleString('en')} more</li>}
         </ul>

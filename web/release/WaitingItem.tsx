@@ -1,6 +1,6 @@
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import { set, type Change, all } from '../../core/site/index.ts';
+import { all, takenBack } from '../../core/site/index.ts';
 import type { ReleaseItem } from '../../core/release/index.ts';
 import { editWords } from '../../core/wording/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -12,10 +12,8 @@ export function WaitingItem({ item }: { readonly item: ReleaseItem }) {
   const workspace = useWorkspaceApi();
   const [open, setOpen] = useState(false);
   const name = useWorkspace((state) => state.byId.get(item.path)?.name);
-  const words = useWorkspace((state) => state.document.tables.pages[item.path]);
-  const takeBack: Change[] = (['title', 'description', 'intent'] as const)
-    .filter((field) => words?.[field] !== undefined && words[field] !== null)
-    .map((field) => set('pages', item.path, field, null));
+  const document = useWorkspace((state) => state.document);
+  const takeBack = item.own ? [] : takenBack(document, item.path);
   return (
     <li className="border-t border-[color:var(--line)] first:border-t-0" data-waiting={item.path}>
       <div className="flex items-start gap-2 px-3 py-2">
@@ -28,11 +26,14 @@ export function WaitingItem({ item }: { readonly item: ReleaseItem }) {
           <ChevronRight size={17} className={`mt-0.5 flex-none transition-transform ${open ? 'rotate-90' : ''}`} aria-hidden />
           <span className="min-w-0">
             <span className="font-semibold">{name ?? item.path}</span> <span className="soft text-[13px]">{WHAT[item.what]}</span>
-            {name && <span className="mono soft block break-all text-[12px]">{item.path}</span>}
+            {name && <span className="mono soft block break-all text-[12px]">{item.out}</span>}
             {item.edits.map((edit) => {
               const { field, value } = editWords(edit);
               return (
-                <span key={edit.kind} className="block text-[13.5px]">
+                <span
+                  key={`${edit.kind} ${'start' in edit ? edit.start : 'property' in edit ? edit.property : 'name' in edit ? edit.name : ''}`}
+                  className="block text-[13.5px]"
+                >
                   <span className="soft">{field}:</span> {value}
                 </span>
               );
@@ -50,13 +51,13 @@ export function WaitingItem({ item }: { readonly item: ReleaseItem }) {
           </button>
         )}
       </div>
-      {open && <Diff path={item.path} />}
+      {open && <Diff path={item.path} own={item.own} />}
     </li>
   );
 }
 
-function Diff({ path }: { readonly path: string }) {
-  const hunks = useReport(async (one) => ({ hunks: await one.tools.analysis.diff(path) }), path);
+function Diff({ path, own }: { readonly path: string; readonly own: boolean }) {
+  const hunks = useReport(async (one) => ({ hunks: await one.tools.analysis.diff(path, own) }), `${path} ${own}`);
   if (!hunks) return <p className="soft px-4 pb-3">Comparing …</p>;
   if (!hunks.hunks) return <p className="soft px-4 pb-3 text-[13px]">There is no text to compare here.</p>;
   return (

@@ -74,7 +74,10 @@ export async function shortenJournal(db: Database, siteId: string): Promise<void
     const old = entries.slice(0, entries.length - KEPT).filter((entry) => entry.seq > (saved?.seq ?? 0));
     const last = old.at(-1);
     if (last) {
-      const { document } = replay(saved?.document ?? emptyDocument(), NOTHING_TO_UNDO, old);
+      const opened = saved ? openDocument(saved.document) : { ok: true as const, document: emptyDocument() };
+      // What cannot be read is left as it is: opening the site says so.
+      if (!opened.ok) return;
+      const { document } = replay(opened.document, NOTHING_TO_UNDO, old);
       await transaction.objectStore('documents').put({ siteId, seq: last.seq, document });
       await transaction.objectStore('journal').delete(IDBKeyRange.bound([siteId, 0], [siteId, last.seq]));
     }

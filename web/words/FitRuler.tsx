@@ -1,10 +1,12 @@
 import { fit, type Room } from '../../core/titles/index.ts';
+import { ROOM_NAMES } from './wording.ts';
 
-const NAMES: Readonly<Record<Room['id'], string>> = { result: 'wide', phone: 'phone', tab: 'tab' };
 /** Room past the farthest cut, so that one sees how far a text overshoots. */
 const BEYOND = 1.18;
+/** Two marks nearer than this share of the scale would have their names over each other. */
+const CLOSE = 0.07;
 
-/** A scale in real pixel widths: how far the text reaches, where each place cuts it, hatching past the cut. */
+/** A scale in real widths: how far the text reaches, where each place cuts it, hatching past the cut. */
 export function FitRuler({ text, rooms }: { readonly text: string; readonly rooms: readonly Room[] }) {
   const fits = rooms.map((room) => fit(text, room));
   const farthest = Math.max(...rooms.map((room) => room.width));
@@ -12,18 +14,24 @@ export function FitRuler({ text, rooms }: { readonly text: string; readonly room
   const width = fits[0]?.width ?? 0;
   const main = rooms[0]?.width ?? 0;
   const share = (px: number): string => `${Math.min(100, (px / scale) * 100)}%`;
-  const words = fits.map(({ room, cut }) => `${NAMES[room.id]}: ${cut ? 'cut' : 'fits'}`).join(', ');
+  const words = fits.map(({ room, cut }) => `${ROOM_NAMES[room.id]}: ${cut ? 'cut' : 'fits'}`).join(', ');
+  const crowded = (room: Room): boolean => rooms.some((other) => other.width > room.width && (other.width - room.width) / scale < CLOSE);
   return (
-    <div className="ruler" role="img" aria-label={`${Math.round(width)} pixels wide; ${words}`} data-testid="ruler">
+    <div
+      className="ruler"
+      role="img"
+      aria-label={`${Math.round(width)} ${rooms[0]?.unit === 'characters' ? 'characters' : 'pixels'} wide; ${words}`}
+      data-testid="ruler"
+    >
       <div className="ruler-fill" style={{ width: share(Math.min(width, main)) }} />
       {width > main && <div className="ruler-over" style={{ left: share(main), width: `calc(${share(width)} - ${share(main)})` }} />}
       {rooms.map((room, index) => (
         <span
           key={room.id}
-          className={`ruler-mark${index === 0 ? ' hard' : ''}${room.width / scale > 0.86 ? ' left' : ''}`}
+          className={`ruler-mark${index === 0 ? ' hard' : ''}${room.width / scale > 0.9 || crowded(room) ? ' left' : ''}`}
           style={{ left: share(room.width) }}
         >
-          {NAMES[room.id]}
+          {ROOM_NAMES[room.id]}
         </span>
       ))}
     </div>

@@ -1,34 +1,41 @@
-import { checkWords, findingPlace, stopOf, type Finding } from '../../core/checks/index.ts';
-import type { PageFacts } from '../../core/page/index.ts';
-import { effectiveDescription, effectiveIntent, effectiveNoindex, effectiveTitle, siteHost } from '../../core/site/index.ts';
+import { findingPlace, stopOf, type Finding } from '../../core/checks/index.ts';
+import type { SitePage } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { Findings, lineOf, Rail, usePlace } from '../pieces/index.ts';
 import { Segments, useRemembered } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
-import { BrowserTab, ResultCard } from './previews.tsx';
+import { FindingActions } from './FindingActions.tsx';
+import { heedAgain, mendFor, type MendPlaces } from './mends.ts';
+import { BrowserTab, ResultCard, ShareCard } from './previews.tsx';
 import { TagsAsCode } from './TagsAsCode.tsx';
 import { W } from './wording.ts';
 
-const LOOKS = ['wide', 'phone', 'code'] as const;
+const LOOKS = ['wide', 'phone', 'card', 'code'] as const;
 type Look = (typeof LOOKS)[number];
 
-/** The rail of Words: how the page looks to others, and what is left on it. */
+/** The rail of one page: how it looks to others, and what is left on it. */
 export function Looks({
   row,
-  facts,
+  page,
   source,
   title,
   description,
+  findings,
+  places,
 }: {
   readonly row: PageRow;
-  readonly facts: PageFacts;
+  readonly page: SitePage;
   readonly source: string;
   readonly title: string;
   readonly description: string;
+  readonly findings: readonly Finding[];
+  readonly places: MendPlaces;
 }) {
   const [look, setLook] = useRemembered<Look>('look', LOOKS, 'wide');
-  const findings = useLiveFindings(row, facts);
   const { go } = usePlace();
+  const workspace = places.workspace;
+  const ignored = useWorkspace((state) => state.document.tables.ignored);
+  const letBe = row.ignored.filter((code) => ignored[`${row.id}\n${code}`]);
   return (
     <Rail>
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -40,14 +47,17 @@ export function Looks({
           options={[
             { value: 'wide', label: 'Wide' },
             { value: 'phone', label: 'Phone' },
+            { value: 'card', label: 'Card' },
             { value: 'code', label: 'Code' },
           ]}
         />
       </div>
-      <div className="panel mt-2.5" data-testid="look">
-        {look === 'code' ? <TagsAsCode row={row} facts={facts} /> : <ResultCard row={row} title={title} description={description} phone={look === 'phone'} />}
+      <div className="panel mt-2.5 overflow-hidden" data-testid="look">
+        {look === 'code' && <TagsAsCode page={page} facts={page.facts} />}
+        {look === 'card' && <ShareCard page={page} title={title} description={description} />}
+        {(look === 'wide' || look === 'phone') && <ResultCard row={row} title={title} description={description} phone={look === 'phone'} />}
       </div>
-      {look !== 'code' && <BrowserTab title={title} />}
+      {(look === 'wide' || look === 'phone') && <BrowserTab title={title} />}
       <div className="mt-5 flex items-baseline justify-between">
         <h2>{W.toMend}</h2>
         {findings.length > 0 && <span className="soft text-[13px]">{findings.length} open</span>}
@@ -55,56 +65,41 @@ export function Looks({
       <div className="mt-1.5">
         <Findings
           findings={findings}
-          place={(finding) => lineOf(source, findingPlace(finding, facts))}
-          action={(finding) => <Mend finding={finding} onDoors={() => go('doors', row.id)} onPage={(id) => go('words', id)} />}
+          place={(finding) => lineOf(source, findingPlace(finding, page.facts))}
+          action={(finding) => {
+            const mend = mendFor(finding, places);
+            return mend ? (
+              <button type="button" className="link-act" onClick={mend.run}>
+                {mend.label}
+              </button>
+            ) : null;
+          }}
+          more={(finding) =>
+            stopOf(finding) === 'words' ? (
+              <FindingActions workspace={workspace} row={row} finding={finding} />
+            ) : (
+              <button type="button" className="link-act soft text-[13px]" onClick={() => go('doors', row.id)}>
+                See at Doors
+              </button>
+            )
+          }
         />
       </div>
+      {letBe.length > 0 && (
+        <div className="mt-3 text-[13px]">
+          <p className="soft">Let be on this page:</p>
+          <ul>
+            {letBe.map((code) => (
+              <li key={code} className="flex flex-wrap items-baseline gap-x-2">
+                <span>{ignored[`${row.id}\n${code}`]?.reason || code}</span>
+                <button type="button" className="link-act" onClick={() => heedAgain(workspace, row.id, code)}>
+                  Count it again
+                </button>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
     </Rail>
-  );
-}
-
-/** Findings at each key: those of the page itself are made here and now, those across the site come from the survey a moment later. */
-function useLiveFindings(row: PageRow, facts: PageFacts): Finding[] {
-  const document = useWorkspace((state) => state.document);
-  const { noindex } = effectiveNoindex(document, row.id, row.kind, facts);
-  const others = (code: 'title-same' | 'description-same'): readonly string[] =>
-    row.findings.flatMap((finding) => (finding.code === code ? finding.pages : []));
-  const input = {
-    id: row.id,
-    facts,
-    title: effectiveTitle(document, row.id, facts),
-    description: effectiveDescription(document, row.id, facts),
-    intent: effectiveIntent(document, row.id, row.kind),
-    noindex,
-    site: { host: siteHost(document), sameTitle: others('title-same'), sameDescription: others('description-same') },
-  };
-  // What concerns the doors comes from the survey, and blocks or weakens: it stands first.
-  return [...row.findings.filter((finding) => stopOf(finding) === 'doors'), ...checkWords(input)];
-}
-
-/** The one action a finding offers here. */
-function Mend({ finding, onDoors, onPage }: { readonly finding: Finding; readonly onDoors: () => void; readonly onPage: (id: string) => void }) {
-  const focus = (label: string) => () => [...window.document.querySelectorAll('label')].find((one) => one.textContent === label)?.control?.focus();
-  if (stopOf(finding) === 'doors') {
-    return (
-      <button type="button" className="link-act" onClick={onDoors}>
-        Doors
-      </button>
-    );
-  }
-  if (finding.code === 'title-same' || finding.code === 'description-same') {
-    return (
-      <button type="button" className="link-act" onClick={() => onPage(finding.pages[0] as string)}>
-        See it
-      </button>
-    );
-  }
-  const label =
-    finding.code.startsWith('title') || finding.code === 'name-number' ? 'Title' : finding.code.startsWith('description') ? 'Description' : undefined;
-  if (label === undefined || finding.code === 'title-several' || finding.code === 'title-outside-head') return null;
-  return (
-    <button type="button" className="link-act" onClick={focus(label)}>
-      Write
-    </button>
   );
 }

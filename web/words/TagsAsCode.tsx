@@ -1,21 +1,33 @@
 import { escapeAttribute, escapeText, type PageFacts } from '../../core/page/index.ts';
 import { editsFor } from '../../core/release/index.ts';
-import { effectiveDescription, effectiveNoindex, effectiveTitle } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import {
+  effectiveDescription,
+  effectiveKeywords,
+  effectiveNoindex,
+  effectiveSharePicture,
+  effectiveShareText,
+  effectiveShareTitle,
+  effectiveTitle,
+  type SitePage,
+} from '../../core/site/index.ts';
 import { Copyable } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 /** The tags as the released page will have them. */
-export function TagsAsCode({ row, facts }: { readonly row: PageRow; readonly facts: PageFacts }) {
+export function TagsAsCode({ page, facts }: { readonly page: SitePage; readonly facts: PageFacts }) {
   const document = useWorkspace((state) => state.document);
-  const title = effectiveTitle(document, row.id, facts).value;
-  const description = effectiveDescription(document, row.id, facts).value;
-  const { noindex } = effectiveNoindex(document, row.id, row.kind, facts);
-  const lines = [`<title>${escapeText(title)}</title>`];
-  if (description !== '') lines.push(`<meta name="description" content="${escapeAttribute(description)}">`);
-  if (noindex) lines.push('<meta name="robots" content="noindex">');
-  const code = lines.join('\n');
-  const edits = editsFor(document, { id: row.id, kind: row.kind, isHome: row.address === '/', facts });
+  const named = (name: string, content: string): string[] => (content === '' ? [] : [`<meta name="${name}" content="${escapeAttribute(content)}">`]);
+  const card = (property: string, content: string): string[] => (content === '' ? [] : [`<meta property="${property}" content="${escapeAttribute(content)}">`]);
+  const code = [
+    `<title>${escapeText(effectiveTitle(document, page).value)}</title>`,
+    ...named('description', effectiveDescription(document, page).value),
+    ...named('keywords', effectiveKeywords(document, page).value),
+    ...named('robots', effectiveNoindex(document, page).noindex ? 'noindex' : ''),
+    ...card('og:title', effectiveShareTitle(document, page).value),
+    ...card('og:description', effectiveShareText(document, page).value),
+    ...card('og:image', effectiveSharePicture(document, page).value),
+  ].join('\n');
+  const edits = editsFor(document, page, facts);
   return (
     <div>
       <pre className="code-block">{code}</pre>

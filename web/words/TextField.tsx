@@ -1,98 +1,144 @@
 import { Lightbulb } from 'lucide-react';
-import { useId, useRef, useState } from 'react';
+import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import { LONGEST_TEXT, set, type Effective } from '../../core/site/index.ts';
 import { fit, type Room } from '../../core/titles/index.ts';
-import { counted } from '../../core/wording/index.ts';
+import { counted, type TermId } from '../../core/wording/index.ts';
+import { Term } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { FitRuler } from './FitRuler.tsx';
 import { PLACEHOLDERS, sourceWords } from './wording.ts';
 
-type Field = 'title' | 'description';
+type Field = keyof typeof PLACEHOLDERS;
 interface Props {
   readonly field: Field;
   readonly label: string;
+  readonly term?: TermId;
   readonly page: string;
   readonly name: string;
   readonly value: Effective;
+  /** What would stand here without the owner's own word. */
+  readonly otherwise: Effective;
   readonly rooms: readonly Room[];
-  readonly suggestions: readonly string[];
+  readonly suggestions?: readonly string[];
+  /** What stands in the field while nothing does. */
+  readonly placeholder?: string;
   /** Whether the cursor is put here when the page is shown. */
-  readonly focused: boolean;
+  readonly focused?: boolean;
 }
 
 let visits = 0;
 /** Milliseconds without a key after which typing counts as a new step. */
 const PAUSE = 2000;
 
-/** One text of a page with its ruler: what is typed is seen, measured and kept at each key. */
-export function TextField({ field, label, page, name, value, rooms, suggestions, focused }: Props) {
+/** Writes one field of a page; keys in one go are one step for undo, and a pause ends the step. */
+export function useFieldWriter(page: string, field: Field | 'phrase' | 'keywords' | 'sharePicture', name: string, what: string) {
   const workspace = useWorkspaceApi();
-  const id = useId();
-  const owner = useWorkspace((state) => state.document.tables.pages[page]?.[field]);
   const [visit, setVisit] = useState(() => ++visits);
-  const text = owner ?? value.value;
+  const lastKey = useRef(0);
   const write = (next: string | null, thread?: string): void =>
     workspace.change(set('pages', page, field, next), {
-      label: next === null ? `“${name}” keeps its own ${field}` : `“${name}” has a new ${field}`,
+      label: next === null ? `“${name}” has its own ${what} again` : `“${name}” has a new ${what}`,
       ...(thread === undefined ? {} : { thread }),
     });
-  const lastKey = useRef(0);
-  const typed = (next: string, at: number): void => {
-    // A pause ends the step: undo takes back what was typed in one go, not an hour's work.
+  const typed = (next: string | null, at: number): void => {
     const thread = at - lastKey.current > PAUSE ? ++visits : visit;
     lastKey.current = at;
     if (thread !== visit) setVisit(thread);
-    write(next.replace(/[\r\n]+/g, ' '), `${field}:${page}:${thread}`);
+    write(next, `${field}:${page}:${thread}`);
   };
+  return { write, typed, begin: () => setVisit(++visits) };
+}
+
+/** One text of a page with its ruler: what is typed is seen, measured and kept at each key. */
+export function TextField({ field, label, term, page, name, value, otherwise, rooms, suggestions = [], placeholder, focused = false }: Props) {
+  const id = useId();
+  const owner = useWorkspace((state) => state.document.tables.pages[page]?.[field]);
+  const { write, typed, begin } = useFieldWriter(page, field, name, label.toLowerCase());
+  const text = owner ?? value.value;
   const room = rooms[0] as Room;
   const fitted = fit(value.value, room);
-  const [suggestion] = suggestions;
+  const overridden = owner !== null && owner !== undefined;
+  const take = (event: KeyboardEvent): void => {
+    const which = /^Digit([1-9])$/.exec(event.code)?.[1];
+    const suggestion = which === undefined || !event.altKey ? undefined : suggestions[Number(which) - 1];
+    if (suggestion === undefined) return;
+    event.preventDefault();
+    write(suggestion);
+  };
   const shared = {
     id,
     value: text,
-    placeholder: PLACEHOLDERS[field],
+    placeholder: placeholder || PLACEHOLDERS[field],
     spellCheck: true,
     maxLength: LONGEST_TEXT,
     autoFocus: focused,
+    dir: 'auto' as const,
     'aria-describedby': `${id}-fit`,
-    onFocus: () => setVisit(++visits),
+    onFocus: begin,
+    onKeyDown: take,
   };
+  const oneLine = field === 'title' || field === 'shareTitle';
   return (
-    <div className="mb-4">
+    <div className="mb-4" data-field={field}>
       <div className="mb-1 flex flex-wrap items-baseline gap-x-2.5">
-        <label htmlFor={id} className="display text-[15.5px] font-semibold">
-          {label}
-        </label>
+        <span className="inline-flex items-baseline gap-1">
+          <label htmlFor={id} className="display text-[15.5px] font-semibold">
+            {label}
+          </label>
+          {term && <Term id={term} />}
+        </span>
         <span className="soft text-[13px]">{sourceWords(value)}</span>
-        {owner !== null && owner !== undefined && (
+        {overridden && (
           <button type="button" className="link-act text-[13px]" onClick={() => write(null)}>
-            Back to the page’s own
+            {otherwise.from === 'pattern' ? 'Back to the pattern' : 'Back to the page’s own'}
           </button>
         )}
         <span id={`${id}-fit`} className="soft ml-auto text-[13px] tabular-nums">
           {fitted.cut ? `cut after “${fitted.shown.replace(/ …$/, '').split(' ').slice(-2).join(' ')}” · ` : ''}
-          {Math.round(fitted.width)} of {room.width} px · {counted([...value.value].length, 'character')}
+          {room.unit === 'px'
+            ? `${Math.round(fitted.width)} of ${room.width} px · ${counted([...value.value].length, 'character')}`
+            : `${fitted.width} of ${room.width} characters`}
         </span>
       </div>
       <div className="field">
-        {field === 'title' ? (
-          <input {...shared} type="text" autoComplete="off" onChange={(event) => typed(event.target.value, event.timeStamp)} />
+        {oneLine ? (
+          <input {...shared} type="text" autoComplete="off" onChange={(event) => typed(singleLine(event.target.value), event.timeStamp)} />
         ) : (
-          <textarea {...shared} rows={3} onChange={(event) => typed(event.target.value, event.timeStamp)} />
+          <textarea {...shared} rows={3} onChange={(event) => typed(singleLine(event.target.value), event.timeStamp)} />
         )}
         <FitRuler text={value.value} rooms={rooms} />
       </div>
-      {suggestion !== undefined && (
-        <p className="mt-1.5 flex items-start gap-2 text-[13.5px]">
-          <Lightbulb size={16} className="mt-0.5 flex-none soft" aria-hidden />
-          <span className="min-w-0">
-            <span className="soft">From this page: </span>“{suggestion}”{' '}
-            <button type="button" className="link-act" onClick={() => write(suggestion)}>
-              Use this
-            </button>
-          </span>
-        </p>
-      )}
+      <Suggestions texts={suggestions} onTake={write} />
     </div>
+  );
+}
+
+const singleLine = (text: string): string => text.replace(/[\r\n]+/g, ' ');
+
+/** What the page itself offers, best first; one key or one click takes one. */
+function Suggestions({ texts, onTake }: { readonly texts: readonly string[]; readonly onTake: (text: string) => void }) {
+  const [all, setAll] = useState(false);
+  const [first, ...others] = texts;
+  if (first === undefined) return null;
+  return (
+    <ul className="mt-1.5 text-[13.5px]" aria-label="From this page">
+      {[first, ...(all ? others : [])].map((text, index) => (
+        <li key={text} className="flex items-start gap-2 py-0.5">
+          <Lightbulb size={16} className={`mt-0.5 flex-none soft${index > 0 ? ' invisible' : ''}`} aria-hidden />
+          <span className="min-w-0" dir="auto">
+            {index === 0 && <span className="soft">From this page: </span>}“{text}”{' '}
+            <button type="button" className="link-act" onClick={() => onTake(text)}>
+              Use this
+            </button>{' '}
+            <kbd>Alt {index + 1}</kbd>
+            {index === 0 && !all && others.length > 0 && (
+              <button type="button" className="link-act soft ml-2" onClick={() => setAll(true)}>
+                {others.length} more
+              </button>
+            )}
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -1,7 +1,20 @@
-import { siteHost } from '../../core/site/index.ts';
+import { useState } from 'react';
+import {
+  descriptionRooms,
+  effectiveSharePicture,
+  effectiveShareText,
+  effectiveShareTitle,
+  shareTextRoom,
+  shareTitleRoom,
+  siteHost,
+  tabRoom,
+  titleRooms,
+  type SitePage,
+} from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { DESCRIPTION_ROOMS, fit, TAB_ROOM, TITLE_ROOMS, type Room } from '../../core/titles/index.ts';
+import { fit, type Room } from '../../core/titles/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
+import { SitePicture } from './SitePicture.tsx';
 import { W } from './wording.ts';
 
 /** A page as an answer to somebody's search, cut where that place cuts it. */
@@ -16,11 +29,12 @@ export function ResultCard({
   readonly description: string;
   readonly phone: boolean;
 }) {
-  const host = useWorkspace((state) => siteHost(state.document));
+  const document = useWorkspace((state) => state.document);
+  const host = siteHost(document);
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
   const at = phone ? 1 : 0;
-  const shownTitle = fit(title, TITLE_ROOMS[at] as Room).shown;
-  const shownText = fit(description, DESCRIPTION_ROOMS[at] as Room).shown;
+  const shownTitle = fit(title, titleRooms(document)[at] as Room).shown;
+  const shownText = fit(description, descriptionRooms(document)[at] as Room).shown;
   const trail = row.address.split('/').filter(Boolean).map(decoded);
   return (
     <div className={`result${phone ? ' mx-auto max-w-[300px]' : ''}`}>
@@ -36,10 +50,55 @@ export function ResultCard({
   );
 }
 
+/** Cards show the middle of a picture, about this much wider than high. */
+const CARD_SHAPE = 1200 / 630;
+const SMALL = { width: 600, height: 315 };
+
+/** The page as a link that somebody sends: picture, title, a line or two. */
+export function ShareCard({ page, title, description }: { readonly page: SitePage; readonly title: string; readonly description: string }) {
+  const document = useWorkspace((state) => state.document);
+  const [size, setSize] = useState<{ path: string; width: number; height: number }>();
+  const picture = effectiveSharePicture(document, page);
+  const path = picture.value.replace(/^https?:\/\/[^/]+/, '').replace(/^\//, '');
+  const shownTitle = fit(effectiveShareTitle(document, page).value || title, shareTitleRoom(document)).shown;
+  const shownText = fit(effectiveShareText(document, page).value || description, shareTextRoom(document)).shown;
+  const known = size?.path === path ? size : undefined;
+  const lost = known && Math.round(100 - (100 * Math.min(known.width / known.height, CARD_SHAPE)) / Math.max(known.width / known.height, CARD_SHAPE));
+  return (
+    <div>
+      {path === '' ? (
+        <p className="picture-empty aspect-[1200/630] w-full !rounded-none text-[13px]">no picture</p>
+      ) : (
+        <SitePicture
+          key={path}
+          path={path}
+          alt=""
+          className="aspect-[1200/630] w-full !rounded-none object-cover"
+          onSize={(width, height) => setSize({ path, width, height })}
+        />
+      )}
+      <div className="px-3.5 py-2.5" dir="auto">
+        <p className="soft text-[12.5px]">{siteHost(document)}</p>
+        <p className="font-semibold leading-snug">{shownTitle || <span className="soft italic">{W.noTitle}</span>}</p>
+        <p className="soft mt-0.5 text-[13.5px] leading-snug">{shownText}</p>
+      </div>
+      {known && (
+        <p className="soft border-t border-[color:var(--line)] px-3.5 py-2 text-[12.5px]">
+          {known.width} × {known.height} px
+          {lost ? `; cards cut ${lost} % of it off ${known.width / known.height > CARD_SHAPE ? 'at the sides' : 'above and below'}` : ''}
+          {known.width < SMALL.width || known.height < SMALL.height ? '; small: some programs show no picture this size' : ''}
+        </p>
+      )}
+    </div>
+  );
+}
+
 /** The browser's tab: the title's first words are all there is room for. */
 export function BrowserTab({ title }: { readonly title: string }) {
+  const document = useWorkspace((state) => state.document);
+  const room = tabRoom(document);
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
-  const shown = fit(title, TAB_ROOM).shown;
+  const shown = fit(title, room).shown;
   return (
     <div className="browser-tab mt-2.5" aria-label="The browser’s tab" role="img">
       <span className="tab">

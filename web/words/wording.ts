@@ -1,19 +1,94 @@
 import type { Effective } from '../../core/site/index.ts';
+import type { Part, RoomId } from '../../core/titles/index.ts';
 
 export const W = {
   noPages: 'There is no page here yet',
   noPagesWhy: 'Bring a site in, from a folder or a ZIP, and its pages stand at the left.',
   readOnly: 'This page is written in UTF-16. It can be read, but not changed here; save it as UTF-8 and bring it in again.',
-  searcher: 'As a searcher sees it',
+  searcher: 'As others see it',
   toMend: 'To mend on this page',
   noTitle: 'No title: engines make one up',
   noDescription: 'No description: engines pick a piece of the page here.',
 };
 
-export const PLACEHOLDERS = { title: 'What is to be found on this page?', description: 'One or two sentences: what is here, and for whom?' } as const;
+export const PLACEHOLDERS = {
+  title: 'What is to be found on this page?',
+  description: 'One or two sentences: what is here, and for whom?',
+  shareTitle: 'As its title',
+  shareText: 'As its description',
+} as const;
+
+/** What the places are called where texts are cut. */
+export const ROOM_NAMES: Readonly<Record<RoomId, string>> = {
+  'title-wide': 'Skerry',
+  'title-phone': 'phone',
+  'title-plover': 'Plover',
+  'description-wide': 'Skerry',
+  'description-phone': 'phone',
+  'description-plover': 'Plover',
+  tab: 'tab',
+  'share-title': 'card',
+  'share-text': 'card',
+};
+
+/** The same in the table of limits, one a line. */
+export const ROOM_LINES: Readonly<Record<RoomId, string>> = {
+  'title-wide': 'Title, Skerry’s wide result',
+  'title-phone': 'Title, on a phone (two lines)',
+  'title-plover': 'Title, Plover’s result',
+  'description-wide': 'Description, Skerry’s wide result',
+  'description-phone': 'Description, on a phone',
+  'description-plover': 'Description, Plover’s result',
+  tab: 'Title on the browser’s tab',
+  'share-title': 'Title on a share card',
+  'share-text': 'Text on a share card',
+};
+
+/** What the parts of a pattern are called. */
+export const PART_NAMES: Readonly<Record<Part, string>> = {
+  'page-name': 'Page name',
+  'own-title': 'Its own title',
+  'site-name': 'Site name',
+  tagline: 'Tagline',
+  separator: 'Separator',
+  kind: 'Kind',
+  folder: 'Folder',
+  date: 'Date',
+  author: 'Author',
+  price: 'Price',
+  'first-words': 'First words',
+  phrase: 'Target phrase',
+};
 
 /** Where a text comes from. */
 export function sourceWords({ from, value }: Effective): string {
-  if (from === 'owner') return value === '' ? 'taken away here' : 'written here';
-  return from === 'page' ? 'as it stands in the page' : 'not there yet';
+  switch (from) {
+    case 'owner':
+      return value === '' ? 'taken away here' : 'written here';
+    case 'pattern':
+      return 'follows its kind’s pattern';
+    case 'page':
+      return 'as it stands in the page';
+    case 'none':
+      return 'not there yet';
+  }
 }
+
+/** What is wrong with an address ending. */
+export const ENDING_FAULTS = {
+  empty: 'It cannot be empty.',
+  characters: 'Letters, figures and hyphens only: other signs do not survive in addresses.',
+  taken: 'Another page has this address already.',
+  home: 'The home page has no ending.',
+} as const;
+
+/** Why a text cannot stand in a cell of the ledger. */
+export const CELL_FAULTS = {
+  'not-editable': 'this column only tells.',
+  'no-such-kind': 'there is no such kind.',
+  'no-such-intent': 'write “list” or “keep out”.',
+  'ending-empty': 'an address ending cannot be empty.',
+  'ending-characters': 'an address ending takes letters, figures and hyphens.',
+  'ending-taken': 'another page has this address.',
+  'ending-home': 'the home page has no ending.',
+} as const;

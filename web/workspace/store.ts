@@ -52,6 +52,8 @@ export interface WorkspaceState {
   /** Goes up whenever the survey has looked again: reports are fetched anew then. */
   readonly surveyed: number;
   readonly detail: PageDetail | undefined;
+  /** Pages that the owner passed over in this walk. */
+  readonly skipped: ReadonlySet<string>;
   /** What Skerry says of the site; undefined until it was asked. */
   readonly engine: EngineSite | undefined;
 }
@@ -65,6 +67,10 @@ export interface About {
 }
 
 const NO_NUMBERS: SiteNumbers = { pages: 0, wanted: 0, found: 0, foundAfterRelease: 0, pending: 0, waiting: 0, states: {}, brokenLinks: 0 };
+
+/** Milliseconds in which pages are measured before the worker listens again, and in which it rests. */
+const MEASURED_AT_ONCE = 60;
+const PAUSE = 40;
 
 /** The opened site as the screens see it. All changes of it go through here. */
 export class Workspace {
@@ -91,6 +97,7 @@ export class Workspace {
       numbers: NO_NUMBERS,
       surveyed: 0,
       detail: undefined,
+      skipped: new Set(),
       engine: undefined,
     }));
     tools.listen((siteId) => {
@@ -111,6 +118,7 @@ export class Workspace {
       failure: undefined,
       site: undefined,
       detail: undefined,
+      skipped: new Set(),
       engine: undefined,
       rows: [],
       byId: new Map(),
@@ -136,10 +144,22 @@ export class Workspace {
       this.store.setState({ site, document: state.document, undo: state.undo, save: 'saved', phase: 'ready' });
       this.takeNews(news, true);
       void this.askEngine();
+      void this.measure(turn);
       await db.put('sites', { ...site, openedAt: this.tools.now().toISOString() });
       if (site.from !== 'empty' && (await loadManifest(db, siteId)) === undefined) this.takeNews(await analysis.startFrom(0, state.document, []));
     } catch (error) {
       if (turn === this.opened) this.store.setState({ phase: 'failed', failure: (error as Error).message });
+    }
+  }
+
+  /** Lets the worker find out how pages read, a little at a time: what the owner does goes first. */
+  private async measure(turn: number): Promise<void> {
+    for (let left = 1; left > 0 && turn === this.opened;) {
+      const some = await this.tools.analysis.measureSome(MEASURED_AT_ONCE);
+      if (turn !== this.opened) return;
+      left = some.left;
+      if (some.news.rows.length > 0) this.takeNews(some.news);
+      await new Promise((resolve) => setTimeout(resolve, PAUSE));
     }
   }
 
@@ -182,6 +202,11 @@ export class Workspace {
     if (this.state.detail?.id === id) return;
     const detail = await this.tools.analysis.page(id);
     this.store.setState({ detail });
+  }
+
+  /** Passes a page over in this walk, or comes back to all that were. */
+  skip(id: string | undefined): void {
+    this.store.setState({ skipped: id === undefined ? new Set() : new Set([...this.state.skipped, id]) });
   }
 
   /** Renames the site in the list; what searchers see of its name is a fact and changes elsewhere. */

@@ -1,0 +1,16 @@
+import type { Check } from './finding.ts';
+
+/** A heading that skips a level (N19): who moves by headings loses the thread. */
+export const headingOrder: Check<'heading-order'> = {
+  code: 'heading-order',
+  cost: 'polish',
+  stop: 'words',
+  alsoWhenOut: true,
+  look: ({ facts }) => {
+    for (const [index, heading] of facts.headings.entries()) {
+      const after = facts.headings[index - 1]?.level;
+      if (after !== undefined && heading.level > after + 1) return { code: 'heading-order', heading: heading.text, level: heading.level, after };
+    }
+    return undefined;
+  },
+};

@@ -1,0 +1,10 @@
+import type { Check } from './finding.ts';
+
+/** No other page links here (N18): visitors never come by it. */
+export const linksNone: Check<'links-none'> = {
+  code: 'links-none',
+  cost: 'polish',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ site, isHome }) => (site.linksIn === 0 && !isHome ? { code: 'links-none' } : undefined),
+};

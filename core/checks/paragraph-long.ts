@@ -1,0 +1,10 @@
+import type { Check } from './finding.ts';
+
+/** Paragraphs that stand like a wall (N19). */
+export const paragraphLong: Check<'paragraph-long'> = {
+  code: 'paragraph-long',
+  cost: 'polish',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ measure }) => (measure && measure.longParagraphs > 0 ? { code: 'paragraph-long', count: measure.longParagraphs } : undefined),
+};

@@ -1,0 +1,10 @@
+import type { Check } from './finding.ts';
+
+/** Two pages claim one phrase and fight for it (N22). */
+export const phraseFought: Check<'phrase-fought'> = {
+  code: 'phrase-fought',
+  cost: 'weakens',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ phrase, site }) => (phrase && site.samePhrase.length > 0 ? { code: 'phrase-fought', phrase: phrase.text, pages: site.samePhrase } : undefined),
+};

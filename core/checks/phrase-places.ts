@@ -1,0 +1,17 @@
+import type { PhrasePlace } from '../phrases/index.ts';
+import type { Check } from './finding.ts';
+
+const ASKED: readonly PhrasePlace[] = ['title', 'heading', 'first-paragraph', 'description'];
+
+/** The target phrase is missing where it counts most (N17). The address is not asked for: changing it costs more than it brings. */
+export const phrasePlaces: Check<'phrase-places'> = {
+  code: 'phrase-places',
+  cost: 'polish',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ phrase }) => {
+    if (!phrase) return undefined;
+    const missing = ASKED.filter((place) => phrase.coverage.places[place] !== 'all');
+    return missing.length > 0 ? { code: 'phrase-places', phrase: phrase.text, missing } : undefined;
+  },
+};

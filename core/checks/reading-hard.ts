@@ -1,0 +1,14 @@
+import type { Check } from './finding.ts';
+
+/** A text that is hard to read by a formula of its language (N19). */
+export const readingHard: Check<'reading-hard'> = {
+  code: 'reading-hard',
+  cost: 'polish',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ measure }) => {
+    const ease = measure?.ease;
+    if (!ease || (ease.band !== 'hard' && ease.band !== 'very-hard')) return undefined;
+    return { code: 'reading-hard', formula: ease.formula, score: Math.round(ease.score), very: ease.band === 'very-hard' };
+  },
+};

@@ -1,0 +1,13 @@
+import type { Check } from './finding.ts';
+
+/** Menus and footers alone come to about this many words. */
+const THIN = 50;
+
+/** Too little text to say what the page is about (N19). */
+export const textThin: Check<'text-thin'> = {
+  code: 'text-thin',
+  cost: 'polish',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ facts }) => (facts.wordCount < THIN ? { code: 'text-thin', words: facts.wordCount } : undefined),
+};

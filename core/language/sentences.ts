@@ -1,0 +1,65 @@
+import type { Language } from './languages.ts';
+
+/** A sentence and where it stands. */
+export interface Sentence {
+  readonly text: string;
+  readonly start: number;
+  readonly end: number;
+}
+
+/** After these a full stop ends no sentence. */
+const ABBREVIATIONS: Readonly<Partial<Record<Language['code'], string>>> = {
+  en: 'mr mrs ms dr prof st no vol fig e.g i.e etc vs approx inc ltd co dept est jan feb mar apr jun jul aug sept sep oct nov dec a.m p.m cf ca',
+  de: 'dr prof nr bzw z.b d.h u.a usw ca vgl str abs bd hr fr inkl evtl ggf zzgl tel jan feb mär apr jun jul aug sep okt nov dez s.o s.u max min st',
+  fr: 'm mm mme mlle dr pr st ste av etc p.ex env tél no fig vol janv févr avr juil sept oct nov déc c.-à-d cf',
+  es: 'sr sra srta dr dra d dña av avda etc p.ej núm pág tel ud uds ee.uu cf aprox vol',
+  it: 'sig sig.ra dott dott.ssa prof ecc es pag tel n p.es vol',
+  nl: 'dhr mevr dr prof nr bijv d.w.z enz o.a t.a.v ca tel blz',
+  pt: 'sr sra dr dra prof etc p.ex pág tel av nº',
+};
+const sets = new Map<string, ReadonlySet<string>>();
+const EVERYWHERE = new Set('dr prof st nr no vol etc tel ca'.split(' '));
+
+function abbreviations(code: Language['code']): ReadonlySet<string> {
+  let known = sets.get(code);
+  if (!known) sets.set(code, (known = ABBREVIATIONS[code] === undefined ? EVERYWHERE : new Set(ABBREVIATIONS[code].split(' '))));
+  return known;
+}
+
+/** End marks with the quotes and brackets that close after them; full-width ones need no space behind them. */
+const ENDS = /(?:[.!?…؟۔]+["'”’»)\]]*(?:[ \u00a0\u202f]»)?(?=\s|$)|[。！？｡]+[」』）”]*)/gu;
+
+/** The sentences of a text, as its language sets them apart: not after abbreviations, ordinals (`3. Mai`), single initials or between digits. */
+export function sentencesOf(text: string, language: Language): Sentence[] {
+  const found: Sentence[] = [];
+  let from = 0;
+  const take = (end: number): void => {
+    const raw = text.slice(from, end);
+    const lead = raw.length - raw.trimStart().length;
+    const trimmed = raw.trim();
+    if (trimmed !== '') found.push({ text: trimmed, start: from + lead, end: from + lead + trimmed.length });
+    from = end;
+  };
+  for (const match of text.matchAll(ENDS)) {
+    if (match[0][0] === '.' && match[0].length === 1 && !endsHere(text, from, match.index, language)) continue;
+    take(match.index + match[0].length);
+  }
+  take(text.length);
+  return found;
+}
+
+function endsHere(text: string, from: number, at: number, language: Language): boolean {
+  const before = /[\p{L}\p{N}.-]+$/u.exec(text.slice(Math.max(from, at - 24), at))?.[0].toLowerCase() ?? '';
+  const after = text.slice(at + 1).trimStart();
+  if (abbreviations(language.code).has(before)) return after === '';
+  if (/^\p{L}$/u.test(before)) return after === '';
+  // Ordinals are written with a full stop in these languages.
+  if (/^\d{1,2}$/.test(before) && /^(de|da|no|fi|other)$/.test(language.code))
+    return after === '' || (/^[\p{Lu}]/u.test(after) && !/^(januar|februar|märz|april|mai|juni|juli|august|september|oktober|november|dezember)/i.test(after));
+  return !/^[\p{Ll}]/u.test(after);
+}
+
+/** Whether a text ends as a sentence does. */
+export function endsAsSentence(text: string): boolean {
+  return /[.!?…؟۔。！？]["'”’»)\]」』]*$/u.test(text.trim());
+}

@@ -1,0 +1,96 @@
+import type { PageRow } from '../survey/index.ts';
+import { endingFault, endingOf, KIND_NAMES, KINDS, set, type Change, type Kind, type SiteDocument } from '../site/index.ts';
+
+/** Columns of the ledger that can be written in. */
+export const EDITABLE = ['title', 'description', 'phrase', 'ending', 'kind', 'intent', 'keywords', 'shareTitle', 'shareText'] as const;
+export type EditableColumn = (typeof EDITABLE)[number];
+/** Columns that only tell. */
+export const TELLING = ['address', 'name', 'state', 'findings', 'words', 'linksIn', 'linksOut'] as const;
+export type LedgerColumn = EditableColumn | (typeof TELLING)[number];
+
+export const isEditable = (column: LedgerColumn): column is EditableColumn => (EDITABLE as readonly string[]).includes(column);
+
+/** What stands in a cell, as text: what is shown, copied and compared. */
+export function cellText(row: PageRow, document: SiteDocument, column: LedgerColumn): string {
+  const own = document.tables.pages[row.id];
+  switch (column) {
+    case 'title':
+    case 'description':
+    case 'phrase':
+    case 'address':
+    case 'name':
+    case 'state':
+      return row[column];
+    case 'ending':
+      return endingOf(row.address);
+    case 'kind':
+      return KIND_NAMES[row.kind];
+    case 'intent':
+      return row.intent === 'list' ? 'list' : 'keep out';
+    case 'keywords':
+    case 'shareTitle':
+    case 'shareText':
+      return own?.[column] ?? '';
+    case 'findings':
+      return String(row.findings.length);
+    case 'words':
+    case 'linksIn':
+    case 'linksOut':
+      return String(row[column]);
+  }
+}
+
+/** Why a text cannot stand in a cell. */
+export type CellFault = 'not-editable' | 'no-such-kind' | 'no-such-intent' | 'ending-empty' | 'ending-characters' | 'ending-taken' | 'ending-home';
+
+/** The change that puts a text into a cell; nothing where it stands there already. An empty text takes the owner's word back, where there is one. */
+export function cellChange(
+  row: PageRow,
+  document: SiteDocument,
+  column: LedgerColumn,
+  typed: string,
+  taken: (file: string) => boolean,
+): { readonly change: Change | undefined } | { readonly fault: CellFault } {
+  if (!isEditable(column)) return { fault: 'not-editable' };
+  const text = typed.replace(/\s+/g, ' ').trim();
+  if (text === cellText(row, document, column)) return { change: undefined };
+  const own = document.tables.pages[row.id];
+  switch (column) {
+    case 'title':
+    case 'description':
+      // Emptied: the owner's word goes, and the pattern or the page speaks again; where it speaks already, it is taken away.
+      return { change: set('pages', row.id, column, text === '' && typeof own?.[column] === 'string' && own[column] !== '' ? null : text) };
+    case 'phrase':
+    case 'keywords':
+    case 'shareTitle':
+    case 'shareText':
+      return { change: set('pages', row.id, column, text === '' ? null : text) };
+    case 'kind': {
+      const kind = kindNamed(text);
+      if (text !== '' && kind === undefined) return { fault: 'no-such-kind' };
+      return { change: set('pages', row.id, 'kind', kind ?? null) };
+    }
+    case 'intent': {
+      const intent = intentNamed(text);
+      if (text !== '' && intent === undefined) return { fault: 'no-such-intent' };
+      return { change: set('pages', row.id, 'intent', intent ?? null) };
+    }
+    case 'ending': {
+      if (text === '') return own?.ending ? { change: set('pages', row.id, 'ending', null) } : { fault: 'ending-empty' };
+      const fault = endingFault(row.id, text, taken);
+      return fault ? { fault: `ending-${fault}` } : { change: set('pages', row.id, 'ending', text) };
+    }
+  }
+}
+
+/** A kind by its name, as people write it. */
+export function kindNamed(text: string): Kind | undefined {
+  const low = text.trim().toLowerCase();
+  return KINDS.find((kind) => kind === low || KIND_NAMES[kind].toLowerCase() === low || `${KIND_NAMES[kind].toLowerCase()}s` === low);
+}
+
+function intentNamed(text: string): 'list' | 'out' | undefined {
+  const low = text.trim().toLowerCase();
+  if (/^(list|listed|yes|index|true|1|in)$/.test(low)) return 'list';
+  return /^(keep out|out|no|noindex|false|0|hide|hidden)$/.test(low) ? 'out' : undefined;
+}

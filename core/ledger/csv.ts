@@ -1,0 +1,197 @@
+import Papa from 'papaparse';
+import { decodeBytes } from '../source/index.ts';
+import { addressOf, all, type Change, type SiteDocument } from '../site/index.ts';
+import type { PageRow } from '../survey/index.ts';
+import { cellChange, cellText, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
+
+/** A table out of a file. */
+export interface ReadTable {
+  readonly headers: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+  /** How the file was read: told, so that a wrong guess can be seen and mended. */
+  readonly encoding: string;
+  readonly delimiter: string;
+}
+
+export const DELIMITERS = [',', ';', '\t', '|'] as const;
+/** Rows that are read; a small site has a few thousand pages. */
+const MOST_ROWS = 60_000;
+const LARGEST = 30_000_000;
+
+/** Reads a table in any encoding and with any delimiter; both are guessed unless they are given. The first row holds the columns' names. */
+export function readTable(
+  bytes: Uint8Array,
+  given: { readonly encoding?: string; readonly delimiter?: string } = {},
+): { ok: true; table: ReadTable } | { ok: false; reason: 'too-large' | 'empty' | 'no-table' } {
+  if (bytes.length > LARGEST) return { ok: false, reason: 'too-large' };
+  const encoding = given.encoding ?? guessEncoding(bytes);
+  const text = decodeBytes(bytes, encoding).replace(/^\uFEFF/, '');
+  if (text.trim() === '') return { ok: false, reason: 'empty' };
+  if (text.includes('\0')) return { ok: false, reason: 'no-table' };
+  const delimiter = given.delimiter ?? guessDelimiter(text);
+  const { data } = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy', preview: MOST_ROWS });
+  const [headers = [], ...rows] = data;
+  return { ok: true, table: { headers: headers.map((header) => header.trim()), rows, encoding, delimiter } };
+}
+
+/** UTF-8 where it says so or is nothing else, UTF-16 by its mark, else what spreadsheets of the western world write. */
+export function guessEncoding(bytes: Uint8Array): string {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return 'utf-16be';
+  return decodeBytes(bytes, 'utf-8').includes('\uFFFD') ? 'windows-1252' : 'utf-8';
+}
+
+/** The delimiter that cuts most of the first lines into the same number of cells, and the most of them. */
+function guessDelimiter(text: string): string {
+  const head = text.slice(0, 20_000);
+  let best: { delimiter: string; score: number } = { delimiter: ',', score: 0 };
+  for (const delimiter of DELIMITERS) {
+    const { data } = Papa.parse<string[]>(head, { delimiter, preview: 20, skipEmptyLines: 'greedy' });
+    const width = data[0]?.length ?? 0;
+    const even = data.filter((row) => row.length === width).length / Math.max(1, data.length);
+    const score = width > 1 ? even * Math.min(width, 8) : 0;
+    if (score > best.score) best = { delimiter, score };
+  }
+  return best.delimiter;
+}
+
+/** What a column of a table means here; null: nothing. */
+export type Mapping = readonly ('address' | EditableColumn | null)[];
+
+/** Words by which columns are known, the most telling first. */
+const KNOWN: readonly [EditableColumn | 'address', RegExp][] = [
+  ['shareText', /(share|social|og|card).*(text|desc|beschreibung)|og:description/],
+  ['shareTitle', /(share|social|og|card).*(title|titel|titre)|og:title/],
+  ['description', /desc|beschreibung|descripci[oó]n|snippet|summary|auszug/],
+  ['phrase', /focus|fokus|target|ziel|key ?phrase|phrase/],
+  ['keywords', /key ?words?|tags?$|schl(ü|u)sselw|mots?-cl/],
+  ['ending', /slug|ending|endung|permalink-?name/],
+  ['intent', /^(robots|index(ed|able)?|list(ed)?|noindex|visibility|sichtbar)/],
+  ['title', /title|titel|titre|t[ií]tulo|headline/],
+  [
+    'address',
+    /^(url|uri|address|adresse|link|permalink|page|path|seite|webseite|loc|lien|direcci[oó]n|p[aá]gina)\b|\b(url|address|adresse|permalink|path|pfad)\b/,
+  ],
+  ['kind', /kind|^type$|typ$|post ?type|art$/],
+];
+
+/** Guesses what each column means, from its name and, for the address, from what stands in it. Each meaning is given once. */
+export function guessMapping(table: Pick<ReadTable, 'headers' | 'rows'>): Mapping {
+  const taken = new Set<string>();
+  const mapping: (EditableColumn | 'address' | null)[] = table.headers.map((header) => {
+    const low = header.toLowerCase().replace(/[_-]+/g, ' ').trim();
+    const found = KNOWN.find(([meaning, pattern]) => !taken.has(meaning) && pattern.test(low))?.[0];
+    if (found) taken.add(found);
+    return found ?? null;
+  });
+  if (!taken.has('address')) {
+    const at = table.headers.findIndex((_, column) => {
+      const cells = table.rows.slice(0, 50).map((row) => (row[column] ?? '').trim());
+      return cells.length > 0 && cells.filter((cell) => /^(https?:\/\/|\/)\S*$/i.test(cell)).length > cells.length / 2;
+    });
+    if (at >= 0) mapping[at] = 'address';
+  }
+  return mapping;
+}
+
+/** An address as it is compared: path alone, without index file, ending and closing slash, case kept. */
+export function addressKey(address: string): string {
+  const trimmed = address.trim();
+  const path = URL.canParse(trimmed) ? new URL(trimmed).pathname : trimmed.replace(/[?#].*$/s, '');
+  let plain = path;
+  try {
+    plain = decodeURIComponent(path);
+  } catch {
+    // Compared as it is written.
+  }
+  return (
+    `/${plain.replace(/^\/+/, '')}`
+      .replace(/\/index\.x?html?$/i, '/')
+      .replace(/\.x?html?$/i, '')
+      .replace(/\/+$/, '') || '/'
+  );
+}
+
+/** What taking a table in would do. */
+export interface DryRun {
+  readonly changes: readonly {
+    readonly page: string;
+    readonly column: EditableColumn;
+    readonly before: string;
+    readonly after: string;
+    readonly change: Change;
+  }[];
+  /** Addresses that no page answers at, with the row in the file (from 1, the names being row 1). */
+  readonly unknown: readonly { readonly row: number; readonly address: string }[];
+  readonly faults: readonly { readonly row: number; readonly column: EditableColumn; readonly text: string; readonly fault: CellFault }[];
+  /** Cells that say what stands here already, and empty ones, which change nothing. */
+  readonly same: number;
+}
+
+/** Tells what a table would change; `all` of its changes is the taking in. Empty cells change nothing: a table with gaps must not take words away. */
+export function dryRun(table: ReadTable, mapping: Mapping, rows: readonly PageRow[], document: SiteDocument, taken: (file: string) => boolean): DryRun {
+  const pages = new Map<string, PageRow>();
+  for (const row of rows) {
+    pages.set(addressKey(row.address), row);
+    // A table may have been made before an address got its new ending.
+    const before = addressKey(addressOf(row.id));
+    if (!pages.has(before)) pages.set(before, row);
+  }
+  const addressAt = mapping.indexOf('address');
+  const changes: DryRun['changes'][number][] = [];
+  const unknown: DryRun['unknown'][number][] = [];
+  const faults: DryRun['faults'][number][] = [];
+  let same = 0;
+  table.rows.forEach((cells, index) => {
+    const address = (cells[addressAt] ?? '').trim();
+    if (address === '') return;
+    const row = pages.get(addressKey(address));
+    if (!row) return void unknown.push({ row: index + 2, address });
+    mapping.forEach((column, at) => {
+      const text = (cells[at] ?? '').trim();
+      if (column === null || column === 'address') return;
+      if (text === '') return void same++;
+      const result = cellChange(row, document, column, text, taken);
+      if ('fault' in result) faults.push({ row: index + 2, column, text, fault: result.fault });
+      else if (result.change === undefined) same++;
+      else changes.push({ page: row.id, column, before: cellText(row, document, column), after: text.replace(/\s+/g, ' '), change: result.change });
+    });
+  });
+  return { changes, unknown, faults, same };
+}
+
+/** A dry run's changes as one step. */
+export function changesOf(run: Pick<DryRun, 'changes'>): Change {
+  return all(run.changes.map(({ change }) => change));
+}
+
+const HEADERS: Readonly<Record<LedgerColumn, string>> = {
+  address: 'Address',
+  name: 'Name',
+  title: 'Title',
+  description: 'Description',
+  phrase: 'Target phrase',
+  ending: 'Address ending',
+  kind: 'Kind',
+  intent: 'List it',
+  keywords: 'Keywords',
+  shareTitle: 'Share title',
+  shareText: 'Share text',
+  state: 'State',
+  findings: 'Findings',
+  words: 'Words',
+  linksIn: 'Links in',
+  linksOut: 'Links out',
+};
+
+/** What a column is called. */
+export const columnName = (column: LedgerColumn): string => HEADERS[column];
+
+/** The ledger as CSV (RFC 4180), with whole addresses. A text that a spreadsheet would take for a formula gets an apostrophe in front. */
+export function writeCsv(rows: readonly PageRow[], document: SiteDocument, columns: readonly LedgerColumn[], origin: string): string {
+  const cell = (row: PageRow, column: LedgerColumn): string => {
+    const text = column === 'address' ? origin + row.address : cellText(row, document, column);
+    return /^[=+@\t\r]/.test(text) || /^-[^\d\s]/.test(text) ? `'${text}` : text;
+  };
+  return `${Papa.unparse([columns.map(columnName), ...rows.map((row) => columns.map((column) => cell(row, column)))], { newline: '\r\n' })}\r\n`;
+}

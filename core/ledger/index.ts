@@ -1,0 +1,17 @@
+export { cellChange, cellText, EDITABLE, isEditable, kindNamed, TELLING, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
+export { readBlock, spreadBlock, writeBlock } from './block.ts';
+export {
+  addressKey,
+  changesOf,
+  columnName,
+  DELIMITERS,
+  dryRun,
+  guessEncoding,
+  guessMapping,
+  readTable,
+  writeCsv,
+  type DryRun,
+  type Mapping,
+  type ReadTable,
+} from './csv.ts';
+export { readySearch, type ReadySearch, type Search } from './replace.ts';

@@ -1,0 +1,182 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { applyChange, emptyDocument, invert, set, type SiteDocument } from '../site/index.ts';
+import { forSurvey, Survey, type PageRow } from '../survey/index.ts';
+import { factsOf } from '../testing/html.ts';
+import {
+  addressKey,
+  cellChange,
+  changesOf,
+  dryRun,
+  guessMapping,
+  readBlock,
+  readTable,
+  readySearch,
+  spreadBlock,
+  writeBlock,
+  writeCsv,
+  type LedgerColumn,
+} from './index.ts';
+
+const START = applyChange(emptyDocument(), set('facts', '', 'mainAddress', 'https://a.example'));
+const PAGES = { 'index.html': '<title>Home</title>', 'a/index.html': '<title>A</title><meta name=description content="Old.">', 'b.html': '<title>=B</title>' };
+const rowsOf = (document: SiteDocument): PageRow[] =>
+  new Survey(
+    document,
+    Object.keys(PAGES).map((path) => ({ path, hash: path, size: 1, modified: undefined })),
+    Object.entries(PAGES).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
+    { robots: undefined, sitemap: undefined },
+    undefined,
+    () => 0,
+  ).rows();
+const taken = (file: string): boolean => file in PAGES;
+/** windows-1252, as a spreadsheet of the western world writes it. */
+const western = (text: string): Uint8Array =>
+  Uint8Array.from([...text].map((character) => ({ '€': 0x80, '“': 0x93, '”': 0x94, '–': 0x96 })[character] ?? character.charCodeAt(0)));
+
+describe('a cell', () => {
+  const row = rowsOf(START)[1] as PageRow;
+  const put = (column: LedgerColumn, text: string, document = START) => cellChange(row, document, column, text, taken);
+  it('becomes a change, or says why not', () => {
+    expect(put('title', ' New \n title ')).toEqual({ change: set('pages', 'a/index.html', 'title', 'New title') });
+    expect(put('title', 'A')).toEqual({ change: undefined });
+    expect(put('kind', 'Posts')).toEqual({ change: set('pages', 'a/index.html', 'kind', 'post') });
+    expect(put('kind', 'nonsense')).toEqual({ fault: 'no-such-kind' });
+    expect(put('intent', 'noindex')).toEqual({ change: set('pages', 'a/index.html', 'intent', 'out') });
+    expect(put('ending', 'x y')).toEqual({ fault: 'ending-characters' });
+    expect(put('words', '3')).toEqual({ fault: 'not-editable' });
+  });
+  it('emptied gives the page its own word back, and empties it only the second time', () => {
+    expect(put('title', '', applyChange(START, set('pages', 'a/index.html', 'title', 'Mine')))).toEqual({
+      change: set('pages', 'a/index.html', 'title', null),
+    });
+    expect(put('title', '')).toEqual({ change: set('pages', 'a/index.html', 'title', '') });
+  });
+});
+
+describe('a block', () => {
+  it('written and read again is the same', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 4 }).chain((width) =>
+          fc.array(fc.array(fc.string({ unit: fc.constantFrom('a', '"', '\t', '\n', ' ', 'é') }), { minLength: width, maxLength: width }), {
+            minLength: 1,
+            maxLength: 5,
+          }),
+        ),
+        (cells) => {
+          // One empty cell at the end is a line end to every spreadsheet.
+          fc.pre((cells[cells.length - 1] as string[]).some((cell) => cell !== ''));
+          expect(readBlock(writeBlock(cells))).toEqual(cells);
+        },
+      ),
+    );
+  });
+  it('takes quotes that quote nothing as they stand', () =>
+    expect(readBlock('"Old" books\tx\r\ny\tz')).toEqual([
+      ['"Old" books', 'x'],
+      ['y', 'z'],
+    ]));
+  it('of one cell fills a selection, a larger one begins at its corner', () => {
+    const selection = { top: 2, left: 1, rows: 2, columns: 2 };
+    expect(spreadBlock([['x']], selection)).toHaveLength(4);
+    expect(spreadBlock([['x', 'y', 'z']], selection).map(({ row, column }) => [row, column])).toEqual([
+      [2, 1],
+      [2, 2],
+      [2, 3],
+      [3, 1],
+      [3, 2],
+      [3, 3],
+    ]);
+    expect(spreadBlock([], selection)).toEqual([]);
+  });
+});
+
+describe('a table from elsewhere', () => {
+  it('is read in windows-1252 with semicolons and odd names, and told so', () => {
+    const read = readTable(
+      western('Permalink;SEO-Titel;Meta Beschreibung;Preis\r\nhttps://old.example/a/;“Größe” – neu;;12 €\r\n/b.html;B2;"Ein; Text";\r\n/zz/;;x;\r\n'),
+    );
+    if (!read.ok) throw new Error(read.reason);
+    const { table } = read;
+    expect(table).toMatchObject({ encoding: 'windows-1252', delimiter: ';', headers: ['Permalink', 'SEO-Titel', 'Meta Beschreibung', 'Preis'] });
+    const mapping = guessMapping(table);
+    expect(mapping).toEqual(['address', 'title', 'description', null]);
+    const run = dryRun(table, mapping, rowsOf(START), START, taken);
+    expect(run.changes.map(({ page, column, before, after }) => [page, column, before, after])).toEqual([
+      ['a/index.html', 'title', 'A', '“Größe” – neu'],
+      ['b.html', 'title', '=B', 'B2'],
+      ['b.html', 'description', '', 'Ein; Text'],
+    ]);
+    expect([run.unknown, run.same]).toEqual([[{ row: 4, address: '/zz/' }], 1]);
+    const done = applyChange(START, changesOf(run));
+    expect(rowsOf(done).map((row) => row.title)).toEqual(['Home', '“Größe” – neu', 'B2']);
+    expect(applyChange(done, invert(START, changesOf(run)))).toEqual(START);
+  });
+  it('finds the address by what stands in it, where no name tells', () => {
+    expect(
+      guessMapping({
+        headers: ['x', 'y'],
+        rows: [
+          ['Hello', '/a/'],
+          ['You', 'https://a.example/b'],
+        ],
+      }),
+    ).toEqual([null, 'address']);
+  });
+  it('that is none is refused with the reason', () => {
+    expect(readTable(new Uint8Array())).toEqual({ ok: false, reason: 'empty' });
+    expect(readTable(new Uint8Array([80, 0, 80]))).toEqual({ ok: false, reason: 'no-table' });
+  });
+  it.each([
+    ['https://a.example/x/index.html?q', '/x'],
+    ['x/', '/x'],
+    ['/x.html', '/x'],
+    ['/', '/'],
+    ['/caf%C3%A9/', '/café'],
+  ])('%s is compared as %s', (address, key) => expect(addressKey(address)).toBe(key));
+  it('our own comes back without a change', () => {
+    const csv = writeCsv(rowsOf(START), START, ['address', 'title', 'description', 'kind', 'intent', 'ending'], 'https://a.example');
+    expect(csv).toContain("'=B");
+    const read = readTable(new TextEncoder().encode(csv));
+    if (!read.ok) throw new Error(read.reason);
+    const run = dryRun(read.table, guessMapping(read.table), rowsOf(START), START, taken);
+    expect([run.changes.map((one) => one.after), run.unknown, run.faults]).toEqual([[`'=B`], [], []]);
+  });
+});
+
+describe('find and replace', () => {
+  const replaced = (text: string, find: string, replace: string, how: Partial<{ regular: boolean; matchCase: boolean; wholeWords: boolean }> = {}) => {
+    const ready = readySearch({ find, replace, regular: false, matchCase: false, wholeWords: false, ...how });
+    return ready.ok ? ready.apply(text) : ready.reason;
+  };
+  it('takes plain text as it stands', () => {
+    expect(replaced('A.B a.b AXB', 'a.b', '$1')).toBe('$1 $1 AXB');
+    expect(replaced('Box box', 'box', 'case', { matchCase: true })).toBe('Box case');
+    expect(replaced('nothing', 'x', 'y')).toBeUndefined();
+  });
+  it('knows whole words, of any script, side by side too', () => {
+    expect(replaced('art art party art, Wörter', 'art', 'X', { wholeWords: true })).toBe('X X party X, Wörter');
+    expect(replaced('größe größer', 'größe', 'Maß', { wholeWords: true })).toBe('Maß größer');
+  });
+  it('knows groups, and what is no pattern', () => {
+    expect(replaced('Box | Bindery', '(\\w+) \\| (\\w+)', '$2 – $1', { regular: true })).toBe('Bindery – Box');
+    expect(replaced('x', '(', 'y', { regular: true })).toBe('pattern');
+    expect(replaced('x', '', 'y')).toBe('empty');
+  });
+  it('never runs away', () => {
+    const started = performance.now();
+    replaced('a'.repeat(20_000), '(a+)+$|(a|a)*b', 'x', { regular: true });
+    replaced(`${'a'.repeat(5000)}!`, '(a*)*b', 'x', { regular: true });
+    expect(performance.now() - started).toBeLessThan(3000);
+  });
+  it('done plainly is what splitting and joining does', () => {
+    const some = fc.string({ unit: fc.constantFrom('a', 'b', '.', '$', '\\', ' ') });
+    fc.assert(
+      fc.property(some, fc.string({ unit: fc.constantFrom('a', 'b', '.', '$'), minLength: 1 }), some, (text, find, replace) => {
+        const expected = text.split(find).join(replace);
+        expect(replaced(text, find, replace, { matchCase: true }) ?? text).toBe(expected);
+      }),
+    );
+  });
+});

@@ -1,0 +1,136 @@
+import { isCommon, stem, wordsOf, type Language } from '../language/index.ts';
+
+/** Places where a page can serve its phrase. */
+export const PLACES = ['title', 'description', 'address', 'heading', 'first-paragraph', 'sub-headings', 'alts'] as const;
+export type PhrasePlace = (typeof PLACES)[number];
+
+/** The texts of one page in which a phrase is looked for. */
+export interface PhraseTexts {
+  readonly title: string;
+  readonly description: string;
+  /** The address path, decoded. */
+  readonly address: string;
+  readonly heading: string;
+  readonly firstParagraph: string;
+  readonly subHeadings: readonly string[];
+  readonly alts: readonly string[];
+}
+
+/** How a page serves a phrase. `partly`: some of its words, not all. */
+export interface Coverage {
+  readonly places: Readonly<Record<PhrasePlace, 'all' | 'partly' | 'none' | 'absent'>>;
+  /** Where it stands whole in title or main heading, and again somewhere below, the page answers; where only elsewhere or in part, weakly. */
+  readonly verdict: 'answered' | 'weak' | 'none';
+}
+
+/** The words of a phrase that mean something, as stems without repeats. Empty for a phrase without words. */
+export function phraseStems(phrase: string, language: Language): string[] {
+  const words = wordsOf(phrase, language);
+  const telling = words.filter((word) => !isCommon(word.text, language));
+  return [...new Set((telling.length > 0 ? telling : words).map((word) => stem(word.text, language)))];
+}
+
+/** A page's texts made ready for many phrases: for each place the stems of each text that stands there. */
+export type Prepared = Readonly<Record<PhrasePlace, readonly ReadonlySet<string>[]>>;
+
+/** Makes a page's texts ready. */
+export function prepareTexts(texts: PhraseTexts, language: Language): Prepared {
+  const sets = (parts: readonly string[]): ReadonlySet<string>[] =>
+    parts.filter((part) => part.trim() !== '').map((part) => new Set(wordsOf(part, language).map((word) => stem(word.text, language))));
+  return {
+    title: sets([texts.title]),
+    description: sets([texts.description]),
+    address: sets([texts.address.replace(/[/_.-]+/g, ' ')]),
+    heading: sets([texts.heading]),
+    'first-paragraph': sets([texts.firstParagraph]),
+    'sub-headings': sets(texts.subHeadings),
+    alts: sets(texts.alts),
+  };
+}
+
+/** How a page's texts serve a phrase; word forms count. */
+export function coverageOf(phrase: string, texts: PhraseTexts, language: Language): Coverage {
+  return coverageIn(prepareTexts(texts, language), phraseStems(phrase, language));
+}
+
+/** The same with everything made ready: `wanted` are the phrase's stems. */
+export function coverageIn(prepared: Prepared, wanted: readonly string[]): Coverage {
+  const look = (place: PhrasePlace): Coverage['places'][PhrasePlace] => {
+    const there = prepared[place];
+    if (there.length === 0) return 'absent';
+    let best = 0;
+    for (const stems of there) best = Math.max(best, wanted.filter((one) => stems.has(one)).length);
+    return wanted.length > 0 && best === wanted.length ? 'all' : best > 0 ? 'partly' : 'none';
+  };
+  const places = Object.fromEntries(PLACES.map((place) => [place, look(place)])) as Record<PhrasePlace, Coverage['places'][PhrasePlace]>;
+  return { places, verdict: verdictOf(places) };
+}
+
+function verdictOf(places: Coverage['places']): Coverage['verdict'] {
+  const front = places.title === 'all' || places.heading === 'all';
+  const others = PLACES.filter((place) => places[place] === 'all').length;
+  if (front && others >= 2) return 'answered';
+  if (front || others > 0) return 'weak';
+  return places.title === 'partly' && places.heading === 'partly' && (places.description === 'partly' || places['first-paragraph'] === 'partly')
+    ? 'weak'
+    : 'none';
+}
+
+/** Where a phrase stands in running text: all its telling words close together, in any order and form. */
+export function occurrences(phrase: string, text: string, language: Language): { readonly start: number; readonly end: number }[] {
+  const wanted = new Set(phraseStems(phrase, language));
+  if (wanted.size === 0) return [];
+  const words = wordsOf(text, language);
+  const reach = wanted.size + 3;
+  const found: { start: number; end: number }[] = [];
+  const stems = words.map((word) => stem(word.text, language));
+  for (let at = 0; at < words.length; at++) {
+    if (!wanted.has(stems[at] as string)) continue;
+    const seen = new Set<string>();
+    for (let next = at; next < Math.min(words.length, at + reach); next++) {
+      // A search is answered within a sentence, not across two.
+      if (next > at && /[.!?;…。！？]/.test(text.slice((words[next - 1] as { end: number }).end, (words[next] as { start: number }).start))) break;
+      if (wanted.has(stems[next] as string)) seen.add(stems[next] as string);
+      if (seen.size < wanted.size) continue;
+      found.push({ start: (words[at] as { start: number }).start, end: (words[next] as { end: number }).end });
+      at = next;
+      break;
+    }
+  }
+  return found;
+}
+
+/** How often a phrase stands in a text for the length of it. */
+export interface Density {
+  readonly count: number;
+  readonly words: number;
+  /** Times in a hundred words. */
+  readonly perHundred: number;
+  readonly verdict: 'too-rare' | 'good' | 'too-often' | 'too-short';
+  /** Where it stands, each 0 to 1 of the text's length. */
+  readonly at: readonly number[];
+  /** Largest stretch of the text without it, 0 to 1. */
+  readonly gap: number;
+}
+
+const TOO_OFTEN = 3;
+const TOO_SHORT = 40;
+
+/** How often and how evenly a phrase stands in a text. Long texts are asked for it at least once in about 400 words. */
+export function densityOf(phrase: string, text: string, language: Language): Density {
+  const words = wordsOf(text, language).length;
+  const found = occurrences(phrase, text, language);
+  const at = found.map(({ start }) => start / Math.max(1, text.length));
+  const perHundred = words === 0 ? 0 : (found.length * 100) / words;
+  const edges = [0, ...at, 1];
+  const gap = Math.max(...edges.slice(1).map((edge, index) => edge - (edges[index] as number)));
+  const verdict =
+    words < TOO_SHORT
+      ? 'too-short'
+      : perHundred > TOO_OFTEN && found.length > 3
+        ? 'too-often'
+        : found.length < Math.max(1, Math.floor(words / 400))
+          ? 'too-rare'
+          : 'good';
+  return { count: found.length, words, perHundred, verdict, at, gap };
+}

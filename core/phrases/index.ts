@@ -1,0 +1,16 @@
+export {
+  coverageIn,
+  coverageOf,
+  densityOf,
+  occurrences,
+  phraseStems,
+  PLACES,
+  prepareTexts,
+  type Coverage,
+  type Density,
+  type PhrasePlace,
+  type PhraseTexts,
+  type Prepared,
+} from './coverage.ts';
+export { listOf, MOST_PHRASES, phraseMatrix, phrasesFrom, samePhrase, type PhrasePage, type PhraseRow, type Wishes } from './matrix.ts';
+export { textsOf } from './texts.ts';

@@ -1,0 +1,96 @@
+import type { Language } from '../language/index.ts';
+import { coverageIn, phraseStems, type Prepared } from './coverage.ts';
+
+/** What the owner offers, where and for whom: each a list of words as people say them. */
+export interface Wishes {
+  readonly services: readonly string[];
+  readonly places: readonly string[];
+  readonly audiences: readonly string[];
+}
+
+/** Lines of a text field as a list: trimmed, without empty ones and repeats. */
+export function listOf(lines: string | null | undefined): string[] {
+  return [
+    ...new Set(
+      (lines ?? '')
+        .split(/\n|;/)
+        .map((line) => line.trim().replace(/\s+/g, ' '))
+        .filter(Boolean),
+    ),
+  ];
+}
+
+/** Most phrases that are made: what a person can look through. */
+export const MOST_PHRASES = 600;
+
+/** The searches people make: a service alone, with a place, for an audience, and both. */
+export function phrasesFrom(wishes: Wishes): string[] {
+  const phrases: string[] = [];
+  for (const service of wishes.services) {
+    phrases.push(service);
+    for (const place of wishes.places) phrases.push(`${service} ${place}`);
+    for (const audience of wishes.audiences) {
+      phrases.push(`${service} ${audience}`);
+      for (const place of wishes.places) phrases.push(`${service} ${audience} ${place}`);
+    }
+  }
+  return [...new Set(phrases)].slice(0, MOST_PHRASES);
+}
+
+/** A page as the matrix takes it. */
+export interface PhrasePage {
+  readonly id: string;
+  readonly language: Language;
+  readonly texts: Prepared;
+  /** Its target phrase, if it has one. */
+  readonly target: string;
+}
+
+/** A phrase and how the site's pages serve it. */
+export interface PhraseRow {
+  readonly phrase: string;
+  readonly worth: number;
+  /** `fought`: two pages or more answer it, or claim it. */
+  readonly verdict: 'answered' | 'weak' | 'fought' | 'nobody';
+  readonly answered: readonly string[];
+  readonly weak: readonly string[];
+  readonly targets: readonly string[];
+}
+
+/** Every phrase against every page; the most worth first, then those that need most. */
+export function phraseMatrix(phrases: readonly string[], pages: readonly PhrasePage[], worth: (phrase: string) => number): PhraseRow[] {
+  const languages = new Map<string, Language>(pages.map((page) => [page.language.tag, page.language]));
+  const rows = phrases.map((phrase): PhraseRow => {
+    const stems = new Map([...languages].map(([tag, language]) => [tag, phraseStems(phrase, language)]));
+    const answered: string[] = [];
+    const weak: string[] = [];
+    const targets: string[] = [];
+    for (const page of pages) {
+      const { verdict } = coverageIn(page.texts, stems.get(page.language.tag) ?? []);
+      const claims = page.target !== '' && samePhrase(page.target, phrase, page.language);
+      if (claims) targets.push(page.id);
+      if (verdict === 'answered') answered.push(page.id);
+      else if (verdict === 'weak') weak.push(page.id);
+    }
+    return { phrase, worth: worth(phrase), verdict: verdictOf(answered, weak, targets), answered, weak, targets };
+  });
+  const need = { nobody: 0, fought: 1, weak: 2, answered: 3 };
+  return rows
+    .map((row, index) => ({ row, index }))
+    .sort((a, b) => b.row.worth - a.row.worth || need[a.row.verdict] - need[b.row.verdict] || a.index - b.index)
+    .map(({ row }) => row);
+}
+
+function verdictOf(answered: readonly string[], weak: readonly string[], targets: readonly string[]): PhraseRow['verdict'] {
+  // Where exactly one page was meant for it, others that answer it too are not fighting.
+  if (targets.length > 1 || (targets.length === 0 && answered.length > 1)) return 'fought';
+  if (answered.length > 0 && (targets.length === 0 || answered.includes(targets[0] as string))) return 'answered';
+  return targets.length === 1 || weak.length > 0 || answered.length > 0 ? 'weak' : 'nobody';
+}
+
+/** Whether two phrases are the same search: the same telling words, in any order and form. */
+export function samePhrase(a: string, b: string, language: Language): boolean {
+  const one = phraseStems(a, language).sort();
+  const other = phraseStems(b, language).sort();
+  return one.length > 0 && one.length === other.length && one.every((stem, index) => stem === other[index]);
+}

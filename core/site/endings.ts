@@ -1,0 +1,61 @@
+import { addressOf } from './addresses.ts';
+import type { SiteDocument } from './document.ts';
+
+/** The last part of a page's address, which a builder calls its slug: `/services/box-making/` and `/services/box-making.html` end in `box-making`. Empty for the home page. */
+export function endingOf(address: string): string {
+  const last = address.replace(/\/$/, '').split('/').pop() ?? '';
+  try {
+    return decodeURIComponent(last.replace(/\.x?html?$/i, ''));
+  } catch {
+    return last.replace(/\.x?html?$/i, '');
+  }
+}
+
+/** The file that a page moves to when its address gets a new ending. */
+export function movedFile(file: string, ending: string): string {
+  const parts = file.split('/');
+  const name = parts.pop() as string;
+  if (/^index\.x?html?$/i.test(name)) return parts.length === 0 ? file : [...parts.slice(0, -1), ending, name].join('/');
+  return [...parts, ending + (/\.x?html?$/i.exec(name)?.[0] ?? '')].join('/');
+}
+
+/** The file that a page will be released as. */
+export function effectiveFile(document: SiteDocument, file: string): string {
+  const ending = document.tables.pages[file]?.ending;
+  return ending ? movedFile(file, ending) : file;
+}
+
+/** The address path that a page will answer at. */
+export function effectiveAddress(document: SiteDocument, file: string): string {
+  return addressOf(effectiveFile(document, file));
+}
+
+/** All pages that move: file, old and new address path. */
+export function moves(document: SiteDocument): { readonly file: string; readonly from: string; readonly to: string }[] {
+  return Object.entries(document.tables.pages).flatMap(([file, { ending }]) => {
+    if (!ending) return [];
+    const to = effectiveAddress(document, file);
+    const from = addressOf(file);
+    return from === to ? [] : [{ file, from, to }];
+  });
+}
+
+/** What is wrong with an address ending; undefined where it will do. `taken` tells whether a file stands there already. */
+export function endingFault(file: string, ending: string, taken: (file: string) => boolean): 'empty' | 'characters' | 'taken' | 'home' | undefined {
+  if (movedFile(file, 'x') === file) return 'home';
+  if (ending.trim() === '') return 'empty';
+  if (/[\s/?#%\\"<>|*:]|^\.+$/.test(ending)) return 'characters';
+  const moved = movedFile(file, ending);
+  return moved !== file && taken(moved) ? 'taken' : undefined;
+}
+
+/** An address ending made of any words: lower case, hyphens, letters of every script kept. */
+export function endingFrom(words: string): string {
+  return words
+    .normalize('NFKC')
+    .toLowerCase()
+    .replace(/['’]/g, '')
+    .replace(/[^\p{L}\p{M}\p{N}]+/gu, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 80);
+}

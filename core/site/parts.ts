@@ -1,0 +1,115 @@
+import { documentTitle, type PageFacts } from '../page/index.ts';
+import type { Part, PartValues } from '../titles/index.ts';
+import { addressOf } from './addresses.ts';
+import type { SiteDocument } from './document.ts';
+import { KIND_NAMES } from './kinds.ts';
+import { pageName, type SitePage } from './page.ts';
+
+const FIRST_WORDS = 24;
+const SEPARATORS = /\s+[|\u2013\u2014·•»:-]\s+/;
+
+/** What the parts of a pattern give on a page. Nothing is made up: a part of which the page and the site say nothing is empty. */
+export function partValues(document: SiteDocument, page: SitePage): PartValues {
+  const site = document.tables.facts[''] ?? {};
+  const { facts } = page;
+  return (part: Part): string => {
+    switch (part) {
+      case 'page-name':
+        return page.isHome ? (site.siteName ?? '') : pageName(page);
+      case 'own-title':
+        return withoutSiteName(documentTitle(facts)?.text ?? '', site.siteName ?? '');
+      case 'site-name':
+        return site.siteName ?? '';
+      case 'tagline':
+        return site.tagline ?? '';
+      case 'separator':
+        return site.separator ?? '|';
+      case 'kind':
+        return KIND_NAMES[page.kind];
+      case 'folder':
+        return folderName(addressOf(page.id));
+      case 'date':
+        return publishedOn(facts)?.slice(0, 10) ?? '';
+      case 'author':
+        return authorOf(facts) ?? '';
+      case 'price':
+        return priceOf(facts) ?? '';
+      case 'first-words':
+        return (facts.paragraphs[0] ?? '').split(' ').slice(0, FIRST_WORDS).join(' ');
+      case 'phrase':
+        return document.tables.pages[page.id]?.phrase ?? '';
+    }
+  };
+}
+
+/** A title without the site's name at its end or front. */
+export function withoutSiteName(title: string, siteName: string): string {
+  const parts = title.split(SEPARATORS);
+  const kept = parts.filter((part) => part.trim().toLowerCase() !== siteName.trim().toLowerCase());
+  if (siteName === '' || kept.length === parts.length || kept.length === 0) return title;
+  const first = title.indexOf(kept[0] as string);
+  const last = kept[kept.length - 1] as string;
+  return title.slice(first, title.lastIndexOf(last) + last.length);
+}
+
+/** The folder that a page lies in, in words: `/journal/tag/leather/` lies in "Tag". */
+function folderName(address: string): string {
+  const parts = address.split('/').filter(Boolean);
+  const name = parts.length > 1 ? (parts[parts.length - 2] as string) : '';
+  let plain = name;
+  try {
+    plain = decodeURIComponent(name);
+  } catch {
+    // An address that is no valid UTF-8 is shown as it is.
+  }
+  return plain.replace(/[-_]+/g, ' ').replace(/^\p{Ll}/u, (letter) => letter.toUpperCase());
+}
+
+/** When a page says it was published, as it is written there: meta, then structured data. */
+export function publishedOn(facts: PageFacts): string | undefined {
+  const meta = facts.metas.find(({ property, name }) => property === 'article:published_time' || name === 'date' || name === 'dc.date')?.content?.trim();
+  return meta || firstJsonLd(facts, (node) => text(node['datePublished']) ?? text(node['startDate']));
+}
+
+function authorOf(facts: PageFacts): string | undefined {
+  const meta = facts.metas.find(({ name }) => name === 'author')?.content?.trim();
+  return meta || firstJsonLd(facts, (node) => text(node['author']) ?? text((node['author'] as Node | undefined)?.['name']));
+}
+
+function priceOf(facts: PageFacts): string | undefined {
+  const named = (property: string): string | undefined => facts.metas.find((meta) => meta.property === property)?.content?.trim();
+  const meta = named('product:price:amount');
+  if (meta) return `${meta} ${named('product:price:currency') ?? ''}`.trim();
+  return firstJsonLd(facts, (node) => {
+    const offer = (Array.isArray(node['offers']) ? node['offers'][0] : node['offers']) as Node | undefined;
+    const amount = text(offer?.['price']) ?? text(node['price']);
+    return amount === undefined ? undefined : `${amount} ${text(offer?.['priceCurrency']) ?? ''}`.trim();
+  });
+}
+
+type Node = Readonly<Record<string, unknown>>;
+const text = (value: unknown): string | undefined =>
+  typeof value === 'string' && value.trim() !== '' ? value.trim() : typeof value === 'number' ? String(value) : undefined;
+
+/** The first answer that a node of the page's JSON-LD gives, graphs and lists looked through. */
+export function firstJsonLd(facts: PageFacts, ask: (node: Node) => string | undefined): string | undefined {
+  for (const block of facts.jsonLd) {
+    let value: unknown;
+    try {
+      value = JSON.parse(block.text);
+    } catch {
+      continue;
+    }
+    const waiting: unknown[] = [value];
+    for (let turns = 0; waiting.length > 0 && turns < 200; turns++) {
+      const next = waiting.shift();
+      if (Array.isArray(next)) waiting.push(...next);
+      else if (typeof next === 'object' && next !== null) {
+        const answer = ask(next as Node);
+        if (answer !== undefined) return answer;
+        waiting.push((next as Node)['@graph']);
+      }
+    }
+  }
+  return undefined;
+}

@@ -1,0 +1,179 @@
+import { languageOf } from '../language/index.ts';
+import { listOf, phraseMatrix, phrasesFrom, prepareTexts, textsOf, type PhraseRow } from '../phrases/index.ts';
+import {
+  addressOf,
+  applyChange,
+  descriptionRooms,
+  effectiveDescription,
+  effectiveShareTitle,
+  effectiveTitle,
+  linkedPath,
+  partValues,
+  set,
+  siteHost,
+  titleRooms,
+  type Kind,
+  type PatternField,
+  type SiteDocument,
+  type SitePage,
+} from '../site/index.ts';
+import { PARTS, suggestDescriptions, suggestTitles, writePattern, type Part, type Pattern, type Room } from '../titles/index.ts';
+import type { Survey } from './survey.ts';
+
+/** Pages that say the same, or nearly. */
+export interface AlikeGroup {
+  readonly field: 'title' | 'description';
+  readonly how: 'same' | 'near';
+  readonly pages: readonly string[];
+}
+
+/** Groups of pages alike in title or description, largest first; equal texts before near ones. */
+export function alikeGroups(survey: Survey): AlikeGroup[] {
+  const rows = new Map(survey.rows().map((row) => [row.id, row]));
+  const groups: AlikeGroup[] = [];
+  for (const [field, how, code] of [
+    ['title', 'same', 'title-same'],
+    ['description', 'same', 'description-same'],
+    ['title', 'near', 'title-near'],
+    ['description', 'near', 'description-near'],
+  ] as const) {
+    const seen = new Set<string>();
+    for (const start of rows.keys()) {
+      if (seen.has(start)) continue;
+      const group = [start];
+      seen.add(start);
+      for (let at = 0; at < group.length; at++)
+        for (const finding of rows.get(group[at] as string)?.findings ?? [])
+          if (finding.code === code)
+            for (const page of finding.pages)
+              if (!seen.has(page) && rows.has(page)) {
+                seen.add(page);
+                group.push(page);
+              }
+      if (group.length > 1) groups.push({ field, how, pages: group });
+    }
+  }
+  return groups.sort((a, b) => Number(a.how === 'near') - Number(b.how === 'near') || b.pages.length - a.pages.length);
+}
+
+/** A picture as it stands on a page. */
+export interface PicturePlace {
+  readonly page: string;
+  /** Where its tag stands in the page's source: its key for changes. */
+  readonly start: number;
+  /** Path on the site; undefined where it comes from elsewhere. */
+  readonly path: string | undefined;
+  readonly src: string;
+  /** As it stands in the file; null where there is none. */
+  readonly was: string | null;
+  /** As it will be. */
+  readonly alt: string | null;
+}
+
+/** All pictures of all pages, in page order; those taken out of the accessibility tree are left out. */
+export function picturePlaces(survey: Survey, document: SiteDocument): PicturePlace[] {
+  const host = siteHost(document);
+  const found: PicturePlace[] = [];
+  for (const { page, source } of survey.sitePages())
+    page.facts.images.forEach((image, index) => {
+      if (image.decorative || image.src === undefined) return;
+      const path = linkedPath(image.src, addressOf(page.id), host)?.replace(/[?#].*$/s, '');
+      found.push({
+        page: page.id,
+        start: image.tag.start,
+        path: path && decoded(path).replace(/^\//, ''),
+        src: image.src,
+        was: source.images[index]?.alt ?? null,
+        alt: image.alt ?? null,
+      });
+    });
+  return found;
+}
+
+function decoded(path: string): string {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return path;
+  }
+}
+
+/** The searches people make, against the pages that are to be found. */
+export function phraseReport(survey: Survey, document: SiteDocument): PhraseRow[] {
+  const wishes = document.tables.wishes[''] ?? {};
+  const made = phrasesFrom({ services: listOf(wishes.services), places: listOf(wishes.places), audiences: listOf(wishes.audiences) });
+  const pages = [...survey.sitePages()]
+    .filter(({ row }) => row.intent === 'list')
+    .map(({ page, row }) => {
+      const language = languageOf(page.facts.lang, document.tables.facts['']?.language);
+      return { id: page.id, language, texts: prepareTexts(textsOf(page.facts, row), language), target: row.phrase };
+    });
+  // Targets that no combination makes are searches too.
+  const targets = pages.map((page) => page.target).filter((target) => target !== '' && !made.some((phrase) => phrase.toLowerCase() === target.toLowerCase()));
+  return phraseMatrix([...made, ...new Set(targets)], pages, (phrase) => document.tables.worth[phrase]?.worth ?? 1);
+}
+
+/** What a pattern would do. */
+export interface PatternPreview {
+  /** Pages whose text changes: before and after. */
+  readonly changes: readonly { readonly page: string; readonly before: string; readonly after: string }[];
+  /** Pages of the kind that follow the pattern, and those that have the owner's own text. */
+  readonly follow: number;
+  readonly own: readonly string[];
+  /** Three pages of the kind, spread over it, each with what every part gives. */
+  readonly samples: readonly { readonly page: string; readonly text: string; readonly parts: Readonly<Record<Part, string>> }[];
+}
+
+const EFFECTIVE = { title: effectiveTitle, description: effectiveDescription, shareTitle: effectiveShareTitle } as const;
+
+/** What a kind's pattern would make of its pages, told by the very functions that make it. `pattern` undefined: none, pages keep their own. */
+export function patternPreview(survey: Survey, document: SiteDocument, kind: Kind, field: PatternField, pattern: Pattern | undefined): PatternPreview {
+  const changed = applyChange(document, set('kinds', kind, field, pattern === undefined || pattern.length === 0 ? null : writePattern(pattern)));
+  const pages = [...survey.sitePages()].filter(({ page }) => page.kind === kind && !page.isHome).map(({ page }) => page);
+  const own = pages.filter((page) => typeof document.tables.pages[page.id]?.[field] === 'string');
+  const changes = pages.flatMap((page) => {
+    const before = EFFECTIVE[field](document, page).value;
+    const after = EFFECTIVE[field](changed, page).value;
+    return before === after ? [] : [{ page: page.id, before, after }];
+  });
+  const followers = pages.filter((page) => !own.includes(page));
+  const shown = followers.length > 0 ? followers : pages;
+  const samples = [...new Set([0, Math.floor(shown.length / 2), shown.length - 1])].flatMap((at) => {
+    const page = shown[at];
+    return page ? [{ page: page.id, text: EFFECTIVE[field](changed, page).value, parts: allParts(document, page) }] : [];
+  });
+  return { changes, follow: followers.length, own: own.map((page) => page.id), samples };
+}
+
+function allParts(document: SiteDocument, page: SitePage): Record<Part, string> {
+  const values = partValues(document, page);
+  return Object.fromEntries(PARTS.map((part) => [part, values(part)])) as Record<Part, string>;
+}
+
+/** The best sentences, or headings, of a page for a field, best first. */
+export function suggestionsFor(document: SiteDocument, page: SitePage, field: 'title' | 'description'): string[] {
+  const site = document.tables.facts[''] ?? {};
+  const rooms: readonly Room[] = field === 'title' ? titleRooms(document) : descriptionRooms(document);
+  const from = {
+    facts: page.facts,
+    language: languageOf(page.facts.lang, site.language),
+    room: rooms[0] as Room,
+    current: EFFECTIVE[field](document, page).value,
+    phrase: document.tables.pages[page.id]?.phrase ?? '',
+  };
+  const found = field === 'title' ? suggestTitles(from, { name: site.siteName ?? '', separator: site.separator ?? '|' }) : suggestDescriptions(from);
+  return found.map((suggestion) => suggestion.text);
+}
+
+/** For every page that lacks a text, the best suggestion, where the page gives one. */
+export function suggestionsForEmpty(
+  survey: Survey,
+  document: SiteDocument,
+  field: 'title' | 'description',
+): { readonly page: string; readonly text: string }[] {
+  return [...survey.sitePages()].flatMap(({ page, row }) => {
+    if (row.intent !== 'list' || row[field] !== '') return [];
+    const [text] = suggestionsFor(document, page, field);
+    return text === undefined ? [] : [{ page: page.id, text }];
+  });
+}

@@ -1,0 +1,43 @@
+import { CircleHelp } from 'lucide-react';
+import { lazy, Suspense, useId, useRef, useState } from 'react';
+import type { TermId } from '../../core/wording/index.ts';
+
+const Explanation = lazy(() => import('./Explanation.tsx').then((module) => ({ default: module.Explanation })));
+
+/** A mark beside a term: one click, and it is explained; Escape or a click elsewhere, and it is gone. */
+export function Term({ id }: { readonly id: TermId }) {
+  const [open, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
+  const panel = useId();
+  return (
+    <span
+      className="term"
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape' || !open) return;
+        event.stopPropagation();
+        setOpen(false);
+        button.current?.focus();
+      }}
+      onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && setOpen(false)}
+    >
+      <button
+        ref={button}
+        type="button"
+        className="term-mark"
+        aria-expanded={open}
+        aria-controls={panel}
+        aria-label="What is this?"
+        onClick={() => setOpen(!open)}
+      >
+        <CircleHelp size={15} aria-hidden />
+      </button>
+      {open && (
+        <span id={panel} className="term-text" role="note" tabIndex={-1}>
+          <Suspense fallback="…">
+            <Explanation id={id} />
+          </Suspense>
+        </span>
+      )}
+    </span>
+  );
+}

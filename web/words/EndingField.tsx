@@ -1,0 +1,95 @@
+import { useEffect, useId, useState } from 'react';
+import { toast } from 'sonner';
+import { addressOf, endingFault, endingFrom, endingOf, movedFile, set } from '../../core/site/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
+import { counted } from '../../core/wording/index.ts';
+import { Term } from '../pieces/index.ts';
+import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { ENDING_FAULTS } from './wording.ts';
+
+/** The end of a page's address. It changes only when the owner says so: not at each key, since links and a redirect hang on it. */
+export function EndingField({ row, linkers }: { readonly row: PageRow; readonly linkers: number }) {
+  const workspace = useWorkspaceApi();
+  const id = useId();
+  const original = endingOf(addressOf(row.id));
+  const now = endingOf(row.address);
+  const [typed, setTyped] = useState(now);
+  // Undo, or another tab, may change it under the field.
+  useEffect(() => setTyped(now), [now]);
+  const moved = movedFile(row.id, typed);
+  const takenHere = useWorkspace((state) => state.rows.some((other) => other.id !== row.id && other.address === addressOf(moved)));
+  const stands = useReport(async (one) => one.tools.analysis.hasFile(moved), moved);
+  const isHome = row.address === '/';
+  const fault =
+    typed === now
+      ? undefined
+      : (endingFault(row.id, typed, (file) => takenHere || (file === moved && stands === true && file !== row.id)) as keyof typeof ENDING_FAULTS | undefined);
+  const apply = (next: string): void => {
+    if (fault) return;
+    workspace.change(set('pages', row.id, 'ending', next === original ? null : next), {
+      label: next === original ? `“${row.name}” has its old address again` : `“${row.name}” has a new address`,
+    });
+    toast(next === original ? 'The old address is back.' : `${counted(linkers, 'page')} will link to the new address; the old one leads on.`, {
+      action: { label: 'Undo', onClick: () => void workspace.undo() },
+    });
+  };
+  const open = typed !== now;
+  return (
+    <div className="mb-4 min-w-0" data-field="ending">
+      <div className="mb-1 flex items-baseline gap-1">
+        <label htmlFor={id} className="display text-[15.5px] font-semibold">
+          Address ending
+        </label>
+        <Term id="ending" />
+        {now !== original && (
+          <span className="soft ml-auto text-[13px]">
+            was <span className="mono">{original}</span>{' '}
+            <button type="button" className="link-act" onClick={() => apply(original)}>
+              Take back
+            </button>
+          </span>
+        )}
+      </div>
+      <form
+        className="field"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (open) apply(typed);
+        }}
+      >
+        <input
+          id={id}
+          className="mono"
+          type="text"
+          autoComplete="off"
+          spellCheck={false}
+          maxLength={200}
+          disabled={isHome}
+          value={isHome ? '' : typed}
+          placeholder={isHome ? 'The home page has none' : ''}
+          aria-invalid={fault !== undefined}
+          aria-describedby={`${id}-note`}
+          onChange={(event) => setTyped(event.target.value)}
+          onKeyDown={(event) => event.key === 'Escape' && setTyped(now)}
+        />
+      </form>
+      <div id={`${id}-note`} className="mt-1.5 text-[13px]" aria-live="polite">
+        {open && fault && <p className="text-[color:var(--brick)]">{ENDING_FAULTS[fault]}</p>}
+        {open && fault === 'characters' && (
+          <button type="button" className="link-act" onClick={() => setTyped(endingFrom(typed))}>
+            Make it {endingFrom(typed)}
+          </button>
+        )}
+        {open && !fault && (
+          <p>
+            {counted(linkers, 'page links', 'pages link')} here and will follow; the old address leads on.{' '}
+            <button type="button" className="link-act" onClick={() => apply(typed)}>
+              Change the address
+            </button>{' '}
+            <kbd>Enter</kbd>
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}

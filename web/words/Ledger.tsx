@@ -1,0 +1,199 @@
+import { Columns3, Replace, Sparkles } from 'lucide-react';
+import { useCallback, useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { CHECKS } from '../../core/checks/index.ts';
+import { cellChange, columnName, EDITABLE, type LedgerColumn } from '../../core/ledger/index.ts';
+import { all, KINDS, type Change } from '../../core/site/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
+import { CHECK_NAMES, counted, KIND_WORDS, STATE_WORDS } from '../../core/wording/index.ts';
+import { Empty, useHotkey } from '../ui/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { ColumnChooser } from './ledger/ColumnChooser.tsx';
+import { arranged, NO_FILTER, type Filter } from './ledger/filters.ts';
+import { FindReplace } from './ledger/FindReplace.tsx';
+import { Grid, type Sort, type Wanted } from './ledger/Grid.tsx';
+import { FIRST, rememberColumns, rememberedColumns } from './ledger/layout.ts';
+import { CELL_FAULTS, W } from './wording.ts';
+
+/** All pages as a grid, to be filled in like a spreadsheet. */
+export function Ledger() {
+  const workspace = useWorkspaceApi();
+  const rows = useWorkspace((state) => state.rows);
+  const byId = useWorkspace((state) => state.byId);
+  const [chosen, setChosen] = useState(rememberedColumns);
+  const [sort, setSort] = useState<Sort>();
+  const [filter, setFilter] = useState<Filter>(NO_FILTER);
+  const [open, setOpen] = useState<'columns' | 'replace'>();
+  const [selected, setSelected] = useState<readonly PageRow[]>([]);
+  const columns = useMemo<readonly LedgerColumn[]>(() => [FIRST, ...chosen], [chosen]);
+  // What is shown, and in which order, is settled when it is asked for: a row that was just written must not jump away from under the cursor.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const order = useMemo(() => arranged(rows, workspace.state.document, filter, sort), [filter, sort, rows.length, workspace]);
+  const shown = useMemo(() => order.flatMap((id) => byId.get(id) ?? []), [order, byId]);
+  const codes = useMemo(() => new Set(rows.flatMap((row) => row.findings.map((finding) => finding.code))), [rows]);
+  const onSelection = useCallback((next: readonly PageRow[]) => setSelected(next), []);
+  useHotkey('mod+h', () => setOpen(open === 'replace' ? undefined : 'replace'));
+
+  const write = (cells: readonly Wanted[]): void => {
+    const { document } = workspace.state;
+    const changes: Change[] = [];
+    const faults = new Map<string, number>();
+    const endings = new Set<string>();
+    for (const { row, column, text } of cells) {
+      const result = cellChange(row, document, column, text, (file) => byId.has(file) || endings.has(file));
+      if ('fault' in result) faults.set(CELL_FAULTS[result.fault], (faults.get(CELL_FAULTS[result.fault]) ?? 0) + 1);
+      else if (result.change) changes.push(result.change);
+    }
+    if (changes.length > 0) workspace.change(all(changes), { label: `${counted(changes.length, 'cell')} of the ledger changed` });
+    for (const [fault, count] of faults) toast(`${counted(count, 'cell')} left as ${count === 1 ? 'it was' : 'they were'}: ${fault}`);
+    if (changes.length > 1) toast(`${counted(changes.length, 'cell')} changed.`, { action: { label: 'Undo', onClick: () => void workspace.undo() } });
+  };
+  const suggest = async (): Promise<void> => {
+    const found = await workspace.tools.analysis.suggestionsForEmpty('description');
+    const wanted = found.filter(({ page }) => selected.length < 2 || selected.some((row) => row.id === page));
+    if (wanted.length === 0) return void toast('No page without a description has a sentence that would serve.');
+    write(wanted.flatMap(({ page, text }) => (byId.get(page) ? [{ row: byId.get(page) as PageRow, column: 'description' as const, text }] : [])));
+  };
+  if (rows.length === 0) return <Empty title={W.noPages}>{W.noPagesWhy}</Empty>;
+  const narrowed = Object.values(filter).some((value) => value !== '');
+  return (
+    <div className="ledger">
+      <h1 className="sr-only">Ledger</h1>
+      <div className="bar">
+        <input
+          className="input input-sm w-40"
+          type="search"
+          placeholder="Find in the ledger"
+          aria-label="Find in the ledger"
+          value={filter.text}
+          onChange={(event) => setFilter({ ...filter, text: event.target.value })}
+        />
+        <Choice
+          label="Kind"
+          value={filter.kind}
+          options={KINDS.filter((kind) => rows.some((row) => row.kind === kind)).map((kind) => [kind, KIND_WORDS[kind].many])}
+          onChange={(kind) => setFilter({ ...filter, kind })}
+        />
+        <Choice
+          label="State"
+          value={filter.state}
+          options={Object.entries(STATE_WORDS).map(([state, words]) => [state, words.name])}
+          onChange={(state) => setFilter({ ...filter, state })}
+        />
+        <Choice
+          label="Finding"
+          value={filter.finding}
+          options={[
+            ['mend', 'Anything that needs mending'],
+            ...CHECKS.filter((check) => codes.has(check.code)).map((check): [string, string] => [check.code, CHECK_NAMES[check.code]]),
+          ]}
+          onChange={(finding) => setFilter({ ...filter, finding })}
+        />
+        <Choice
+          label="Empty"
+          value={filter.empty}
+          options={EDITABLE.map((column) => [column, columnName(column)])}
+          onChange={(empty) => setFilter({ ...filter, empty })}
+        />
+        <span className="soft text-[13px] tabular-nums" role="status">
+          {narrowed ? `${shown.length.toLocaleString('en')} of ${rows.length.toLocaleString('en')}` : counted(rows.length, 'page')}
+          {narrowed && (
+            <button type="button" className="link-act ml-2" onClick={() => setFilter(NO_FILTER)}>
+              Show all
+            </button>
+          )}
+        </span>
+        <span className="ml-auto flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="btn btn-sm btn-outline-ink gap-1.5"
+            onClick={() => void suggest()}
+            title="Fill from the pages: empty descriptions of the selected rows, or of all, get the page’s own best sentence"
+          >
+            <Sparkles size={15} aria-hidden /> Fill empty
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm btn-outline-ink gap-1.5"
+            aria-expanded={open === 'replace'}
+            aria-keyshortcuts="Control+H"
+            onClick={() => setOpen(open === 'replace' ? undefined : 'replace')}
+          >
+            <Replace size={15} aria-hidden /> Replace
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm btn-outline-ink gap-1.5"
+            aria-expanded={open === 'columns'}
+            onClick={() => setOpen(open === 'columns' ? undefined : 'columns')}
+          >
+            <Columns3 size={15} aria-hidden /> Columns
+          </button>
+        </span>
+      </div>
+      {open === 'columns' && (
+        <ColumnChooser
+          chosen={chosen}
+          onChange={(next) => {
+            setChosen(next);
+            rememberColumns(next);
+          }}
+        />
+      )}
+      {open === 'replace' && <FindReplace rows={shown} selected={selected} onClose={() => setOpen(undefined)} onWrite={write} />}
+      {shown.length === 0 ? (
+        <Empty
+          title="No page fits this"
+          action={
+            <button type="button" className="btn btn-outline-ink" onClick={() => setFilter(NO_FILTER)}>
+              Show all pages
+            </button>
+          }
+        >
+          Nothing is lost: the filter leaves no row over.
+        </Empty>
+      ) : (
+        <Grid
+          rows={shown}
+          columns={columns}
+          sort={sort}
+          onSort={(column) => setSort(sort?.column === column ? (sort.down ? undefined : { column, down: true }) : { column, down: false })}
+          onWrite={write}
+          onSelection={onSelection}
+        />
+      )}
+      <p className="soft mt-1.5 hidden text-[12.5px] sm:block">
+        Type or <kbd>Enter</kbd> to write, <kbd>Shift</kbd> and arrows to select, <kbd>Ctrl C</kbd> <kbd>Ctrl V</kbd> from and to a spreadsheet,{' '}
+        <kbd>Ctrl D</kbd> fills down, <kbd>Del</kbd> gives the page its own words back.
+      </p>
+    </div>
+  );
+}
+
+function Choice({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly (readonly [string, string])[];
+  readonly onChange: (value: string) => void;
+}) {
+  return (
+    <select
+      className={`select select-sm w-auto max-w-[150px]${value === '' ? '' : ' is-set'}`}
+      aria-label={label}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+    >
+      <option value="">{label}: any</option>
+      {options.map(([id, name]) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </select>
+  );
+}

@@ -1,0 +1,176 @@
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { costOf, stopOf } from '../../core/checks/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
+import { descriptionRooms, effectiveDescription, effectiveKeywords, effectiveTitle, titleRooms, withoutOwn } from '../../core/site/index.ts';
+import type { PageDetail } from '../analysis/index.ts';
+import { Empty, useHotkey } from '../ui/index.ts';
+import { PageHead, usePlace } from '../pieces/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { EndingField } from './EndingField.tsx';
+import { IntentChoice } from './IntentChoice.tsx';
+import { Looks } from './Looks.tsx';
+import { mendFor, type MendPlaces } from './mends.ts';
+import { PageText } from './PageText.tsx';
+import { PageLinks } from './PageLinks.tsx';
+import { PhraseField } from './PhraseField.tsx';
+import { PlainField } from './PlainField.tsx';
+import { ShareFields } from './ShareFields.tsx';
+import { TextField } from './TextField.tsx';
+import { WalkBar } from './WalkBar.tsx';
+import { liveFindings, useSitePage, useSuggestions } from './page.ts';
+import { W } from './wording.ts';
+
+/** Titles, descriptions and all other words, one page at a time. */
+export function OnePage() {
+  const { page } = usePlace();
+  const row = useWorkspace((state) => (page === undefined ? undefined : state.byId.get(page)));
+  const detail = useWorkspace((state) => state.detail);
+  if (!row) return <Empty title={W.noPages}>{W.noPagesWhy}</Empty>;
+  if (detail?.id !== row.id) return <p className="soft">Reading the page …</p>;
+  return <Sheet key={row.id} row={row} detail={detail} />;
+}
+
+function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDetail }) {
+  const { go, walking, siteId } = usePlace();
+  const navigate = useNavigate();
+  const workspace = useWorkspaceApi();
+  const document = useWorkspace((state) => state.document);
+  const page = useSitePage(row, detail.facts, document);
+  const titles = useSuggestions(page, document, 'title');
+  const descriptions = useSuggestions(page, document, 'description');
+  const title = effectiveTitle(document, page);
+  const description = effectiveDescription(document, page);
+  const findings = [...row.findings.filter((finding) => stopOf(finding) === 'doors'), ...liveFindings(row, page, document)];
+  const [shown, setShown] = useState<string>();
+  const sheet = useRef<HTMLDivElement>(null);
+  const first = walking ? fieldToMend(row) : undefined;
+  const places: MendPlaces = {
+    workspace,
+    row,
+    titles,
+    descriptions,
+    focus: (field) => sheet.current?.querySelector<HTMLElement>(`[data-field="${field}"] :is(input, textarea)`)?.focus(),
+    goPage: (id) => go('words', id),
+    goView: (view) => void navigate(`/s/${siteId}/words/${view}?page=${encodeURIComponent(row.id)}`),
+    show: (what) => {
+      setShown(what);
+      requestAnimationFrame(() => sheet.current?.querySelector(`[data-part="${what === 'links' ? 'links' : 'text'}"]`)?.scrollIntoView({ block: 'start' }));
+    },
+  };
+  // The first finding that one key can mend: the walk needs no mouse and no Tab.
+  useHotkey('alt+Enter', () => {
+    for (const finding of findings) {
+      const mend = mendFor(finding, places);
+      if (mend?.whole) return mend.run();
+    }
+  });
+  return (
+    <div className="mx-auto max-w-[760px]" ref={sheet}>
+      <WalkBar />
+      <PageHead row={row} />
+      {detail.readOnly && <p className="notice notice-amber mb-4">{W.readOnly}</p>}
+      <TextField
+        field="title"
+        label="Title"
+        term="title"
+        focused={first === 'title'}
+        page={row.id}
+        name={row.name}
+        value={title}
+        otherwise={effectiveTitle(withoutOwn(document, page, 'title'), page)}
+        rooms={titleRooms(document)}
+        suggestions={titles}
+      />
+      <TextField
+        field="description"
+        label="Description"
+        term="description"
+        focused={first === 'description'}
+        page={row.id}
+        name={row.name}
+        value={description}
+        otherwise={effectiveDescription(withoutOwn(document, page, 'description'), page)}
+        rooms={descriptionRooms(document)}
+        suggestions={descriptions}
+      />
+      <div className="grid grid-cols-1 gap-x-5 sm:grid-cols-2">
+        <EndingField row={row} linkers={detail.linkers.length} />
+        <PhraseField row={row} page={page} />
+      </div>
+      <IntentChoice row={row} />
+      <Part name="Share card" id="share" about={shareAbout(document.tables.pages[row.id])}>
+        <ShareFields row={row} page={page} title={title.value} description={description.value} />
+      </Part>
+      <Part name="The page’s own words" id="text" open={shown !== undefined && shown !== 'links'} about={`${row.words.toLocaleString('en')} words`}>
+        <PageText row={row} page={page} detail={detail} shown={shown} />
+      </Part>
+      <Part
+        name="Links"
+        id="links"
+        open={shown === 'links'}
+        about={`${row.linksIn} in, ${row.linksOut} out${row.broken.length > 0 ? `, ${row.broken.length} broken` : ''}`}
+      >
+        <PageLinks row={row} linkers={detail.linkers} />
+      </Part>
+      <Part name="Keywords" id="keywords" about="hardly any engine reads them">
+        <PlainField
+          field="keywords"
+          label="Keywords"
+          term="keywords"
+          page={row.id}
+          name={row.name}
+          value={effectiveKeywords(document, page).value}
+          placeholder="None: that costs nothing"
+          note="with commas between"
+        />
+      </Part>
+      <Looks row={row} page={page} source={detail.source} title={title.value} description={description.value} findings={findings} places={places} />
+    </div>
+  );
+}
+
+function shareAbout(
+  own:
+    | { readonly shareTitle?: string | null | undefined; readonly shareText?: string | null | undefined; readonly sharePicture?: string | null | undefined }
+    | undefined,
+): string {
+  return own?.shareTitle || own?.shareText || own?.sharePicture ? 'written here' : 'picture, title and text for links that are sent';
+}
+
+/** A part of the sheet that opens: what it is about is told while it is shut. */
+function Part({
+  name,
+  id,
+  about,
+  open,
+  children,
+}: {
+  readonly name: string;
+  readonly id: string;
+  readonly about: string;
+  readonly open?: boolean;
+  readonly children: React.ReactNode;
+}) {
+  const [own, setOwn] = useState(false);
+  const [asked, setAsked] = useState(open);
+  if (asked !== open) {
+    setAsked(open);
+    if (open) setOwn(true);
+  }
+  return (
+    <details className="part" data-part={id} open={own} onToggle={(event) => setOwn(event.currentTarget.open)}>
+      <summary>
+        <span className="display text-[15.5px] font-semibold">{name}</span> <span className="soft text-[13px]">{about}</span>
+      </summary>
+      {own && <div className="pt-2 pb-3">{children}</div>}
+    </details>
+  );
+}
+
+/** The field that the page's first finding about words is mended in. */
+function fieldToMend(row: PageRow): 'title' | 'description' | undefined {
+  const finding = row.findings.find((one) => stopOf(one) === 'words' && costOf(one) !== 'polish');
+  if (!finding) return undefined;
+  return finding.code.startsWith('description') ? 'description' : 'title';
+}

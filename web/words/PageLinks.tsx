@@ -1,0 +1,82 @@
+import { useState } from 'react';
+import { similarity } from '../../core/titles/index.ts';
+import { set } from '../../core/site/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
+import { Term, usePlace } from '../pieces/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+
+/** Who links here, where this page's links lead, and those that lead nowhere, with the mend. */
+export function PageLinks({ row, linkers }: { readonly row: PageRow; readonly linkers: readonly string[] }) {
+  const byId = useWorkspace((state) => state.byId);
+  const { go } = usePlace();
+  return (
+    <div className="text-[13.5px]">
+      {row.broken.length > 0 && (
+        <section className="mb-4">
+          <h3 className="mb-1 font-semibold">Lead nowhere</h3>
+          <ul>
+            {row.broken.map((path) => (
+              <BrokenLink key={path} path={path} />
+            ))}
+          </ul>
+        </section>
+      )}
+      <section>
+        <h3 className="mb-1 font-semibold">Pages that link here {linkers.length === 0 && <Term id="orphan" />}</h3>
+        {linkers.length === 0 && <p className="soft">None: visitors cannot come by this page. Open a page that speaks of it, and set a link on its words.</p>}
+        <ul className="columns-1 gap-6 sm:columns-2">
+          {linkers.slice(0, 60).map((id) => (
+            <li key={id}>
+              <button type="button" className="link-act text-left !font-normal" onClick={() => go('words', id)}>
+                {byId.get(id)?.name ?? id}
+              </button>
+            </li>
+          ))}
+        </ul>
+        {linkers.length > 60 && <p className="soft">and {linkers.length - 60} more</p>}
+      </section>
+      <p className="soft mt-3">
+        It links to {row.linksOut} other {row.linksOut === 1 ? 'page' : 'pages'} of the site and {row.linksOutside}{' '}
+        {row.linksOutside === 1 ? 'address' : 'addresses'} elsewhere.
+      </p>
+    </div>
+  );
+}
+
+/** A link that leads nowhere: the likeliest page is offered; wherever the site names that address, it will lead there. */
+function BrokenLink({ path }: { readonly path: string }) {
+  const workspace = useWorkspaceApi();
+  const rows = useWorkspace((state) => state.rows);
+  const [guess] = useState(
+    () => rows.map((row) => ({ address: row.address, near: similarity(row.address, path) })).sort((a, b) => b.near - a.near)[0]?.address ?? '/',
+  );
+  const [to, setTo] = useState(guess);
+  const known = rows.some((row) => row.address === to.trim());
+  return (
+    <li className="border-t border-[color:var(--line)] py-2">
+      <p className="mono break-all">{path}</p>
+      <form
+        className="mt-1 flex flex-wrap items-center gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (known) workspace.change(set('repairs', path, 'to', to.trim()), { label: `Links to ${path} lead to ${to.trim()}` });
+        }}
+      >
+        <label className="flex min-w-0 flex-1 items-center gap-2">
+          <span className="soft flex-none">lead it to</span>
+          <input className="input input-sm mono min-w-0 flex-1" list="addresses" value={to} onChange={(event) => setTo(event.target.value)} />
+        </label>
+        <button type="submit" className="btn btn-sm btn-outline-ink" disabled={!known}>
+          On all pages
+        </button>
+      </form>
+      <datalist id="addresses">
+        {rows.slice(0, 500).map((row) => (
+          <option key={row.id} value={row.address}>
+            {row.name}
+          </option>
+        ))}
+      </datalist>
+    </li>
+  );
+}

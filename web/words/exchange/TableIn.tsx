@@ -1,0 +1,204 @@
+import { FileUp } from 'lucide-react';
+import { useMemo, useRef, useState, type DragEvent } from 'react';
+import { toast } from 'sonner';
+import { changesOf, columnName, DELIMITERS, dryRun, EDITABLE, guessMapping, readTable, type Mapping } from '../../../core/ledger/index.ts';
+import { counted } from '../../../core/wording/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { ChangeList } from '../ChangeList.tsx';
+import { CELL_FAULTS } from '../wording.ts';
+
+const ENCODINGS = ['utf-8', 'windows-1252', 'iso-8859-2', 'windows-1251', 'shift_jis', 'utf-16le'] as const;
+const DELIMITER_NAMES: Readonly<Record<string, string>> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
+const REFUSALS = { 'too-large': 'It is larger than 30 MB.', empty: 'There is nothing in it.', 'no-table': 'It is no table of text.' } as const;
+const SAMPLE = 4;
+
+/** Takes words in from a table that was kept elsewhere: what each column means is guessed and shown, what would change is seen before it does. */
+export function TableIn() {
+  const [file, setFile] = useState<{ readonly name: string; readonly bytes: Uint8Array }>();
+  const [over, setOver] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const take = async (picked: File | undefined): Promise<void> => {
+    if (picked) setFile({ name: picked.name, bytes: new Uint8Array(await picked.arrayBuffer()) });
+  };
+  const drop = (event: DragEvent): void => {
+    event.preventDefault();
+    setOver(false);
+    void take(event.dataTransfer.files[0]);
+  };
+  return (
+    <div>
+      <div
+        className={`drop-zone${over ? ' is-over' : ''}`}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={drop}
+      >
+        <FileUp size={22} aria-hidden className="soft flex-none" />
+        <div className="min-w-0 flex-1">
+          <p className="font-medium">{file ? file.name : 'A CSV file, from any program'}</p>
+          <p className="soft text-[13px]">One column holds the addresses; the others may have any names. Nothing changes until you say so.</p>
+        </div>
+        <button type="button" className="btn btn-sm btn-primary" onClick={() => input.current?.click()}>
+          {file ? 'Another file' : 'Choose a file'}
+        </button>
+        <input
+          ref={input}
+          type="file"
+          className="hidden"
+          accept=".csv,.tsv,.txt,text/csv,text/plain"
+          aria-label="Table to bring in"
+          onChange={(event) => void take(event.target.files?.[0])}
+        />
+      </div>
+      {file && <Reading key={`${file.name} ${file.bytes.length}`} bytes={file.bytes} onDone={() => setFile(undefined)} />}
+    </div>
+  );
+}
+
+function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDone: () => void }) {
+  const workspace = useWorkspaceApi();
+  const rows = useWorkspace((state) => state.rows);
+  const byId = useWorkspace((state) => state.byId);
+  const document = useWorkspace((state) => state.document);
+  const [given, setGiven] = useState<{ readonly encoding?: string; readonly delimiter?: string }>({});
+  const read = useMemo(() => readTable(bytes, given), [bytes, given]);
+  const table = read.ok ? read.table : undefined;
+  const guessed = useMemo(() => (table ? guessMapping(table) : []), [table]);
+  const [own, setOwn] = useState<Mapping>();
+  const mapping = own ?? guessed;
+  const run = useMemo(() => (table ? dryRun(table, mapping, rows, document, (path) => byId.has(path)) : undefined), [table, mapping, rows, document, byId]);
+  if (!read.ok || !table || !run) return <p className="notice notice-bad mt-3">{read.ok ? '' : REFUSALS[read.reason]} Nothing was changed.</p>;
+  const apply = (): void => {
+    const { changes } = run;
+    workspace.change(changesOf(run), { label: `${counted(changes.length, 'text')} came in from a table` });
+    toast(`${counted(changes.length, 'text')} came in.`, { action: { label: 'Undo', onClick: () => void workspace.undo() } });
+    onDone();
+  };
+  const noAddress = !mapping.includes('address');
+  return (
+    <div className="mt-4">
+      <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-[13.5px]">
+        <span>{counted(table.rows.length, 'row')}</span>
+        <label className="flex items-center gap-1.5">
+          Encoding
+          <select className="select select-sm w-auto" value={table.encoding} onChange={(event) => setGiven({ ...given, encoding: event.target.value })}>
+            {[...new Set([table.encoding, ...ENCODINGS])].map((encoding) => (
+              <option key={encoding}>{encoding}</option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-1.5">
+          Cells divided by
+          <select
+            className="select select-sm w-auto"
+            value={table.delimiter}
+            onChange={(event) => {
+              setGiven({ ...given, delimiter: event.target.value });
+              setOwn(undefined);
+            }}
+          >
+            {DELIMITERS.map((delimiter) => (
+              <option key={delimiter} value={delimiter}>
+                {DELIMITER_NAMES[delimiter]}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label="Columns of the table">
+        <table className="data-table">
+          <thead>
+            <tr>
+              <th>In the file</th>
+              <th>Means here</th>
+              <th>First rows</th>
+            </tr>
+          </thead>
+          <tbody>
+            {table.headers.map((header, at) => (
+              <tr key={at}>
+                <td className="font-medium">{header || `column ${at + 1}`}</td>
+                <td>
+                  <select
+                    className={`select select-sm w-44${mapping[at] ? ' is-set' : ''}`}
+                    aria-label={`What “${header}” means`}
+                    value={mapping[at] ?? ''}
+                    onChange={(event) =>
+                      setOwn(
+                        table.headers.map((_, index) =>
+                          index === at
+                            ? ((event.target.value || null) as Mapping[number])
+                            : mapping[index] === event.target.value
+                              ? null
+                              : (mapping[index] ?? null),
+                        ),
+                      )
+                    }
+                  >
+                    <option value="">nothing</option>
+                    <option value="address">{columnName('address')}</option>
+                    {EDITABLE.map((column) => (
+                      <option key={column} value={column}>
+                        {columnName(column)}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                <td className="soft max-w-[380px] truncate text-[13px]">
+                  {table.rows
+                    .slice(0, SAMPLE)
+                    .map((row) => row[at] ?? '')
+                    .filter(Boolean)
+                    .join(' · ')}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {noAddress && <p className="notice notice-amber mt-3">Say which column holds the addresses: without it nobody knows which page a row is about.</p>}
+      <div className="mt-4 flex flex-wrap items-center gap-3" role="status">
+        <button type="button" className="btn btn-primary" disabled={run.changes.length === 0} onClick={apply}>
+          {run.changes.length === 0 ? 'Nothing would change' : `Take in ${counted(run.changes.length, 'text')}`}
+        </button>
+        <span className="soft text-[13.5px]">
+          {counted(new Set(run.changes.map((change) => change.page)).size, 'page')}{' '}
+          {new Set(run.changes.map((change) => change.page)).size === 1 ? 'changes' : 'change'}; {run.same} cells are empty or say the same
+        </span>
+      </div>
+      {run.unknown.length > 0 && (
+        <details className="notice mt-3">
+          <summary className="cursor-pointer">{counted(run.unknown.length, 'row')} about addresses that are not on this site</summary>
+          <ul className="mono mt-1 max-h-48 overflow-auto">
+            {run.unknown.slice(0, 300).map(({ row, address }) => (
+              <li key={row}>
+                row {row}: {address}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {run.faults.length > 0 && (
+        <details className="notice notice-amber mt-3">
+          <summary className="cursor-pointer">{counted(run.faults.length, 'cell')} cannot be taken</summary>
+          <ul className="mt-1 max-h-48 overflow-auto text-[13px]">
+            {run.faults.slice(0, 300).map(({ row, column, text, fault }) => (
+              <li key={`${row} ${column}`}>
+                row {row}, {columnName(column)}, “{text}”: {CELL_FAULTS[fault]}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {run.changes.length > 0 && (
+        <section className="mt-4">
+          <h2 className="mb-1.5">What would change</h2>
+          <ChangeList changes={run.changes.map((change) => ({ ...change, what: columnName(change.column) }))} />
+        </section>
+      )}
+    </div>
+  );
+}

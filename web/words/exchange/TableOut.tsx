@@ -1,0 +1,52 @@
+import { useState } from 'react';
+import { columnName, EDITABLE, TELLING, writeCsv, type LedgerColumn } from '../../../core/ledger/index.ts';
+import { siteHost, siteOrigin } from '../../../core/site/index.ts';
+import { counted } from '../../../core/wording/index.ts';
+import { download } from '../../ui/index.ts';
+import { useWorkspace } from '../../workspace/index.ts';
+
+const AT_FIRST: readonly LedgerColumn[] = ['address', 'name', 'title', 'description', 'phrase', 'ending', 'kind', 'intent'];
+/** In the order of the ledger. */
+const ORDER: readonly LedgerColumn[] = ['address', 'name', ...EDITABLE, ...TELLING.filter((column) => column !== 'address' && column !== 'name')];
+
+/** The whole ledger as a CSV file, which comes back in as it went out. */
+export function TableOut() {
+  const rows = useWorkspace((state) => state.rows);
+  const document = useWorkspace((state) => state.document);
+  const [columns, setColumns] = useState(AT_FIRST);
+  const chosen = ORDER.filter((column) => columns.includes(column));
+  return (
+    <div className="panel p-4">
+      <p>
+        {counted(rows.length, 'page')} as a table in UTF-8, with commas: every spreadsheet opens it, and it comes back in by <em>Table in</em>.
+      </p>
+      <div className="mt-3 flex flex-wrap gap-1.5" role="group" aria-label="Columns">
+        {ORDER.map((column) => (
+          <button
+            key={column}
+            type="button"
+            className="chip"
+            aria-pressed={columns.includes(column)}
+            disabled={column === 'address'}
+            onClick={() => setColumns(columns.includes(column) ? columns.filter((one) => one !== column) : [...columns, column])}
+          >
+            {columnName(column)}
+          </button>
+        ))}
+      </div>
+      <button
+        type="button"
+        className="btn btn-primary mt-4"
+        disabled={rows.length === 0}
+        onClick={() =>
+          download(
+            new Blob(['\uFEFF', writeCsv(rows, document, chosen, siteOrigin(document))], { type: 'text/csv;charset=utf-8' }),
+            `${siteHost(document)}-words.csv`,
+          )
+        }
+      >
+        Save the table
+      </button>
+    </div>
+  );
+}

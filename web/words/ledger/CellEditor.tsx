@@ -1,0 +1,73 @@
+import { useRef, useState } from 'react';
+import { columnName, type LedgerColumn } from '../../../core/ledger/index.ts';
+import { KIND_NAMES, KINDS, LONGEST_TEXT } from '../../../core/site/index.ts';
+import { WIDTHS } from './layout.ts';
+
+/** Writes in one cell: Enter goes on below, Tab to the side, Escape leaves it as it was. */
+export function CellEditor({
+  column,
+  start,
+  left,
+  top,
+  onDone,
+}: {
+  readonly column: LedgerColumn;
+  readonly start: string;
+  readonly left: number;
+  readonly top: number;
+  readonly onDone: (text: string | undefined, step?: 'ArrowDown' | 'ArrowUp' | 'ArrowRight' | 'ArrowLeft') => void;
+}) {
+  const [text, setText] = useState(start);
+  const done = useRef(false);
+  const finish = (value: string | undefined, step?: 'ArrowDown' | 'ArrowUp' | 'ArrowRight' | 'ArrowLeft'): void => {
+    if (done.current) return;
+    done.current = true;
+    onDone(value, step);
+  };
+  const choices = column === 'kind' ? KINDS.map((kind) => KIND_NAMES[kind]) : column === 'intent' ? ['list', 'keep out'] : undefined;
+  return (
+    <>
+      <textarea
+        className="ledger-editor"
+        style={{ left, top: top - 1, width: Math.max(WIDTHS[column], 160), height: Math.min(132, 34 + 20 * Math.floor(text.length / (WIDTHS[column] / 7.2))) }}
+        aria-label={columnName(column)}
+        autoFocus
+        dir="auto"
+        maxLength={LONGEST_TEXT}
+        value={text}
+        onFocus={(event) => event.currentTarget.setSelectionRange(text.length, text.length)}
+        onChange={(event) => setText(event.target.value.replace(/[\r\n]+/g, ' '))}
+        onBlur={() => finish(text)}
+        onPointerDown={(event) => event.stopPropagation()}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.key === 'Escape') finish(undefined);
+          else if (event.key === 'Enter') finish(text, event.shiftKey ? 'ArrowUp' : 'ArrowDown');
+          else if (event.key === 'Tab') finish(text, event.shiftKey ? 'ArrowLeft' : 'ArrowRight');
+          else return;
+          event.preventDefault();
+        }}
+      />
+      {choices && (
+        <ul className="panel absolute z-10 flex max-w-[340px] flex-wrap gap-1 p-2" style={{ left, top: top + 36 }}>
+          {choices.map((choice) => (
+            <li key={choice}>
+              <button
+                type="button"
+                className="chip"
+                aria-pressed={choice === text}
+                onPointerDown={(event) => {
+                  event.preventDefault();
+                  event.stopPropagation();
+                  finish(choice);
+                }}
+              >
+                {choice}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,80 @@
+import { memo } from 'react';
+import { cellText, isEditable, type LedgerColumn } from '../../../core/ledger/index.ts';
+import type { SiteDocument } from '../../../core/site/index.ts';
+import type { PageRow } from '../../../core/survey/index.ts';
+import { fit, type Room } from '../../../core/titles/index.ts';
+import { STATE_WORDS } from '../../../core/wording/index.ts';
+import { StateSign } from '../../pieces/index.ts';
+import { WIDTHS } from './layout.ts';
+import { inBox, type At, type Box } from './selection.ts';
+
+interface Props {
+  readonly row: PageRow;
+  readonly index: number;
+  readonly top: number;
+  readonly columns: readonly LedgerColumn[];
+  /** What the owner wrote for this page: keywords and card texts stand there. */
+  readonly own: SiteDocument['tables']['pages'][string] | undefined;
+  readonly document: SiteDocument;
+  readonly rooms: { readonly title: Room; readonly description: Room };
+  readonly box: Box | undefined;
+  readonly cursor: At | undefined;
+  readonly corner: At | undefined;
+}
+
+/** One page of the ledger. Draws anew only when its page, its columns or its part of the selection change. */
+export const GridRow = memo(
+  function GridRow({ row, index, top, columns, document, rooms, box, cursor, corner }: Props) {
+    return (
+      <div className="ledger-row" role="row" aria-rowindex={index + 2} style={{ top }} data-row={index}>
+        {columns.map((column, at) => {
+          const text = cellText(row, document, column);
+          const from = column === 'title' ? row.titleFrom : column === 'description' ? row.descriptionFrom : undefined;
+          const room = column === 'title' ? rooms.title : column === 'description' ? rooms.description : undefined;
+          const classes = ['ledger-cell'];
+          if (at === 0) classes.push('first');
+          if (!isEditable(column) && at > 0) classes.push('telling');
+          if (from) classes.push(from === 'owner' ? 'own' : from === 'none' && row.intent === 'out' ? 'page' : from);
+          if (room && fit(text, room).cut) classes.push('cut');
+          if (box && inBox(box, index, at)) classes.push('selected');
+          const isCursor = cursor?.row === index && cursor.column === at;
+          if (isCursor) classes.push('cursor');
+          return (
+            <div
+              key={column}
+              id={isCursor ? 'ledger-cursor' : undefined}
+              role="gridcell"
+              aria-colindex={at + 1}
+              aria-selected={box !== undefined && inBox(box, index, at)}
+              aria-readonly={!isEditable(column)}
+              className={classes.join(' ')}
+              style={{ width: WIDTHS[column] }}
+              data-column={at}
+              dir={room ? 'auto' : undefined}
+            >
+              {at === 0 && <StateSign state={row.state} />}
+              <span>{column === 'state' ? STATE_WORDS[row.state].name.toLowerCase() : column === 'findings' && text === '0' ? '' : text}</span>
+              {corner?.row === index && corner.column === at && <i className="ledger-fill" data-fill aria-hidden />}
+            </div>
+          );
+        })}
+      </div>
+    );
+  },
+  (a, b) =>
+    a.row === b.row &&
+    a.index === b.index &&
+    a.top === b.top &&
+    a.columns === b.columns &&
+    a.own === b.own &&
+    a.rooms === b.rooms &&
+    sameShare(a, b) &&
+    (a.cursor?.row === a.index ? a.cursor : undefined) === (b.cursor?.row === b.index ? b.cursor : undefined) &&
+    (a.corner?.row === a.index ? a.corner : undefined) === (b.corner?.row === b.index ? b.corner : undefined),
+);
+
+/** Whether the selection covers the same of this row in both. */
+function sameShare(a: Props, b: Props): boolean {
+  const share = ({ box, index }: Props): string => (box && index >= box.top && index < box.top + box.rows ? `${box.left} ${box.columns}` : '');
+  return share(a) === share(b);
+}

@@ -1,0 +1,40 @@
+import { EDITABLE, TELLING, type LedgerColumn } from '../../../core/ledger/index.ts';
+
+/** Widths of the columns, px. */
+export const WIDTHS: Readonly<Record<LedgerColumn, number>> = {
+  name: 190,
+  address: 210,
+  title: 290,
+  description: 400,
+  phrase: 160,
+  ending: 150,
+  kind: 96,
+  intent: 92,
+  keywords: 180,
+  shareTitle: 220,
+  shareText: 280,
+  state: 120,
+  findings: 84,
+  words: 72,
+  linksIn: 82,
+  linksOut: 82,
+};
+export const ROW_HEIGHT = 32;
+export const HEAD_HEIGHT = 33;
+
+/** The first column stays in view; these stand there at first. */
+export const FIRST: LedgerColumn = 'name';
+export const AT_FIRST: readonly LedgerColumn[] = ['title', 'description', 'phrase', 'ending', 'kind', 'intent', 'findings', 'linksIn', 'words'];
+export const CHOOSABLE: readonly LedgerColumn[] = [...EDITABLE, ...TELLING].filter((column) => column !== FIRST);
+
+const KEY = 'jolly-beacon-ledger-columns';
+
+/** The columns this browser remembers. */
+export function rememberedColumns(): readonly LedgerColumn[] {
+  const kept = (localStorage.getItem(KEY) ?? '').split(',').filter((name): name is LedgerColumn => (CHOOSABLE as readonly string[]).includes(name));
+  return kept.length > 0 ? kept : AT_FIRST;
+}
+
+export function rememberColumns(columns: readonly LedgerColumn[]): void {
+  localStorage.setItem(KEY, columns.join(','));
+}

@@ -1,0 +1,79 @@
+import { useMemo } from 'react';
+import { ignoredCodes, suggestionsFor, type PageRow } from '../../core/survey/index.ts';
+import { checkWords, type Finding } from '../../core/checks/index.ts';
+import { languageOf } from '../../core/language/index.ts';
+import { coverageOf, textsOf } from '../../core/phrases/index.ts';
+import type { PageFacts } from '../../core/page/index.ts';
+import {
+  descriptionRooms,
+  effectiveDescription,
+  effectiveFacts,
+  effectiveIntent,
+  effectiveKeywords,
+  effectiveNoindex,
+  effectiveTitle,
+  siteHost,
+  titleRooms,
+  type SiteDocument,
+  type SitePage,
+} from '../../core/site/index.ts';
+import type { Room } from '../../core/titles/index.ts';
+
+/** A page as computations take it, from its row and the facts of its file. */
+export function useSitePage(row: PageRow, source: PageFacts, document: SiteDocument): SitePage {
+  const { passages, alts } = document.tables;
+  // Facts are as they will be: made anew only when the page's own words change, not at each key in its title.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const facts = useMemo(() => effectiveFacts(document, row.id, source), [passages, alts, row.id, source]);
+  return useMemo(() => ({ id: row.id, kind: row.kind, isHome: row.address === '/', facts }), [row.id, row.kind, row.address, facts]);
+}
+
+/** The findings about words of one page, made here and now at each key; what concerns other pages comes from the survey a moment later. */
+export function liveFindings(row: PageRow, page: SitePage, document: SiteDocument): Finding[] {
+  const others = (code: Finding['code']): readonly string[] =>
+    row.findings.flatMap((finding) => (finding.code === code && 'pages' in finding ? finding.pages : []));
+  const title = effectiveTitle(document, page);
+  const description = effectiveDescription(document, page);
+  const phrase = document.tables.pages[row.id]?.phrase ?? '';
+  const language = languageOf(page.facts.lang, document.tables.facts['']?.language);
+  return checkWords({
+    id: row.id,
+    facts: page.facts,
+    title,
+    description,
+    keywords: effectiveKeywords(document, page).value,
+    intent: effectiveIntent(document, row.id, row.kind),
+    noindex: effectiveNoindex(document, page).noindex,
+    isHome: page.isHome,
+    rooms: { title: titleRooms(document)[0] as Room, description: descriptionRooms(document)[0] as Room },
+    phrase:
+      phrase === ''
+        ? undefined
+        : {
+            text: phrase,
+            coverage: coverageOf(phrase, textsOf(page.facts, { title: title.value, description: description.value, address: row.address }), language),
+          },
+    measure: row.measure,
+    care: document.tables.care['']?.wording === true,
+    ignored: ignoredCodes(document, row.id),
+    site: {
+      host: siteHost(document),
+      sameTitle: others('title-same'),
+      sameDescription: others('description-same'),
+      nearTitle: others('title-near'),
+      nearDescription: others('description-near'),
+      samePhrase: others('phrase-fought'),
+      broken: row.broken,
+      linksIn: row.linksIn,
+    },
+  });
+}
+
+/** Suggestions for a field; made anew when the page or what they hang on changes, not at each key. */
+export function useSuggestions(page: SitePage, document: SiteDocument, field: 'title' | 'description'): readonly string[] {
+  const phrase = document.tables.pages[page.id]?.phrase;
+  const facts = document.tables.facts[''];
+  const limits = document.tables.limits;
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => suggestionsFor(document, page, field), [page, field, phrase, facts, limits]);
+}
