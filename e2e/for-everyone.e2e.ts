@@ -1,10 +1,11 @@
-import { choosePage, expect, expectAccessible, goTo, openDemo, test } from './fixtures/app.ts';
+import { choosePage, expect, expectAccessible, goTo, goToView, openDemo, test } from './fixtures/app.ts';
 
+const VIEWS = ['Ledger', 'Patterns', 'Kinds', 'Site', 'Alike', 'Pictures', 'Phrases', 'In & out', 'Checks'];
 const STOPS = ['Words', 'Meaning', 'Doors', 'Map', 'Weight', 'Release', 'Proof', 'Watch'];
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`every screen passes the accessibility checks, ${scheme}`, async ({ page, app }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(240_000);
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
     await openDemo(page, app);
     await expect(page.locator('html')).toHaveAttribute('data-theme', scheme === 'dark' ? 'dusk' : 'paper');
@@ -14,6 +15,14 @@ for (const scheme of ['light', 'dark'] as const) {
       if (stop === 'Doors') await choosePage(page, 'Family Bibles');
       if (stop === 'Release') await page.locator('[data-waiting]').first().getByRole('button').first().click();
       await page.waitForTimeout(300);
+      await expectAccessible(page);
+    }
+    for (const view of VIEWS) {
+      await goToView(page, view);
+      if (view === 'Ledger') await page.getByRole('button', { name: 'Replace' }).click();
+      if (view === 'Patterns') await page.getByRole('button', { name: 'Make one' }).click();
+      if (view === 'Phrases') await page.getByLabel('What you offer').fill('book repair\nbox making');
+      await page.waitForTimeout(400);
       await expectAccessible(page);
     }
     await page.keyboard.press('Control+k');
@@ -26,6 +35,7 @@ for (const scheme of ['light', 'dark'] as const) {
 }
 
 test('on a phone nothing is cut, and the drawers open and close', async ({ page, app }) => {
+  test.setTimeout(120_000);
   await page.setViewportSize({ width: 390, height: 780 });
   await openDemo(page, app);
   for (const stop of ['', ...STOPS]) {
@@ -35,6 +45,12 @@ test('on a phone nothing is cut, and the drawers open and close', async ({ page,
     expect(wider, stop).toBeLessThanOrEqual(0);
     const sheet = await page.locator('main').evaluate((main) => main.scrollWidth - main.clientWidth);
     expect(sheet, `${stop} sheet`).toBeLessThanOrEqual(0);
+  }
+  for (const view of VIEWS) {
+    await goToView(page, view);
+    await page.waitForTimeout(150);
+    const sheet = await page.locator('main').evaluate((main) => main.scrollWidth - main.clientWidth);
+    expect(sheet, `${view} sheet`).toBeLessThanOrEqual(0);
   }
   await goTo(page, 'Words');
   await page.getByRole('button', { name: 'Pages', exact: true }).click();

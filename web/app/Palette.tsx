@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { PAGE_STOPS, StateSign, STOPS, usePlace } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
+import { VIEWS } from '../words/views.ts';
 import { applyTheme, shownTheme } from './theme.ts';
 
 /** Most pages listed at once; typing narrows them. */
@@ -36,6 +37,11 @@ export function Palette({
   const actions: { name: string; icon: ReactNode; run: () => void }[] = [
     { name: 'Start: what is left, in order', icon: <Footprints size={16} aria-hidden />, run: () => go('') },
     ...STOPS.map(({ id, name, trade }) => ({ name: `${name}: ${trade}`, icon: <Shapes size={16} aria-hidden />, run: () => void navigate(linkTo(id)) })),
+    ...VIEWS.filter(({ id }) => id !== 'page').map(({ id, name }) => ({
+      name: `Words: ${name.toLowerCase()}`,
+      icon: <Shapes size={16} aria-hidden />,
+      run: () => void navigate(linkTo('words').replace('/words', `/words/${id}`)),
+    })),
     { name: 'Next page to mend', icon: <ArrowDown size={16} aria-hidden />, run: onNext },
     { name: 'Undo', icon: <Undo2 size={16} aria-hidden />, run: onUndo },
     { name: 'Do again', icon: <Redo2 size={16} aria-hidden />, run: onRedo },

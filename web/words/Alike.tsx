@@ -82,7 +82,7 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
   return (
     <div className="p-3">
       <p className="mb-1 flex items-baseline gap-2 text-[13.5px]">
-        <button type="button" className="link-act truncate !min-h-0" onClick={() => go('words', id)}>
+        <button type="button" className="link-act truncate !min-h-6" onClick={() => go('words', id)}>
           {row.name}
         </button>
         <span className="mono soft truncate">{row.address}</span>
@@ -91,7 +91,7 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
         <textarea
           aria-label={`${field === 'title' ? 'Title' : 'Description'} of ${row.name}`}
           rows={field === 'title' ? 1 : 3}
-          className={field === 'title' ? '!min-h-0' : ''}
+          className={field === 'title' ? '!min-h-6' : ''}
           dir="auto"
           value={text}
           onChange={(event) =>

@@ -19,7 +19,7 @@ export function ChangeList({
         {changes.slice(0, most).map((change, index) => (
           <li key={`${change.page} ${change.what ?? ''} ${index}`} className="px-4 py-2 text-[14px]">
             <p className="text-[12.5px]">
-              <button type="button" className="link-act soft !min-h-0 !font-normal" onClick={() => go('words', change.page)}>
+              <button type="button" className="link-act soft !min-h-6 !font-normal" onClick={() => go('words', change.page)}>
                 {byId.get(change.page)?.name ?? change.page}
               </button>
               {change.what !== undefined && <span className="soft"> · {change.what}</span>}

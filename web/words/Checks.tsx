@@ -112,59 +112,61 @@ function Limits() {
       <p className="soft mb-2 text-[13px]">
         Widths are measured by the advance widths of Liberation Sans, which has those of the commonest sans face. Nothing is refused for being longer.
       </p>
-      <table className="data-table panel">
-        <thead>
-          <tr>
-            <th>Place</th>
-            <th>Room</th>
-            <th>Type</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {ROOMS.map((room) => {
-            const own = limits[room.id]?.width ?? undefined;
-            return (
-              <tr key={room.id}>
-                <td>{ROOM_LINES[room.id]}</td>
-                <td>
-                  <label className="flex items-center gap-2">
-                    <input
-                      className="input input-sm w-24 tabular-nums"
-                      type="number"
-                      min={10}
-                      max={5000}
-                      aria-label={`Room for ${ROOM_LINES[room.id]}`}
-                      value={own ?? room.width}
-                      onChange={(event) => {
-                        const width = Math.round(Number(event.target.value));
-                        if (width >= 10 && width <= 5000)
-                          workspace.change(set('limits', room.id, 'width', width === room.width ? null : width), {
-                            label: `${ROOM_LINES[room.id]}: ${width}`,
-                            thread: `limit:${room.id}`,
-                          });
-                      }}
-                    />
-                    <span className="soft">{room.unit === 'px' ? 'px' : 'characters'}</span>
-                  </label>
-                </td>
-                <td className="soft">{room.unit === 'px' ? `${room.fontSize} px` : ''}</td>
-                <td>
-                  {own !== undefined && (
-                    <button
-                      type="button"
-                      className="link-act text-[13px]"
-                      onClick={() => workspace.change(set('limits', room.id, 'width', null), { label: `${ROOM_LINES[room.id]}: as usual` })}
-                    >
-                      Back to {room.width}
-                    </button>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label="Where texts are cut">
+        <table className="data-table">
+          <thead>
+            <tr>
+              <th>Place</th>
+              <th>Room</th>
+              <th>Type</th>
+              <td />
+            </tr>
+          </thead>
+          <tbody>
+            {ROOMS.map((room) => {
+              const own = limits[room.id]?.width ?? undefined;
+              return (
+                <tr key={room.id}>
+                  <td>{ROOM_LINES[room.id]}</td>
+                  <td>
+                    <label className="flex items-center gap-2">
+                      <input
+                        className="input input-sm w-24 tabular-nums"
+                        type="number"
+                        min={10}
+                        max={5000}
+                        aria-label={`Room for ${ROOM_LINES[room.id]}`}
+                        value={own ?? room.width}
+                        onChange={(event) => {
+                          const width = Math.round(Number(event.target.value));
+                          if (width >= 10 && width <= 5000)
+                            workspace.change(set('limits', room.id, 'width', width === room.width ? null : width), {
+                              label: `${ROOM_LINES[room.id]}: ${width}`,
+                              thread: `limit:${room.id}`,
+                            });
+                        }}
+                      />
+                      <span className="soft">{room.unit === 'px' ? 'px' : 'characters'}</span>
+                    </label>
+                  </td>
+                  <td className="soft">{room.unit === 'px' ? `${room.fontSize} px` : ''}</td>
+                  <td>
+                    {own !== undefined && (
+                      <button
+                        type="button"
+                        className="link-act text-[13px]"
+                        onClick={() => workspace.change(set('limits', room.id, 'width', null), { label: `${ROOM_LINES[room.id]}: as usual` })}
+                      >
+                        Back to {room.width}
+                      </button>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }

@@ -61,9 +61,9 @@ export function Ledger() {
       <h1 className="sr-only">Ledger</h1>
       <div className="bar">
         <input
-          className="input input-sm w-40"
+          className="input input-sm w-36"
           type="search"
-          placeholder="Find in the ledger"
+          placeholder="Find"
           aria-label="Find in the ledger"
           value={filter.text}
           onChange={(event) => setFilter({ ...filter, text: event.target.value })}
@@ -123,11 +123,13 @@ export function Ledger() {
           </button>
           <button
             type="button"
-            className="btn btn-sm btn-outline-ink gap-1.5"
+            className="btn btn-sm btn-outline-ink px-2"
+            aria-label="Columns"
+            title="Columns"
             aria-expanded={open === 'columns'}
             onClick={() => setOpen(open === 'columns' ? undefined : 'columns')}
           >
-            <Columns3 size={15} aria-hidden /> Columns
+            <Columns3 size={15} aria-hidden />
           </button>
         </span>
       </div>

@@ -27,7 +27,13 @@ export function OnePage() {
   const row = useWorkspace((state) => (page === undefined ? undefined : state.byId.get(page)));
   const detail = useWorkspace((state) => state.detail);
   if (!row) return <Empty title={W.noPages}>{W.noPagesWhy}</Empty>;
-  if (detail?.id !== row.id) return <p className="soft">Reading the page …</p>;
+  if (detail?.id !== row.id)
+    return (
+      <>
+        <h1>{row.name}</h1>
+        <p className="soft mt-2">Reading the page …</p>
+      </>
+    );
   return <Sheet key={row.id} row={row} detail={detail} />;
 }
 

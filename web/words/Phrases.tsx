@@ -210,7 +210,7 @@ function Matrix({ rows }: { readonly rows: readonly PhraseRow[] }) {
       <table className="matrix">
         <thead>
           <tr>
-            <th />
+            <td />
             {columns.map((id) => (
               <th key={id} scope="col">
                 <span title={name(id)}>{name(id)}</span>

@@ -8,7 +8,7 @@ import { Empty, Segments, useRemembered } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { SitePicture } from './SitePicture.tsx';
 
-const HEIGHT = 104;
+const HEIGHT = 112;
 
 /** All pictures of the site with what they say to those who cannot see them; each is written beside its picture. */
 export function Pictures() {
@@ -105,7 +105,7 @@ function Picture({ place }: { readonly place: PicturePlace }) {
       <div className="min-w-0 flex-1">
         <p className="flex items-baseline gap-2 text-[13px]">
           <span className="mono truncate">{place.src.replace(/^.*\//, '')}</span>
-          <button type="button" className="link-act soft !min-h-0 truncate !font-normal" onClick={() => go('words', place.page)}>
+          <button type="button" className="link-act soft !min-h-6 truncate !font-normal" onClick={() => go('words', place.page)}>
             {row?.name ?? place.page}
           </button>
         </p>
@@ -118,16 +118,16 @@ function Picture({ place }: { readonly place: PicturePlace }) {
           value={alt ?? ''}
           onChange={(event) => write(event.target.value)}
         />
-        <p className="mt-0.5 flex gap-3 text-[12.5px]">
+        <p className="mt-1 flex gap-3 text-[12.5px]">
           {alt === '' ? (
             <span className="soft">decoration</span>
           ) : alt === null ? (
-            <button type="button" className="link-act soft !min-h-0" onClick={() => write('')}>
+            <button type="button" className="link-act soft !min-h-6" onClick={() => write('')}>
               It is decoration
             </button>
           ) : null}
           {own !== undefined && own !== null && (
-            <button type="button" className="link-act soft !min-h-0" onClick={() => write(null)}>
+            <button type="button" className="link-act soft !min-h-6" onClick={() => write(null)}>
               As it was
             </button>
           )}

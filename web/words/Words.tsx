@@ -24,16 +24,25 @@ export function Words() {
   return (
     <>
       <ViewLinks current={current} />
-      <Suspense fallback={<p className="soft">Loading …</p>}>
+      <Suspense fallback={<Waiting />}>
         <Screen />
       </Suspense>
     </>
   );
 }
 
+/** Until the screen is there; a page without a headline is lost to those who listen. */
+function Waiting() {
+  return (
+    <>
+      <h1 className="sr-only">Words</h1>
+      <p className="soft">Loading …</p>
+    </>
+  );
+}
+
 function ViewLinks({ current }: { readonly current: View }) {
-  const { siteId } = usePlace();
-  const { page } = usePlace();
+  const { siteId, page } = usePlace();
   const query = page === undefined ? '' : `?page=${encodeURIComponent(page)}`;
   return (
     <nav className="views" aria-label="Ways to work on words">

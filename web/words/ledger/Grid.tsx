@@ -141,9 +141,10 @@ export function Grid({
     onWrite(cells.flatMap(({ row, column, text }) => cell({ row, column }, text)));
     const height = Math.max(...cells.map(({ row }) => row), box.top);
     const width = Math.max(...cells.map(({ column }) => column), box.left);
+    // The cursor stays where the block begins, as in any spreadsheet.
     setSelection({
-      anchor: { row: box.top, column: box.left },
-      cursor: { row: Math.min(height, rows.length - 1), column: Math.min(width, columns.length - 1) },
+      anchor: { row: Math.min(height, rows.length - 1), column: Math.min(width, columns.length - 1) },
+      cursor: { row: box.top, column: box.left },
     });
   };
 
