@@ -3,11 +3,14 @@ import { zipSync } from 'fflate';
 import { parse, defaultTreeAdapter, type DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { createRequire } from 'node:module';
 import { readSource } from '../core/page/index.ts';
+import { languageOf } from '../core/language/index.ts';
+import { phraseMatrix, prepareTexts, textsOf } from '../core/phrases/index.ts';
 import { parseRobots, robotsMatcher } from '../core/robots/index.ts';
 import { readSitemap, writeSitemap } from '../core/sitemap/index.ts';
 import { decodeSource } from '../core/source/index.ts';
+import { NearIndex, similarity } from '../core/titles/index.ts';
 import { packZip, type OutFile } from '../web/analysis/put-out.ts';
-import { faster, inTurns, slower, type Row } from './measure.ts';
+import { faster, inTurns, slower, within, type Row } from './measure.ts';
 
 const robotsParser = createRequire(import.meta.url)('robots-parser') as (
   url: string,
@@ -114,4 +117,46 @@ export async function zipRow(files: ReadonlyMap<string, Uint8Array>): Promise<Ro
     'fflate',
     1.2,
   );
+}
+
+/** Near copies among the descriptions of a site, against comparing all pairs; the peer does a share of them, counted up. */
+export function nearRow(pages: readonly Uint8Array[]): Row {
+  const texts = pages.flatMap((bytes) => {
+    const reading = readSource(decodeSource(bytes));
+    return reading.ok ? [reading.facts.metas.find((meta) => meta.name === 'description')?.content ?? reading.facts.paragraphs[0] ?? ''] : [];
+  });
+  const share = 50;
+  const times = inTurns(
+    () => {
+      const index = new NearIndex(texts, 'words');
+      texts.forEach((text, page) => index.put(String(page), text));
+    },
+    () => texts.forEach((text, page) => page % share === 0 && texts.forEach((other) => similarity(text, other, 'words'))),
+    1,
+  );
+  // Each pair is compared once, not twice.
+  return faster(`near copies among ${texts.length.toLocaleString('en')} descriptions`, { ours: times.ours, peer: (times.peer * share) / 2 }, 'all pairs', 20);
+}
+
+/** Phrases against pages: what the matrix takes once the pages are made ready. */
+export function phrasesRow(pages: readonly Uint8Array[]): Row {
+  const language = languageOf('en');
+  const ready = pages.flatMap((bytes, id) => {
+    const reading = readSource(decodeSource(bytes));
+    if (!reading.ok) return [];
+    const { facts } = reading;
+    return [
+      {
+        id: String(id),
+        language,
+        target: '',
+        texts: prepareTexts(textsOf(facts, { title: facts.titles[0]?.text ?? '', description: '', address: '/' }), language),
+      },
+    ];
+  });
+  const words = 'paper linen thread harbour box book leather press glue spine board cloth'.split(' ');
+  const phrases = words.flatMap((one) => words.map((other) => `${one} ${other}`));
+  const started = performance.now();
+  phraseMatrix(phrases, ready, () => 1);
+  return within(`${phrases.length} phrases against ${ready.length.toLocaleString('en')} pages`, performance.now() - started, 1000, 'ms');
 }

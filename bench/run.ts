@@ -1,6 +1,6 @@
 // `npm run bench`: each figure beside a peer or a limit, measured in the same run.
-import { openingRows, shellRows, typingRows } from './browser-rows.ts';
-import { readingRow, robotsRow, sitemapRows, zipRow } from './core-rows.ts';
+import { ledgerRows, openingRows, shellRows, typingRows } from './browser-rows.ts';
+import { nearRow, phrasesRow, readingRow, robotsRow, sitemapRows, zipRow } from './core-rows.ts';
 import { generateSite } from './generate-site.ts';
 import { print, type Row } from './measure.ts';
 import { filesBelow, realSiteFolder } from './real-site.ts';
@@ -9,26 +9,20 @@ const encoded = (site: ReadonlyMap<string, string>): Map<string, Uint8Array> =>
   new Map([...site].map(([path, text]) => [path, new TextEncoder().encode(text)]));
 
 const rows: Row[] = [];
+const pagesOf = (site: ReadonlyMap<string, Uint8Array>): Uint8Array[] => [...site].filter(([path]) => path.endsWith('.html')).map(([, bytes]) => bytes);
 const made = encoded(generateSite(1200));
 const folder = realSiteFolder();
 const real = folder === undefined ? undefined : await filesBelow(folder);
-rows.push(
-  readingRow(
-    'generated',
-    [...made].filter(([path]) => path.endsWith('.html')).map(([, bytes]) => bytes),
-  ),
-);
-if (real)
-  rows.push(
-    readingRow(
-      'real',
-      [...real].filter(([path]) => path.endsWith('.html')).map(([, bytes]) => bytes),
-    ),
-  );
-rows.push(robotsRow(), ...sitemapRows(), await zipRow(made));
+rows.push(readingRow('generated', pagesOf(made)));
+if (real) rows.push(readingRow('real', pagesOf(real)));
+const many = encoded(generateSite(5000));
+rows.push(robotsRow(), ...sitemapRows(), await zipRow(made), nearRow(pagesOf(many)), phrasesRow(pagesOf(many)));
+if (real) rows.push(nearRow(pagesOf(real)));
 if (!process.argv.includes('--core')) {
   rows.push(...(await shellRows()));
   rows.push(...(await openingRows(real ? 'real' : 'generated', real ?? made)));
-  rows.push(...(await typingRows(encoded(generateSite(5000)))));
+  rows.push(...(await typingRows('generated', many)));
+  if (real) rows.push(...(await typingRows('real', real)));
+  rows.push(...(await ledgerRows(encoded(generateSite(10_000)))));
 }
 print(rows);

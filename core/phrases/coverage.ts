@@ -19,7 +19,7 @@ export interface PhraseTexts {
 /** How a page serves a phrase. `partly`: some of its words, not all. */
 export interface Coverage {
   readonly places: Readonly<Record<PhrasePlace, 'all' | 'partly' | 'none' | 'absent'>>;
-  /** Where it stands whole in title or main heading, and again somewhere below, the page answers; where only elsewhere or in part, weakly. */
+  /** Where it stands whole in title or main heading, and again somewhere else, the page answers; where it stands elsewhere, or only word by word over several places, weakly. */
   readonly verdict: 'answered' | 'weak' | 'none';
 }
 
@@ -63,17 +63,45 @@ export function coverageIn(prepared: Prepared, wanted: readonly string[]): Cover
     return wanted.length > 0 && best === wanted.length ? 'all' : best > 0 ? 'partly' : 'none';
   };
   const places = Object.fromEntries(PLACES.map((place) => [place, look(place)])) as Record<PhrasePlace, Coverage['places'][PhrasePlace]>;
-  return { places, verdict: verdictOf(places) };
+  return { places, verdict: verdictIn(prepared, wanted) };
 }
 
-function verdictOf(places: Coverage['places']): Coverage['verdict'] {
-  const front = places.title === 'all' || places.heading === 'all';
-  const others = PLACES.filter((place) => places[place] === 'all').length;
+/** The verdict alone, for very many phrases and pages. `knownToHoldAll`: the page says all the words somewhere, it was looked up by them. */
+export function verdictIn(prepared: Prepared, wanted: readonly string[], knownToHoldAll = false): Coverage['verdict'] {
+  const holds = (place: PhrasePlace): boolean => {
+    for (const stems of prepared[place]) if (hasAll(stems, wanted)) return true;
+    return false;
+  };
+  const title = holds('title');
+  const heading = holds('heading');
+  let others = Number(title) + Number(heading);
+  const front = others > 0;
+  // Without one in front there is no answer any more, and nothing more to find out.
+  if (!front && knownToHoldAll) return 'weak';
+  for (const place of BEHIND) {
+    // Two places with one of them in front are an answer, whatever else there is.
+    if (front && others >= 2) return 'answered';
+    if (holds(place)) others++;
+  }
   if (front && others >= 2) return 'answered';
-  if (front || others > 0) return 'weak';
-  return places.title === 'partly' && places.heading === 'partly' && (places.description === 'partly' || places['first-paragraph'] === 'partly')
-    ? 'weak'
-    : 'none';
+  if (others > 0 || knownToHoldAll) return 'weak';
+  const wholly = wanted.length > 0 && wanted.every((one) => PLACES.some((place) => prepared[place].some((stems) => stems.has(one))));
+  return wholly ? 'weak' : 'none';
+}
+
+const BEHIND = PLACES.filter((place) => place !== 'title' && place !== 'heading');
+
+function hasAll(stems: ReadonlySet<string>, wanted: readonly string[]): boolean {
+  if (wanted.length === 0) return false;
+  for (const one of wanted) if (!stems.has(one)) return false;
+  return true;
+}
+
+/** All stems of a page's places together. */
+export function stemsIn(prepared: Prepared): Set<string> {
+  const all = new Set<string>();
+  for (const place of PLACES) for (const stems of prepared[place]) for (const one of stems) all.add(one);
+  return all;
 }
 
 /** Where a phrase stands in running text: all its telling words close together, in any order and form. */

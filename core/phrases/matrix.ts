@@ -1,5 +1,5 @@
 import type { Language } from '../language/index.ts';
-import { coverageIn, phraseStems, type Prepared } from './coverage.ts';
+import { phraseStems, stemsIn, verdictIn, type Prepared } from './coverage.ts';
 
 /** What the owner offers, where and for whom: each a list of words as people say them. */
 export interface Wishes {
@@ -60,17 +60,30 @@ export interface PhraseRow {
 /** Every phrase against every page; the most worth first, then those that need most. */
 export function phraseMatrix(phrases: readonly string[], pages: readonly PhrasePage[], worth: (phrase: string) => number): PhraseRow[] {
   const languages = new Map<string, Language>(pages.map((page) => [page.language.tag, page.language]));
+  // Only pages that say all of a phrase's words can serve it: they are looked up by word.
+  const having = new Map<string, Set<PhrasePage>>();
+  for (const page of pages)
+    for (const stem of stemsIn(page.texts)) {
+      const found = having.get(stem);
+      if (found) found.add(page);
+      else having.set(stem, new Set([page]));
+    }
+  const claiming = pages.filter((page) => page.target !== '').map((page) => ({ page, stems: phraseStems(page.target, page.language).sort().join(' ') }));
   const rows = phrases.map((phrase): PhraseRow => {
-    const stems = new Map([...languages].map(([tag, language]) => [tag, phraseStems(phrase, language)]));
     const answered: string[] = [];
     const weak: string[] = [];
     const targets: string[] = [];
-    for (const page of pages) {
-      const { verdict } = coverageIn(page.texts, stems.get(page.language.tag) ?? []);
-      const claims = page.target !== '' && samePhrase(page.target, phrase, page.language);
-      if (claims) targets.push(page.id);
-      if (verdict === 'answered') answered.push(page.id);
-      else if (verdict === 'weak') weak.push(page.id);
+    for (const [tag, language] of languages) {
+      const wanted = phraseStems(phrase, language);
+      const key = [...wanted].sort().join(' ');
+      for (const { page, stems } of claiming) if (page.language.tag === tag && stems === key) targets.push(page.id);
+      const [first, ...others] = wanted.map((stem) => having.get(stem) ?? new Set<PhrasePage>()).sort((a, b) => a.size - b.size);
+      for (const page of first ?? []) {
+        if (page.language.tag !== tag || !others.every((set) => set.has(page))) continue;
+        const verdict = verdictIn(page.texts, wanted, true);
+        if (verdict === 'answered') answered.push(page.id);
+        else if (verdict === 'weak') weak.push(page.id);
+      }
     }
     return { phrase, worth: worth(phrase), verdict: verdictOf(answered, weak, targets), answered, weak, targets };
   });

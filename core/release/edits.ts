@@ -9,6 +9,7 @@ import {
   effectiveShareTitle,
   effectiveTitle,
   passagesOf,
+  patternFor,
   siteOrigin,
   type Effective,
   type SiteDocument,
@@ -47,6 +48,9 @@ const isOurs = ({ from }: Effective): boolean => from === 'owner' || from === 'p
 
 /** The card of a shared link: only what the owner said is written; programs that draw cards take title and description where nothing is said. */
 function shareEdits(document: SiteDocument, page: SitePage): PageEdit[] {
+  const own = document.tables.pages[page.id];
+  const said = own?.shareTitle ?? own?.shareText ?? own?.sharePicture ?? patternFor(document, page, 'shareTitle') ?? document.tables.facts['']?.sharePicture;
+  if (said === null || said === undefined) return [];
   const edits: PageEdit[] = [];
   const title = effectiveShareTitle(document, page);
   if (isOurs(title)) edits.push({ kind: 'property', property: 'og:title', content: title.value });

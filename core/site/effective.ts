@@ -2,6 +2,7 @@ import { documentTitle, metaDescription, robotsMetas, indexDirectives, type Page
 import { readPattern, renderPattern } from '../titles/index.ts';
 import type { RecordOf, SiteDocument } from './document.ts';
 import { KIND_INTENTS, type Intent, type Kind } from './kinds.ts';
+import { isOpen } from './origin.ts';
 import type { SitePage } from './page.ts';
 import { partValues } from './parts.ts';
 
@@ -101,11 +102,6 @@ export function effectiveIntent(document: SiteDocument, page: string, kind: Kind
   return own ? { intent: own, from: 'page' } : kindIntent(document, kind);
 }
 
-/** Whether the whole site is open to engines; it is, unless the switch was turned off. */
-export function isOpen(document: SiteDocument): boolean {
-  return document.tables.doors['']?.open !== false;
-}
-
 /**
  * Whether the released page will say noindex, and why. The owner's word (for the page, or for its kind) is written into the page; where nobody
  * said anything the page keeps what it says, so that a site brought in is not changed behind its owner's back.
@@ -118,14 +114,4 @@ export function effectiveNoindex(
   const { intent, from } = effectiveIntent(document, page.id, page.kind);
   if (from !== 'default') return { noindex: intent === 'out', from: 'owner' };
   return { noindex: robotsMetas(page.facts).some((meta) => indexDirectives(meta.content ?? '').noindex), from: 'page' };
-}
-
-/** Scheme and host of the site; a placeholder under the reserved `.example` where the owner has not said. */
-export function siteOrigin(document: SiteDocument): string {
-  return document.tables.facts['']?.mainAddress ?? 'https://your-site.example';
-}
-
-/** Host (and port) of the site. */
-export function siteHost(document: SiteDocument): string {
-  return siteOrigin(document).replace(/^https?:\/\//, '');
 }

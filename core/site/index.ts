@@ -10,11 +10,8 @@ export {
   effectiveShareText,
   effectiveShareTitle,
   effectiveTitle,
-  isOpen,
   kindIntent,
   patternFor,
-  siteHost,
-  siteOrigin,
   withoutOwn,
   type Effective,
   type EffectiveIntent,
@@ -29,3 +26,4 @@ export { kindOf, kindRules, pageName, ruleCatches, type KindRule, type SitePage 
 export { partValues, publishedOn, withoutSiteName } from './parts.ts';
 export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, writeLinks, type SetLink } from './passages.ts';
 export { descriptionRooms, shareTextRoom, shareTitleRoom, tabRoom, titleRooms } from './rooms.ts';
+export { isOpen, siteHost, siteOrigin } from './origin.ts';

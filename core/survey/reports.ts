@@ -1,5 +1,5 @@
-import { languageOf } from '../language/index.ts';
-import { listOf, phraseMatrix, phrasesFrom, prepareTexts, textsOf, type PhraseRow } from '../phrases/index.ts';
+import { languageOf, type Language } from '../language/index.ts';
+import { listOf, phraseMatrix, phrasesFrom, prepareTexts, textsOf, type PhraseRow, type Prepared } from '../phrases/index.ts';
 import {
   addressOf,
   applyChange,
@@ -18,6 +18,7 @@ import {
   type SitePage,
 } from '../site/index.ts';
 import { PARTS, suggestDescriptions, suggestTitles, writePattern, type Part, type Pattern, type Room } from '../titles/index.ts';
+import type { PageRow } from './rows.ts';
 import type { Survey } from './survey.ts';
 
 /** Pages that say the same, or nearly. */
@@ -106,11 +107,22 @@ export function phraseReport(survey: Survey, document: SiteDocument): PhraseRow[
     .filter(({ row }) => row.intent === 'list')
     .map(({ page, row }) => {
       const language = languageOf(page.facts.lang, document.tables.facts['']?.language);
-      return { id: page.id, language, texts: prepareTexts(textsOf(page.facts, row), language), target: row.phrase };
+      return { id: page.id, language, texts: preparedFor(row, page, language), target: row.phrase };
     });
   // Targets that no combination makes are searches too.
   const targets = pages.map((page) => page.target).filter((target) => target !== '' && !made.some((phrase) => phrase.toLowerCase() === target.toLowerCase()));
   return phraseMatrix([...made, ...new Set(targets)], pages, (phrase) => document.tables.worth[phrase]?.worth ?? 1);
+}
+
+const prepared = new WeakMap<PageRow, Prepared>();
+
+/** A page's texts made ready; kept with its row, which is another one as soon as the page says something else. */
+function preparedFor(row: PageRow, page: SitePage, language: Language): Prepared {
+  const known = prepared.get(row);
+  if (known) return known;
+  const made = prepareTexts(textsOf(page.facts, row), language);
+  prepared.set(row, made);
+  return made;
 }
 
 /** What a pattern would do. */

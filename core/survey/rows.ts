@@ -1,5 +1,4 @@
 import type { Finding, FindingCode } from '../checks/index.ts';
-import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { PageState } from '../indexing/index.ts';
 import type { Effective, Intent, Kind } from '../site/index.ts';
@@ -55,8 +54,6 @@ export interface PageRow {
   readonly broken: readonly string[];
   readonly words: number;
   readonly picturesWithoutAlt: number;
-  /** How its text reads; undefined until it was measured. */
-  readonly measure: TextMeasure | undefined;
 }
 
 /** The site in numbers. */

@@ -63,6 +63,8 @@ interface Surveyed {
   site: SitePage;
   address: string;
   measure: TextMeasure | undefined;
+  /** As it would go out now. */
+  out: ReleasedFile;
   row: PageRow;
   way: WayIn;
   canonicals: readonly string[];
@@ -77,7 +79,7 @@ export class Survey {
   private readonly refused = new Map<string, PageRefusal>();
   private readonly files: ReadonlyMap<string, SiteFile>;
   private readonly links: LinkIndex;
-  private readonly words: WordsIndex;
+  private readonly words = new WordsIndex();
   private moved = new Map<string, { readonly from: string; readonly to: string }>();
   private robots: RobotsMatcher | undefined;
   private mapFiles = new Set<string>();
@@ -106,7 +108,19 @@ export class Survey {
       const { facts: source, hrefs } = read;
       const guess = guessKind(address, source, entries.has(address));
       const site = { id, kind: guess, isHome: id === this.home, facts: source };
-      this.pages.set(id, { id, source, hrefs, guess, site, address, measure: undefined, row: undefined as never, way: undefined as never, canonicals: [] });
+      this.pages.set(id, {
+        id,
+        source,
+        hrefs,
+        guess,
+        site,
+        address,
+        measure: undefined,
+        out: undefined as never,
+        row: undefined as never,
+        way: undefined as never,
+        canonicals: [],
+      });
     }
     this.trueDates = datesAreTrue([...this.pages.keys()].map((id) => this.files.get(id)?.modified));
     this.foreignMap = this.readForeignMap();
@@ -114,7 +128,6 @@ export class Survey {
       this.settle(page);
       this.putLinks(page);
     }
-    this.words = new WordsIndex(new Map([...this.pages.values()].map((page) => [page.id, this.compared(page)])));
     this.refreshAll();
   }
 
@@ -141,6 +154,12 @@ export class Survey {
     return this.refresh([...touched].flatMap((id) => this.pages.get(id) ?? []));
   }
 
+  /** Looks for near copies across the site, a while at a time; gives the rows that are not what they were. */
+  compareMore(goOn: () => boolean): { readonly rows: readonly PageRow[]; readonly left: number } {
+    const { touched, left } = this.words.compareMore(goOn);
+    return { rows: this.refresh([...touched].flatMap((id) => this.pages.get(id) ?? [])), left };
+  }
+
   /** Takes in how pages read: told later than the rest, since it takes longer to find out. */
   putMeasures(measures: ReadonlyMap<string, TextMeasure>): PageRow[] {
     const pages = [...measures].flatMap(([id, measure]) => {
@@ -160,6 +179,10 @@ export class Survey {
 
   rows(): PageRow[] {
     return [...this.pages.values()].map((page) => page.row).sort(inTreeOrder);
+  }
+
+  row(id: string): PageRow {
+    return this.page(id).row;
   }
 
   /** Files that are pages by their name and could not be read. */
@@ -235,7 +258,7 @@ export class Survey {
   /** What would go out now. */
   workingCopy(): WorkingCopy {
     const files: Record<string, ReleasedFile> = {};
-    for (const { path, hash } of this.files.values()) files[path] = this.released1(path, hash);
+    for (const { path, hash } of this.files.values()) files[path] = this.pages.get(path)?.out ?? { hash, edits: [] };
     return { files, own: this.own() };
   }
 
@@ -297,8 +320,7 @@ export class Survey {
 
   /** Edits that the release writes into a file; none for files that are no pages. */
   editsOf(path: string): ReleasedFile['edits'] {
-    const page = this.pages.get(path);
-    return page ? editsFor(this.document, page.site, page.source, this.addressesFor(page)) : [];
+    return this.pages.get(path)?.out.edits ?? [];
   }
 
   /** Each page with the facts it will have: for reports across the site. */
@@ -306,9 +328,11 @@ export class Survey {
     for (const { site, source, row } of this.pages.values()) yield { page: site, source, row };
   }
 
-  private released1(path: string, hash: string): ReleasedFile {
-    const to = effectiveFile(this.document, path);
-    return { hash, edits: this.editsOf(path), ...(to === path ? {} : { to }) };
+  private outOf(page: Surveyed): ReleasedFile {
+    const { id } = page;
+    const to = effectiveFile(this.document, id);
+    const edits = editsFor(this.document, page.site, page.source, this.addressesFor(page));
+    return { hash: this.files.get(id)?.hash ?? '', edits, ...(to === id ? {} : { to }) };
   }
 
   private own(): Record<string, string> {
@@ -425,7 +449,8 @@ export class Survey {
     const state = stateOf(intent.intent, page.way.reality, weakens(input));
     const findings: Finding[] = checkPage({ ...input, state, way: page.way });
     const before = this.manifest?.files[id];
-    const now = this.released1(id, this.files.get(id)?.hash ?? '');
+    page.out = this.outOf(page);
+    const now = page.out;
     const pending = before === undefined || before.hash !== now.hash || outPath(id, before) !== outPath(id, now) || !sameEdits(before.edits, now.edits);
     const links = this.links.of(id);
     const said = document.tables.pages[id];
@@ -451,7 +476,6 @@ export class Survey {
       broken: links.broken,
       words: page.source.wordCount,
       picturesWithoutAlt: site.facts.images.filter((image) => image.alt === undefined && !image.decorative).length,
-      measure: page.measure,
     };
   }
 

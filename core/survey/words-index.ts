@@ -10,29 +10,50 @@ export interface ComparedWords {
   readonly phrase: string;
 }
 
+const NONE: ReadonlySet<string> = new Set();
+
 /** Which pages share words, or nearly do: kept up to date page by page. */
 export class WordsIndex {
   private readonly titles = new SamenessIndex();
   private readonly descriptions = new SamenessIndex();
   private readonly phrases = new SamenessIndex();
-  private readonly nearTitles: NearIndex;
-  private readonly nearDescriptions: NearIndex;
-
-  constructor(start: ReadonlyMap<string, ComparedWords>) {
-    this.nearTitles = new NearIndex([...start.values()].map((words) => words.ownTitle));
-    this.nearDescriptions = new NearIndex([...start.values()].map((words) => words.description));
-    for (const [page, words] of start) this.put(page, words);
-  }
+  /** Made a little later than the rest: a large site's takes a moment, and what is the same is told without it. */
+  private near: { readonly titles: NearIndex; readonly descriptions: NearIndex; waiting: string[] } | undefined;
+  private readonly words = new Map<string, ComparedWords>();
 
   /** Sets a page's words; gives the pages whose findings may have changed by it, the page among them. */
   put(page: string, words: ComparedWords): Set<string> {
+    this.words.set(page, words);
     return new Set([
       ...this.titles.put(page, words.title),
       ...this.descriptions.put(page, words.description),
       ...this.phrases.put(page, words.phrase),
-      ...this.nearTitles.put(page, words.ownTitle),
-      ...this.nearDescriptions.put(page, words.description),
+      ...this.putNear(page, words),
     ]);
+  }
+
+  private putNear(page: string, words: ComparedWords): ReadonlySet<string> {
+    if (!this.near) return NONE;
+    return new Set([...this.near.titles.put(page, words.ownTitle), ...this.near.descriptions.put(page, words.description)]);
+  }
+
+  /** Looks for near copies among the pages that were not compared yet, until it is told to stop; gives those whose findings may have changed. */
+  compareMore(goOn: () => boolean): { readonly touched: ReadonlySet<string>; readonly left: number } {
+    const all = [...this.words.values()];
+    this.near ??= {
+      titles: new NearIndex(all.map((words) => words.ownTitle)),
+      descriptions: new NearIndex(
+        all.map((words) => words.description),
+        'words',
+      ),
+      waiting: [...this.words.keys()],
+    };
+    const touched = new Set<string>();
+    for (let turn = 1; this.near.waiting.length > 0 && (turn % 16 !== 0 || goOn()); turn++) {
+      const page = this.near.waiting.pop() as string;
+      for (const other of this.putNear(page, this.words.get(page) as ComparedWords)) touched.add(other);
+    }
+    return { touched, left: this.near.waiting.length };
   }
 
   /** The other pages that say the same, or nearly. */
@@ -47,8 +68,8 @@ export class WordsIndex {
       sameTitle: this.titles.others(page),
       sameDescription: this.descriptions.others(page),
       samePhrase: this.phrases.others(page),
-      nearTitle: this.nearTitles.near(page),
-      nearDescription: this.nearDescriptions.near(page),
+      nearTitle: this.near?.titles.near(page) ?? [],
+      nearDescription: this.near?.descriptions.near(page) ?? [],
     };
   }
 }

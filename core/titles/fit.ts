@@ -46,14 +46,19 @@ export interface Fit {
   readonly cutAt: number;
 }
 
-const table = new Map<number, number>();
-for (const [first, widths] of ADVANCE_WIDTHS) widths.forEach((width, index) => table.set(first + index, width));
 const AVERAGE = 1139;
+/** Code points below this are looked up; what stands above is told by its script. */
+const LOOKED_UP = 0x2200;
+const table = Uint16Array.from({ length: LOOKED_UP }, (_, code) => typical(code));
+const beyond = new Map<number, number>();
+for (const [first, widths] of ADVANCE_WIDTHS)
+  widths.forEach((width, index) => {
+    if (first + index < LOOKED_UP) table[first + index] = width;
+    else beyond.set(first + index, width);
+  });
 
-/** Advance width of one code point in units of 1/2048 em. Unknown scripts take a typical letter, wide ones a whole em, marks nothing. */
-function advance(code: number): number {
-  const known = table.get(code);
-  if (known !== undefined) return known;
+/** Where the face has no such letter: wide scripts take a whole em, marks nothing, all else a typical letter. */
+function typical(code: number): number {
   if ((code >= 0x300 && code <= 0x36f) || (code >= 0x200b && code <= 0x200f) || code === 0xfe0f) return 0;
   if (
     (code >= 0x1100 && code <= 0x115f) ||
@@ -67,12 +72,23 @@ function advance(code: number): number {
   return AVERAGE;
 }
 
+/** Advance width of one code point in units of 1/2048 em. */
+function advance(code: number): number {
+  return code < LOOKED_UP ? (table[code] as number) : (beyond.get(code) ?? typical(code));
+}
+
 /** Width of a text in px at a type size in px. */
 export function textWidth(text: string, fontSize: number): number {
   let units = 0;
-  for (const character of text) units += advance(character.codePointAt(0) as number);
+  for (let at = 0; at < text.length; at++) {
+    const code = text.codePointAt(at) as number;
+    units += advance(code);
+    if (code > 0xffff) at++;
+  }
   return (units * fontSize) / UNITS_PER_EM;
 }
+
+const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/u;
 
 /** Cuts a text the way results do: the last whole word that fits together with an ellipsis. A single long word is cut inside. */
 export function fit(text: string, room: Room): Fit {
@@ -85,6 +101,8 @@ export function fit(text: string, room: Room): Fit {
   let wordEnd = 0;
   for (const character of text) {
     if (character === ' ') wordEnd = at;
+    // Scripts without spaces may break before any letter.
+    else if (at > 0 && UNSPACED.test(character)) wordEnd = at;
     used += measure(character);
     if (used + ellipsis > room.width) break;
     at += character.length;

@@ -12,7 +12,7 @@ export {
   type Room,
   type RoomId,
 } from './fit.ts';
-export { NearIndex, similarity } from './near.ts';
+export { NearIndex, similarity, type NearWay } from './near.ts';
 export { PARTS, pieceText, readPattern, renderPattern, writePattern, type Part, type PartValues, type Pattern, type Piece } from './pattern.ts';
 export { SamenessIndex } from './sameness.ts';
 export { suggestDescriptions, suggestTitles, type Suggestion, type SuggestFrom } from './suggest.ts';

@@ -45,6 +45,19 @@ describe('fitting', () => {
     const fitted = fit('x'.repeat(300), room);
     expect(fitted.cut && fitted.cutAt > 20).toBe(true);
   });
+  it('breaks scripts without spaces before any letter, and others between words', () => {
+    const japanese = `A ${'本の修理と製本'.repeat(12)}`;
+    const fitted = fit(japanese, room);
+    expect([fitted.cut, [...fitted.shown].length > 20, textWidth(fitted.shown, room.fontSize) <= room.width]).toEqual([true, true, true]);
+    const arabic = fit('تجليد الكتب القديمة وإصلاحها يدويًا '.repeat(6).trim(), room);
+    expect(
+      arabic.cut &&
+        arabic.shown
+          .slice(0, -2)
+          .split(' ')
+          .every((word) => 'تجليد الكتب القديمة وإصلاحها يدويًا'.split(' ').includes(word)),
+    ).toBe(true);
+  });
   it('counts characters where cards do', () => {
     const text = 'word '.repeat(20).trim();
     const fitted = fit(text, SHARE_TITLE_ROOM);
@@ -128,23 +141,37 @@ describe('near copies', () => {
     const words = fc.constantFrom('boxes', 'books', 'bindery', 'leather', 'marbling', 'evening');
     const text = fc.array(words, { minLength: 2, maxLength: 6 }).map((list) => list.join(' '));
     fc.assert(
-      fc.property(fc.array(fc.tuple(fc.constantFrom('a', 'b', 'c', 'd', 'e'), fc.oneof(text, fc.constant(''))), { maxLength: 24 }), (steps) => {
-        const index = new NearIndex(steps.map(([, one]) => one));
-        const texts = new Map<string, string>();
-        for (const [page, one] of steps) {
-          const before = new Map([...texts.keys()].map((other) => [other, index.near(other).join()]));
-          const touched = index.put(page, one);
-          texts.set(page, one);
-          for (const [other, other2] of texts) {
-            const expected = [...texts]
-              .filter(([third, text3]) => third !== other && other2.length >= 12 && text3.length >= 12 && text3 !== other2 && similarity(text3, other2) >= 0.72)
-              .map(([third]) => third)
-              .sort();
-            expect(index.near(other)).toEqual(expected);
-            if (before.has(other) && before.get(other) !== expected.join()) expect(touched.has(other)).toBe(true);
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom('a', 'b', 'c', 'd', 'e'), fc.oneof(text, fc.constant(''))), { maxLength: 24 }),
+        fc.constantFrom('letters' as const, 'words' as const),
+        (steps, way) => {
+          const index = new NearIndex(
+            steps.slice(5).map(([, one]) => one),
+            way,
+          );
+          const texts = new Map<string, string>();
+          for (const [page, one] of steps) {
+            const before = new Map([...texts.keys()].map((other) => [other, index.near(other).join()]));
+            const touched = index.put(page, one);
+            texts.set(page, one);
+            for (const [other, other2] of texts) {
+              const expected = [...texts]
+                .filter(
+                  ([third, text3]) =>
+                    third !== other &&
+                    other2.length >= 12 &&
+                    text3.length >= 12 &&
+                    text3 !== other2 &&
+                    similarity(text3, other2, way) >= (way === 'words' ? 0.6 : 0.72),
+                )
+                .map(([third]) => third)
+                .sort();
+              expect(index.near(other)).toEqual(expected);
+              if (before.has(other) && before.get(other) !== expected.join()) expect(touched.has(other)).toBe(true);
+            }
           }
-        }
-      }),
+        },
+      ),
       { numRuns: 300 },
     );
   });

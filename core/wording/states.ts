@@ -26,7 +26,9 @@ export const KIND_WORDS: Readonly<Record<Kind, { readonly one: string; readonly 
   other: { one: 'Other', many: 'Others' },
 };
 
+const NUMBERS = new Intl.NumberFormat('en');
+
 /** `1 page`, `3 pages`. */
 export function counted(count: number, one: string, many = `${one}s`): string {
-  return `${count.toLocaleString('en')} ${count === 1 ? one : many}`;
+  return `${NUMBERS.format(count)} ${count === 1 ? one : many}`;
 }

@@ -25,6 +25,8 @@ import { written } from './put-out.ts';
 export interface SurveyNews {
   readonly rows: readonly PageRow[];
   readonly numbers: SiteNumbers;
+  /** Where there are more rows than go over in one message: by what the rest is fetched. */
+  readonly ticket?: number;
 }
 
 /** Everything of one page that its own screens need. */
@@ -34,6 +36,8 @@ export interface PageDetail {
   readonly source: string;
   /** What the page shows, passage by passage, as its file has it. */
   readonly passages: readonly Passage[];
+  /** How it reads. */
+  readonly measure: TextMeasure | undefined;
   readonly linkers: readonly string[];
   readonly size: number;
   readonly readOnly: boolean;
@@ -60,6 +64,11 @@ const PICTURES: Readonly<Record<string, string>> = {
   svg: 'image/svg+xml',
 };
 
+/** Milliseconds after which the page is told of what was found out meanwhile. */
+const BETWEEN_NEWS = 4000;
+/** Rows handed over in one go. */
+const ROWS_AT_ONCE = 600;
+
 /** Feeds are read to tell posts from pages. */
 const MOST_FEEDS = 8;
 const isFeed = (file: StoredFile): boolean =>
@@ -74,6 +83,10 @@ export class Analyst {
   private files: StoredFile[] = [];
   private manifest: Manifest | undefined;
   private document: SiteDocument = emptyDocument();
+  /** Rows found out about since the page was told. */
+  private readonly found = new Map<string, PageRow>();
+  private handedOver = 0;
+  private hashes: ReadonlyMap<string, string> = new Map();
   /** Pages whose reading has not been measured yet. */
   private unmeasured: string[] = [];
 
@@ -107,6 +120,8 @@ export class Analyst {
     const brought = { robots: await text('robots.txt'), sitemap: await text('sitemap.xml'), feeds: feeds.filter((feed) => feed !== undefined) };
     this.document = document;
     this.survey = new Survey(document, this.files, pages, brought, this.manifest, this.now);
+    this.hashes = new Map(this.files.map((file) => [file.path, file.hash]));
+    this.handedOver = this.now();
     this.unmeasured = pages.flatMap(({ id, read }) => (typeof read === 'string' ? [] : [id]));
     return { rows: this.survey.rows(), numbers: this.survey.numbers() };
   }
@@ -157,28 +172,44 @@ export class Analyst {
       facts: reading.facts,
       source: source.text,
       passages: passagesIn(source.text),
+      measure: await this.measured(id),
       linkers: this.its().linkers(id),
       size: bytes.length,
       readOnly: source.encoding.name.startsWith('utf-16'),
     };
   }
 
-  async measureSome(milliseconds: number): Promise<{ readonly news: SurveyNews; readonly left: number }> {
+  /**
+   * Finds out more, for about so many milliseconds: near copies first, then how pages read. Rows are handed over when there are many, or when all is
+   * done: the page draws them anew each time.
+   */
+  async lookFurther(milliseconds: number): Promise<{ readonly news: SurveyNews | undefined; readonly left: number }> {
     const until = this.now() + milliseconds;
-    const found = new Map<string, TextMeasure>();
-    const hashes = new Map(this.files.map((file) => [file.path, file.hash]));
-    while (this.unmeasured.length > 0 && this.now() < until) {
-      const id = this.unmeasured.shift() as string;
-      const key = `${hashes.get(id) ?? id} ${this.document.tables.facts['']?.language ?? ''}`;
-      const known = measures.get(key);
-      const measure = known ?? (await this.measure(id));
-      if (!measure) continue;
-      measures.set(key, measure);
-      found.set(id, measure);
-    }
     const survey = this.its();
-    const rows = survey.putMeasures(found);
-    return { news: { rows, numbers: survey.numbers() }, left: this.unmeasured.length };
+    const keep = (rows: readonly PageRow[]): void => rows.forEach((row) => this.found.set(row.id, row));
+    const compared = survey.compareMore(() => this.now() < until);
+    keep(compared.rows);
+    const measured = new Map<string, TextMeasure>();
+    while (compared.left === 0 && this.unmeasured.length > 0 && this.now() < until) {
+      const id = this.unmeasured.shift() as string;
+      const measure = await this.measured(id);
+      if (measure) measured.set(id, measure);
+    }
+    keep(survey.putMeasures(measured));
+    const left = compared.left + this.unmeasured.length;
+    if (left > 0 && this.now() - this.handedOver < BETWEEN_NEWS) return { news: undefined, left };
+    // A row may have become another one since it was put aside; many go over in several parts, so that none holds the page up.
+    const ids = [...this.found.keys()].slice(0, ROWS_AT_ONCE);
+    for (const id of ids) this.found.delete(id);
+    if (this.found.size === 0) this.handedOver = this.now();
+    return { news: { rows: ids.map((id) => survey.row(id)), numbers: survey.numbers() }, left: left + this.found.size };
+  }
+
+  private async measured(id: string): Promise<TextMeasure | undefined> {
+    const key = `${this.hashes.get(id) ?? id} ${this.document.tables.facts['']?.language ?? ''}`;
+    const measure = measures.get(key) ?? (await this.measure(id));
+    if (measure) measures.set(key, measure);
+    return measure;
   }
 
   private async measure(id: string): Promise<TextMeasure | undefined> {

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { outPath, type Manifest, type ReleaseItem, type WorkingCopy } from '../../core/release/index.ts';
 import type { Change, Kind, PatternField, SiteDocument } from '../../core/site/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type FactCache, type SurveyNews } from './analyst.ts';
@@ -25,6 +26,18 @@ const site = (): Analyst => {
   if (!analyst) throw new Error('no site is open');
   return analyst;
 };
+
+/** Rows that go over in one message: more would hold the page up while it unpacks them. */
+const ROWS_A_MESSAGE = 1000;
+const rest = new Map<number, readonly PageRow[]>();
+let tickets = 0;
+
+/** News with its first rows; the rest is fetched by its ticket. */
+function inParts(news: SurveyNews): SurveyNews {
+  if (news.rows.length <= ROWS_A_MESSAGE) return news;
+  rest.set(++tickets, news.rows.slice(ROWS_A_MESSAGE));
+  return { ...news, rows: news.rows.slice(0, ROWS_A_MESSAGE), ticket: tickets };
+}
 
 /** The manifest's files, those that could not be written told as they went out: unchanged. */
 function withoutRefused({ files }: Manifest, refused: ReadonlySet<string>): Manifest['files'] {
@@ -56,10 +69,18 @@ const service = {
     const news = await next.open(document, progress, () => cancelled.has(job));
     cancelled.delete(job);
     if (news) analyst = next;
-    return news;
+    return news && inParts(news);
   },
 
-  update: (document: SiteDocument, change: Change) => site().update(document, change),
+  /** The next rows of news that came in parts. */
+  moreRows(ticket: number): readonly PageRow[] {
+    const rows = rest.get(ticket) ?? [];
+    if (rows.length > ROWS_A_MESSAGE) rest.set(ticket, rows.slice(ROWS_A_MESSAGE));
+    else rest.delete(ticket);
+    return rows.slice(0, ROWS_A_MESSAGE);
+  },
+
+  update: async (document: SiteDocument, change: Change) => inParts(await site().update(document, change)),
   page: (id: string) => site().page(id),
   wayIn: (id: string) => site().wayIn(id),
   robots: () => site().robots(),
@@ -69,8 +90,8 @@ const service = {
   heaviest: (most: number) => site().heaviest(most),
   unreadable: () => site().unreadable(),
   diff: (path: string, own: boolean) => site().diff(path, own),
-  /** Measures how some more pages read, for about so many milliseconds; `left` is how many are still to come. */
-  measureSome: (milliseconds: number) => site().measureSome(milliseconds),
+  /** Finds out more, for about so many milliseconds; `left` is how much is still to come. */
+  lookFurther: (milliseconds: number) => site().lookFurther(milliseconds),
   alike: () => site().alike(),
   pictures: () => site().pictures(),
   brokenLinks: () => site().brokenLinks(),
@@ -184,7 +205,7 @@ const service = {
     if (!manifest) throw new Error('no release was prepared');
     leaving = undefined;
     await saveManifest(await db(), its.siteId, manifest);
-    return its.released(manifest, document);
+    return inParts(its.released(manifest, document));
   },
 
   /** Sets down what was live when the site was brought in: everything, but for some files made since. */
@@ -200,7 +221,7 @@ const service = {
       files: Object.fromEntries(Object.entries(whole.files).flatMap(([path, file]) => (left.has(path) ? [] : [[path, { ...file, edits: [] }]]))),
     };
     await saveManifest(await db(), its.siteId, manifest);
-    return its.released(manifest, document);
+    return inParts(its.released(manifest, document));
   },
 
   async project(name: string, document: SiteDocument): Promise<Blob> {

@@ -1,10 +1,10 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, useNavigate } from 'react-router';
-import { Toaster } from 'sonner';
-import { Empty } from '../ui/index.ts';
+import { Empty, hearNotes } from '../ui/index.ts';
 import { firstSite, rememberSite, useWorkspaceApi } from '../workspace/index.ts';
 import { Shell } from './Shell.tsx';
 
+const Notes = lazy(() => import('./Notes.tsx').then((module) => ({ default: module.Notes })));
 const Sites = lazy(() => import('../sites/Sites.tsx').then((module) => ({ default: module.Sites })));
 const Start = lazy(() => import('../start/Start.tsx').then((module) => ({ default: module.Start })));
 const screens = {
@@ -41,10 +41,16 @@ const router = createBrowserRouter([
 ]);
 
 export function App() {
+  const [noted, setNoted] = useState(false);
+  useEffect(() => (noted ? undefined : hearNotes(() => setNoted(true))), [noted]);
   return (
     <>
       <RouterProvider router={router} />
-      <Toaster position="bottom-center" offset={42} duration={3500} toastOptions={{ className: 'toast-note' }} />
+      {noted && (
+        <Suspense>
+          <Notes />
+        </Suspense>
+      )}
     </>
   );
 }

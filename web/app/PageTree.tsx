@@ -6,6 +6,7 @@ import { isEnough } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { PAGE_STOPS, StateSign, usePlace } from '../pieces/index.ts';
+import { useSettled } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 type Filter = 'all' | 'no-description' | 'same' | 'shut-out' | 'leaking' | 'to-mend';
@@ -34,7 +35,8 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
   const [filter, setFilter] = useState<Filter>('all');
   const [typed, setTyped] = useState('');
   const scroller = useRef<HTMLDivElement>(null);
-  const counts = useMemo(() => new Map(FILTERS.map(({ id, test }) => [id, rows.filter(test).length])), [rows]);
+  const settled = useSettled(rows);
+  const counts = useMemo(() => new Map(FILTERS.map(({ id, test }) => [id, settled.filter(test).length])), [settled]);
   const shown = useMemo(() => narrow(rows, filter, typed), [rows, filter, typed]);
   const depths = useMemo(() => depthsOf(shown), [shown]);
   const list = useVirtualizer({

@@ -1,8 +1,7 @@
 import { PanelLeft, PanelRight } from 'lucide-react';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
-import { toast } from 'sonner';
-import { Busy, Empty, useHotkey } from '../ui/index.ts';
+import { Busy, Empty, useHotkey, note } from '../ui/index.ts';
 import { PAGE_STOPS, RailContext, useNextToMend, usePlace } from '../pieces/index.ts';
 import { rememberSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Foot } from './Foot.tsx';
@@ -54,16 +53,16 @@ function OpenShell() {
   const step = (direction: 1 | -1): void => {
     const id = nextToMend(direction, walked.current ?? place.page);
     walked.current = id;
-    if (id === undefined) toast('No other page needs mending.');
+    if (id === undefined) note('No other page needs mending.');
     else place.go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id, true);
   };
   const undo = (): void => {
     const label = workspace.undo();
-    toast(label === undefined ? 'Nothing to undo.' : `Undone: ${label}`, { id: 'undo' });
+    note(label === undefined ? 'Nothing to undo.' : `Undone: ${label}`, { id: 'undo' });
   };
   const redo = (): void => {
     const label = workspace.redo();
-    toast(label === undefined ? 'Nothing to do again.' : `Done again: ${label}`, { id: 'undo' });
+    note(label === undefined ? 'Nothing to do again.' : `Done again: ${label}`, { id: 'undo' });
   };
   useHotkey('mod+k', () => setPalette((open) => !open));
   useHotkey('alt+ArrowDown', () => step(1));

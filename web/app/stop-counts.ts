@@ -1,6 +1,7 @@
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { openSteps, type Step } from '../../core/survey/index.ts';
 import type { Stop } from '../../core/checks/index.ts';
+import { useSettled } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 const STOP_OF: Readonly<Record<Step['code'], Stop>> = {
@@ -24,10 +25,7 @@ const STOP_OF: Readonly<Record<Step['code'], Stop>> = {
 export function useStopCounts(): Readonly<Partial<Record<Stop, number>>> {
   const workspace = useWorkspaceApi();
   // Counts follow the survey, not the keys: it looks at all pages again and says when it is done.
-  const surveyed = useDeferredValue(
-    useWorkspace((state) => state.surveyed),
-    0,
-  );
+  const surveyed = useSettled(useWorkspace((state) => state.surveyed));
   const engine = useWorkspace((state) => state.engine);
   return useMemo(() => {
     if (surveyed === 0) return {};

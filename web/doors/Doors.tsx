@@ -9,6 +9,7 @@ import { RobotsFile } from './RobotsFile.tsx';
 import { SiteSwitch } from './SiteSwitch.tsx';
 import { TryAddress } from './TryAddress.tsx';
 import { stateBanner } from './wording.ts';
+import './doors.css';
 
 const TROUBLED = new Set(['shut-out', 'leaking']);
 

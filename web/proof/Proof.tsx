@@ -1,12 +1,11 @@
 import { Check, Circle } from 'lucide-react';
 import { useEffect, useId, useState } from 'react';
-import { toast } from 'sonner';
 import type { ProofTag } from '../../core/exchange/index.ts';
 import { readPastedProof, type ProofOutcome } from '../../core/ownership/index.ts';
 import { all, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { pastedWords, proofWords, shortDate } from '../../core/wording/index.ts';
 import { Rail, usePlace } from '../pieces/index.ts';
-import { Copyable } from '../ui/index.ts';
+import { Copyable, note } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { W } from './wording.ts';
 
@@ -54,7 +53,7 @@ export function Proof() {
       { label: 'Skerry’s tag was placed' },
     );
     setPasted('');
-    toast.success('Placed in the head of the home page. It counts once it is released.');
+    note('Placed in the head of the home page. It counts once it is released.', {}, 'good');
   };
   const remove = (): void =>
     workspace.change(all([set('claims', ENGINE, 'name', null), set('claims', ENGINE, 'content', null), set('claims', ENGINE, 'at', null)]), {
@@ -66,7 +65,7 @@ export function Proof() {
       await workspace.tools.outside.verify(host, siteOrigin(document));
       await workspace.askEngine();
     } catch (error) {
-      toast.error((error as Error).message);
+      note((error as Error).message, {}, 'bad');
     } finally {
       setLooking(false);
     }

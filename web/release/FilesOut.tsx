@@ -1,10 +1,9 @@
 import { FolderInput, Package, PackageOpen } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { ReleaseItem } from '../../core/release/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { onProgress } from '../analysis/index.ts';
-import { Busy, download } from '../ui/index.ts';
+import { Busy, download, note } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { REFUSALS, W } from './wording.ts';
 
@@ -23,11 +22,11 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
       );
       download(packed.zip, `${fileName(site?.name)}-${what === 'all' ? 'whole' : 'changed'}.zip`);
       const [refused] = packed.refused;
-      toast(
+      note(
         `${counted(packed.count, 'file')} in the ZIP.${refused ? ` ${refused.path} was left as it was: ${REFUSALS[refused.reason] ?? refused.reason}.` : ''}`,
       );
     } catch (error) {
-      toast.error(`No ZIP was made: ${(error as Error).message}`);
+      note(`No ZIP was made: ${(error as Error).message}`, {}, 'bad');
     } finally {
       setBusy(undefined);
     }
@@ -37,13 +36,13 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
       const folder = site?.folder ?? (await window.showDirectoryPicker?.({ mode: 'readwrite' }));
       if (!folder) return;
       if ((await folder.requestPermission?.({ mode: 'readwrite' })) === 'denied')
-        return void toast.error('The browser was not allowed to write into the folder. Nothing was written.');
+        return void note('The browser was not allowed to write into the folder. Nothing was written.', {}, 'bad');
       await workspace.settled();
       const files = await workspace.tools.analysis.changedFiles();
       for (const { path, bytes } of files) await writeInto(folder, path, bytes);
-      toast.success(`${counted(files.length, 'file')} written into ${folder.name}.`);
+      note(`${counted(files.length, 'file')} written into ${folder.name}.`, {}, 'good');
     } catch (error) {
-      if ((error as Error).name !== 'AbortError') toast.error(`Not all was written: ${(error as Error).message}`);
+      if ((error as Error).name !== 'AbortError') note(`Not all was written: ${(error as Error).message}`, {}, 'bad');
     }
   };
   const changed = items.filter((item) => item.what !== 'gone').length;

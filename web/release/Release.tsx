@@ -1,15 +1,15 @@
 import { ExternalLink } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
 import type { HostedSite } from '../../core/exchange/index.ts';
 import { isOpen, siteHost } from '../../core/site/index.ts';
 import { counted, shortDate } from '../../core/wording/index.ts';
 import { Rail } from '../pieces/index.ts';
-import { Busy, Empty } from '../ui/index.ts';
+import { Busy, Empty, note } from '../ui/index.ts';
 import { nextNumber, release, useReport, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
 import { FilesOut } from './FilesOut.tsx';
 import { WaitingItem } from './WaitingItem.tsx';
 import { REFUSALS, W } from './wording.ts';
+import './release.css';
 
 /** How many waiting files are drawn at once. */
 const DRAWN = 200;
@@ -37,9 +37,9 @@ export function Release() {
       const steps = { packing: 'Writing the pages', sending: 'Sending the files', switching: 'Going live' };
       const done = await release(workspace, to, (step, count, of) => setBusy({ what: steps[step], done: count, of }));
       setOutcome(done);
-      toast.success(`Release ${done.number} is live.`);
+      note(`Release ${done.number} is live.`, {}, 'good');
     } catch (error) {
-      toast.error(`Not released: ${(error as Error).message}`);
+      note(`Not released: ${(error as Error).message}`, {}, 'bad');
     } finally {
       setBusy(undefined);
     }

@@ -1,10 +1,9 @@
 import { Download, Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
 import { counted, REFUSAL_WORDS, shortDate } from '../../core/wording/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
-import { download } from '../ui/index.ts';
+import { download, note } from '../ui/index.ts';
 import { deleteSite, exportSite, renameSite, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
 import { FROM } from './wording.ts';
 
@@ -23,14 +22,14 @@ export function SiteLine({ site, onChange }: { readonly site: SiteRecord; readon
   const remove = async (): Promise<void> => {
     await deleteSite(workspace, site);
     onChange();
-    toast(`“${site.name}” was deleted.`, { duration: 12_000, action: { label: 'Undo', onClick: () => void restoreSite(workspace, site).then(onChange) } });
+    note(`“${site.name}” was deleted.`, { duration: 12_000, action: { label: 'Undo', onClick: () => void restoreSite(workspace, site).then(onChange) } });
   };
   const save = async (): Promise<void> => {
     setExporting(true);
     try {
       download(await exportSite(workspace, site), `${site.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.beacon`);
     } catch (error) {
-      toast.error(`Not exported: ${(error as Error).message}`);
+      note(`Not exported: ${(error as Error).message}`, {}, 'bad');
     } finally {
       setExporting(false);
     }

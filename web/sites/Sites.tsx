@@ -1,11 +1,10 @@
 import { Archive, FilePlus2, FolderOpen, Sparkle } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import { REFUSAL_WORDS } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
-import { Busy, Empty } from '../ui/index.ts';
+import { Busy, Empty, note } from '../ui/index.ts';
 import { bringInDemo, bringInSite, listSites, useWorkspaceApi } from '../workspace/index.ts';
 import { fromArchive, fromDrop, fromFolder, fromInput } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
@@ -34,7 +33,7 @@ export function Sites() {
     try {
       const result = await bringInSite(workspace, job, bringing, (done, of) => setBusy((now) => now && { ...now, done, of }));
       if (!result.ok) {
-        if (result.reason === 'cancelled') toast(REFUSAL_WORDS['cancelled']);
+        if (result.reason === 'cancelled') note(REFUSAL_WORDS['cancelled'] ?? '');
         else setFailure(REFUSAL_WORDS[result.reason] ?? REFUSAL_WORDS['failed']);
         return;
       }

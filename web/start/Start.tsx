@@ -12,6 +12,7 @@ import { Sky } from './Sky.tsx';
 import { StepRow } from './StepRow.tsx';
 import { Unread } from './Unread.tsx';
 import { answer, subline, W } from './wording.ts';
+import './start.css';
 
 const LEGEND: readonly PageState[] = ['findable', 'to-mend', 'shut-out', 'leaking', 'half-hidden', 'kept-out', 'not-live'];
 

@@ -1,10 +1,9 @@
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
 import { SITEMAP_FILE } from '../../core/release/index.ts';
 import { siteHost, siteOrigin } from '../../core/site/index.ts';
 import { counted, shortDate } from '../../core/wording/index.ts';
 import { Rail, usePlace } from '../pieces/index.ts';
-import { Busy, Empty } from '../ui/index.ts';
+import { Busy, Empty, note } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { IndexTable } from './IndexTable.tsx';
 import { SearchBox } from './SearchBox.tsx';
@@ -34,7 +33,7 @@ export function Watch() {
       await run();
       await workspace.askEngine();
     } catch (error) {
-      toast.error((error as Error).message);
+      note((error as Error).message, {}, 'bad');
     } finally {
       setBusy(undefined);
     }

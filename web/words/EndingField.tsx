@@ -1,5 +1,5 @@
+import { note } from '../ui/index.ts';
 import { useEffect, useId, useState } from 'react';
-import { toast } from 'sonner';
 import { addressOf, endingFault, endingFrom, endingOf, movedFile, set } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
@@ -17,8 +17,10 @@ export function EndingField({ row, linkers }: { readonly row: PageRow; readonly 
   // Undo, or another tab, may change it under the field.
   useEffect(() => setTyped(now), [now]);
   const moved = movedFile(row.id, typed);
-  const takenHere = useWorkspace((state) => state.rows.some((other) => other.id !== row.id && other.address === addressOf(moved)));
-  const stands = useReport(async (one) => one.tools.analysis.hasFile(moved), moved);
+  // Asked only while something else is typed: the whole site is looked through for it.
+  const wanted = typed === now ? undefined : addressOf(moved);
+  const takenHere = useWorkspace((state) => wanted !== undefined && state.rows.some((other) => other.id !== row.id && other.address === wanted));
+  const stands = useReport(async (one) => (wanted === undefined ? false : one.tools.analysis.hasFile(moved)), wanted === undefined ? '' : moved);
   const isHome = row.address === '/';
   const fault =
     typed === now
@@ -29,7 +31,7 @@ export function EndingField({ row, linkers }: { readonly row: PageRow; readonly 
     workspace.change(set('pages', row.id, 'ending', next === original ? null : next), {
       label: next === original ? `“${row.name}” has its old address again` : `“${row.name}” has a new address`,
     });
-    toast(next === original ? 'The old address is back.' : `${counted(linkers, 'page')} will link to the new address; the old one leads on.`, {
+    note(next === original ? 'The old address is back.' : `${counted(linkers, 'page')} will link to the new address; the old one leads on.`, {
       action: { label: 'Undo', onClick: () => void workspace.undo() },
     });
   };

@@ -1,12 +1,11 @@
 import { Columns3, Replace, Sparkles } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { CHECKS } from '../../core/checks/index.ts';
 import { cellChange, columnName, EDITABLE, type LedgerColumn } from '../../core/ledger/index.ts';
 import { all, KINDS, type Change } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { CHECK_NAMES, counted, KIND_WORDS, STATE_WORDS } from '../../core/wording/index.ts';
-import { Empty, useHotkey } from '../ui/index.ts';
+import { Empty, useHotkey, note, useSettled } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { ColumnChooser } from './ledger/ColumnChooser.tsx';
 import { arranged, NO_FILTER, type Filter } from './ledger/filters.ts';
@@ -30,7 +29,9 @@ export function Ledger() {
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const order = useMemo(() => arranged(rows, workspace.state.document, filter, sort), [filter, sort, rows.length, workspace]);
   const shown = useMemo(() => order.flatMap((id) => byId.get(id) ?? []), [order, byId]);
-  const codes = useMemo(() => new Set(rows.flatMap((row) => row.findings.map((finding) => finding.code))), [rows]);
+  const settled = useSettled(rows, 400);
+  const codes = useMemo(() => new Set(settled.flatMap((row) => row.findings.map((finding) => finding.code))), [settled]);
+  const kinds = useMemo(() => KINDS.filter((kind) => settled.some((row) => row.kind === kind)), [settled]);
   const onSelection = useCallback((next: readonly PageRow[]) => setSelected(next), []);
   useHotkey('mod+h', () => setOpen(open === 'replace' ? undefined : 'replace'));
 
@@ -45,13 +46,13 @@ export function Ledger() {
       else if (result.change) changes.push(result.change);
     }
     if (changes.length > 0) workspace.change(all(changes), { label: `${counted(changes.length, 'cell')} of the ledger changed` });
-    for (const [fault, count] of faults) toast(`${counted(count, 'cell')} left as ${count === 1 ? 'it was' : 'they were'}: ${fault}`);
-    if (changes.length > 1) toast(`${counted(changes.length, 'cell')} changed.`, { action: { label: 'Undo', onClick: () => void workspace.undo() } });
+    for (const [fault, count] of faults) note(`${counted(count, 'cell')} left as ${count === 1 ? 'it was' : 'they were'}: ${fault}`);
+    if (changes.length > 1) note(`${counted(changes.length, 'cell')} changed.`, { action: { label: 'Undo', onClick: () => void workspace.undo() } });
   };
   const suggest = async (): Promise<void> => {
     const found = await workspace.tools.analysis.suggestionsForEmpty('description');
     const wanted = found.filter(({ page }) => selected.length < 2 || selected.some((row) => row.id === page));
-    if (wanted.length === 0) return void toast('No page without a description has a sentence that would serve.');
+    if (wanted.length === 0) return void note('No page without a description has a sentence that would serve.');
     write(wanted.flatMap(({ page, text }) => (byId.get(page) ? [{ row: byId.get(page) as PageRow, column: 'description' as const, text }] : [])));
   };
   if (rows.length === 0) return <Empty title={W.noPages}>{W.noPagesWhy}</Empty>;
@@ -71,7 +72,7 @@ export function Ledger() {
         <Choice
           label="Kind"
           value={filter.kind}
-          options={KINDS.filter((kind) => rows.some((row) => row.kind === kind)).map((kind) => [kind, KIND_WORDS[kind].many])}
+          options={kinds.map((kind) => [kind, KIND_WORDS[kind].many])}
           onChange={(kind) => setFilter({ ...filter, kind })}
         />
         <Choice

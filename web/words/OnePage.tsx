@@ -47,7 +47,7 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
   const descriptions = useSuggestions(page, document, 'description');
   const title = effectiveTitle(document, page);
   const description = effectiveDescription(document, page);
-  const findings = [...row.findings.filter((finding) => stopOf(finding) === 'doors'), ...liveFindings(row, page, document)];
+  const findings = [...row.findings.filter((finding) => stopOf(finding) === 'doors'), ...liveFindings(row, page, document, detail.measure)];
   const [shown, setShown] = useState<string>();
   const sheet = useRef<HTMLDivElement>(null);
   const first = walking ? fieldToMend(row) : undefined;

@@ -1,4 +1,5 @@
 import { ArrowDown, CornerDownRight, Undo2 } from 'lucide-react';
+import { useMemo } from 'react';
 import { isEnough } from '../../core/checks/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { useNextToMend, usePlace } from '../pieces/index.ts';
@@ -12,7 +13,7 @@ export function WalkBar() {
   const skipped = useWorkspace((state) => state.skipped);
   const { page, go } = usePlace();
   const nextToMend = useNextToMend();
-  const open = rows.filter((row) => !isEnough(row.findings));
+  const open = useMemo(() => rows.filter((row) => !isEnough(row.findings)), [rows]);
   const left = open.filter((row) => !skipped.has(row.id)).length;
   const passed = open.length - left;
   const here = rows.find((row) => row.id === page);

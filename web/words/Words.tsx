@@ -2,6 +2,7 @@ import { lazy, Suspense } from 'react';
 import { Link, useParams } from 'react-router';
 import { usePlace } from '../pieces/index.ts';
 import { isView, VIEWS, type View } from './views.ts';
+import './words.css';
 
 const SCREENS = {
   page: lazy(() => import('./OnePage.tsx').then((module) => ({ default: module.OnePage }))),

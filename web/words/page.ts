@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { ignoredCodes, suggestionsFor, type PageRow } from '../../core/survey/index.ts';
 import { checkWords, type Finding } from '../../core/checks/index.ts';
-import { languageOf } from '../../core/language/index.ts';
+import { languageOf, type TextMeasure } from '../../core/language/index.ts';
 import { coverageOf, textsOf } from '../../core/phrases/index.ts';
 import type { PageFacts } from '../../core/page/index.ts';
 import {
@@ -29,7 +29,7 @@ export function useSitePage(row: PageRow, source: PageFacts, document: SiteDocum
 }
 
 /** The findings about words of one page, made here and now at each key; what concerns other pages comes from the survey a moment later. */
-export function liveFindings(row: PageRow, page: SitePage, document: SiteDocument): Finding[] {
+export function liveFindings(row: PageRow, page: SitePage, document: SiteDocument, measure: TextMeasure | undefined): Finding[] {
   const others = (code: Finding['code']): readonly string[] =>
     row.findings.flatMap((finding) => (finding.code === code && 'pages' in finding ? finding.pages : []));
   const title = effectiveTitle(document, page);
@@ -53,7 +53,7 @@ export function liveFindings(row: PageRow, page: SitePage, document: SiteDocumen
             text: phrase,
             coverage: coverageOf(phrase, textsOf(page.facts, { title: title.value, description: description.value, address: row.address }), language),
           },
-    measure: row.measure,
+    measure,
     care: document.tables.care['']?.wording === true,
     ignored: ignoredCodes(document, row.id),
     site: {

@@ -44,8 +44,12 @@ export function ResultCard({
           {siteName || host} <span className="soft">{trail.map((part) => ` › ${part}`).join('')}</span>
         </span>
       </p>
-      <p className="result-title mt-1.5">{shownTitle === '' ? <span className="soft italic">{W.noTitle}</span> : shownTitle}</p>
-      <p className="soft mt-1 text-[14px] leading-snug">{shownText === '' ? <span className="italic">{W.noDescription}</span> : shownText}</p>
+      <p className="result-title mt-1.5" dir="auto">
+        {shownTitle === '' ? <span className="soft italic">{W.noTitle}</span> : shownTitle}
+      </p>
+      <p className="soft mt-1 text-[14px] leading-snug" dir="auto">
+        {shownText === '' ? <span className="italic">{W.noDescription}</span> : shownText}
+      </p>
     </div>
   );
 }

@@ -55,6 +55,6 @@ export async function release(
     { label: `Release ${number}`, lasting: true },
   );
   await workspace.settled();
-  workspace.takeNews(await analysis.released(workspace.state.document));
+  workspace.takeNews(await workspace.allOf(await analysis.released(workspace.state.document)));
   return { hosted, refused: outgoing.refused, number };
 }

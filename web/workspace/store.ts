@@ -68,9 +68,10 @@ export interface About {
 
 const NO_NUMBERS: SiteNumbers = { pages: 0, wanted: 0, found: 0, foundAfterRelease: 0, pending: 0, waiting: 0, states: {}, brokenLinks: 0 };
 
-/** Milliseconds in which pages are measured before the worker listens again, and in which it rests. */
-const MEASURED_AT_ONCE = 60;
-const PAUSE = 40;
+/** Milliseconds before the worker looks further, in which it looks before it listens again, and in which it rests. */
+const BEFORE_LOOKING = 300;
+const LOOKED_AT_ONCE = 50;
+const PAUSE = 30;
 
 /** The opened site as the screens see it. All changes of it go through here. */
 export class Workspace {
@@ -141,24 +142,28 @@ export class Workspace {
         onProgress((done, of) => turn === this.opened && this.store.setState({ opening: { done, of } })),
       );
       if (turn !== this.opened || !news) return;
+      const whole = await this.allOf(news);
+      if (turn !== this.opened) return;
       this.store.setState({ site, document: state.document, undo: state.undo, save: 'saved', phase: 'ready' });
-      this.takeNews(news, true);
+      this.takeNews(whole, true);
       void this.askEngine();
-      void this.measure(turn);
+      void this.lookFurther(turn);
       await db.put('sites', { ...site, openedAt: this.tools.now().toISOString() });
-      if (site.from !== 'empty' && (await loadManifest(db, siteId)) === undefined) this.takeNews(await analysis.startFrom(0, state.document, []));
+      if (site.from !== 'empty' && (await loadManifest(db, siteId)) === undefined)
+        this.takeNews(await this.allOf(await analysis.startFrom(0, state.document, [])));
     } catch (error) {
       if (turn === this.opened) this.store.setState({ phase: 'failed', failure: (error as Error).message });
     }
   }
 
-  /** Lets the worker find out how pages read, a little at a time: what the owner does goes first. */
-  private async measure(turn: number): Promise<void> {
+  /** Lets the worker find out what takes longer, a little at a time: what the owner does goes first. */
+  private async lookFurther(turn: number): Promise<void> {
+    await new Promise((resolve) => setTimeout(resolve, BEFORE_LOOKING));
     for (let left = 1; left > 0 && turn === this.opened;) {
-      const some = await this.tools.analysis.measureSome(MEASURED_AT_ONCE);
+      const some = await this.tools.analysis.lookFurther(LOOKED_AT_ONCE);
       if (turn !== this.opened) return;
       left = some.left;
-      if (some.news.rows.length > 0) this.takeNews(some.news);
+      if (some.news && some.news.rows.length > 0) this.takeNews(some.news);
       await new Promise((resolve) => setTimeout(resolve, PAUSE));
     }
   }
@@ -224,6 +229,15 @@ export class Workspace {
     this.store.setState({ engine });
   }
 
+  /** News with all its rows, fetched message by message where there are many. */
+  async allOf(news: SurveyNews): Promise<SurveyNews> {
+    if (news.ticket === undefined) return news;
+    const rows = [...news.rows];
+    for (let more = await this.tools.analysis.moreRows(news.ticket); more.length > 0; more = await this.tools.analysis.moreRows(news.ticket))
+      rows.push(...more);
+    return { rows, numbers: news.numbers };
+  }
+
   takeNews(news: SurveyNews, whole = false): void {
     const { rows, byId, surveyed } = this.state;
     const next = new Map(whole ? [] : byId);
@@ -287,7 +301,7 @@ export class Workspace {
       while (this.queued.length > 0) {
         const change = all(this.queued);
         this.queued = [];
-        this.takeNews(await this.tools.analysis.update(this.state.document, change));
+        this.takeNews(await this.allOf(await this.tools.analysis.update(this.state.document, change)));
       }
     } finally {
       this.updating = false;
@@ -304,13 +318,15 @@ export class Workspace {
     this.seq = state.seq;
     this.store.setState({ document: state.document, undo: state.undo });
     this.takeNews(
-      await this.tools.analysis.update(state.document, {
-        kind: 'set',
-        table: 'facts',
-        key: '',
-        field: 'siteName',
-        value: state.document.tables.facts['']?.siteName ?? null,
-      }),
+      await this.allOf(
+        await this.tools.analysis.update(state.document, {
+          kind: 'set',
+          table: 'facts',
+          key: '',
+          field: 'siteName',
+          value: state.document.tables.facts['']?.siteName ?? null,
+        }),
+      ),
     );
   }
 }

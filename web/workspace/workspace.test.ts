@@ -44,6 +44,7 @@ function tab(underWay: { entries: unknown[] } = { entries: [] }): Workspace {
     update: async (document: never, change: never) => its().update(document, change),
     page: async (id: string) => its().page(id),
     robots: async () => its().robots(),
+    lookFurther: async (milliseconds: number) => its().lookFurther(milliseconds),
     startFrom: async (number: number, document: never) => {
       const manifest: Manifest = { ...its().manifestFor(number), own: {}, changedAt: {} };
       const brought: Manifest = {

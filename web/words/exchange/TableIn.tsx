@@ -1,6 +1,6 @@
+import { note } from '../../ui/index.ts';
 import { FileUp } from 'lucide-react';
 import { useMemo, useRef, useState, type DragEvent } from 'react';
-import { toast } from 'sonner';
 import { changesOf, columnName, DELIMITERS, dryRun, EDITABLE, guessMapping, readTable, type Mapping } from '../../../core/ledger/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
@@ -74,7 +74,7 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
   const apply = (): void => {
     const { changes } = run;
     workspace.change(changesOf(run), { label: `${counted(changes.length, 'text')} came in from a table` });
-    toast(`${counted(changes.length, 'text')} came in.`, { action: { label: 'Undo', onClick: () => void workspace.undo() } });
+    note(`${counted(changes.length, 'text')} came in.`, { action: { label: 'Undo', onClick: () => void workspace.undo() } });
     onDone();
   };
   const noAddress = !mapping.includes('address');

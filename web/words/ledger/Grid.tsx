@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDownNarrowWide, ArrowUpNarrowWide } from 'lucide-react';
-import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type PointerEvent } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type PointerEvent } from 'react';
 import { cellText, columnName, isEditable, readBlock, spreadBlock, writeBlock, type LedgerColumn } from '../../../core/ledger/index.ts';
 import { descriptionRooms, titleRooms } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/survey/index.ts';
@@ -52,8 +52,9 @@ export function Grid({
     count: rows.length,
     getScrollElement: () => grid.current,
     estimateSize: () => ROW_HEIGHT,
-    overscan: 14,
+    overscan: 8,
     scrollMargin: HEAD_HEIGHT,
+    useFlushSync: false,
   });
   const { limits } = document.tables;
   // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -62,6 +63,37 @@ export function Grid({
   const corner = useMemo(() => ({ row: box.top + box.rows - 1, column: box.left + box.columns - 1 }), [box]);
   useEffect(() => onSelection(rows.slice(box.top, box.top + box.rows)), [box, rows, onSelection]);
   useEffect(() => grid.current?.focus(), []);
+
+  const [view, setView] = useState({ from: 1, to: 6, before: 0 });
+  // Only columns in view are drawn, and one to each side.
+  const lookAcross = useCallback((): void => {
+    const element = grid.current;
+    if (!element) return;
+    const kept = WIDTHS[columns[0] as LedgerColumn];
+    let at = 0;
+    let before = 0;
+    let from = 1;
+    let to = columns.length - 1;
+    for (let column = 1; column < columns.length; column++) {
+      const wide = WIDTHS[columns[column] as LedgerColumn];
+      if (at + wide < element.scrollLeft) {
+        from = column + 1;
+        before = at + wide;
+      }
+      if (at + kept > element.scrollLeft + element.clientWidth) {
+        to = column;
+        break;
+      }
+      at += wide;
+    }
+    setView((last) => (last.from === from && last.to === to && last.before === before ? last : { from, to, before }));
+  }, [columns]);
+  useLayoutEffect(() => {
+    lookAcross();
+    const watch = new ResizeObserver(lookAcross);
+    if (grid.current) watch.observe(grid.current);
+    return () => watch.disconnect();
+  }, [lookAcross]);
 
   const show = ({ row, column }: At): void => {
     list.scrollToIndex(row, { align: 'auto' });
@@ -180,6 +212,7 @@ export function Grid({
   }, [rows.length, selection.cursor.row]);
 
   const editingRow = editing && rows[editing.at.row];
+  const width = columns.reduce((sum, column) => sum + WIDTHS[column], 0);
   return (
     <div
       ref={grid}
@@ -199,8 +232,9 @@ export function Grid({
       onPointerMove={move}
       onPointerUp={release}
       onDoubleClick={() => edit()}
+      onScroll={lookAcross}
     >
-      <div className="ledger-head" role="row" aria-rowindex={1}>
+      <div className="ledger-head" role="row" aria-rowindex={1} style={{ width }}>
         {columns.map((column, at) => (
           <div
             key={column}
@@ -228,6 +262,8 @@ export function Grid({
                 index={item.index}
                 top={item.start}
                 columns={columns}
+                width={width}
+                view={view}
                 own={document.tables.pages[row.id]}
                 document={document}
                 rooms={rooms}

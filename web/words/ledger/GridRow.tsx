@@ -13,6 +13,9 @@ interface Props {
   readonly index: number;
   readonly top: number;
   readonly columns: readonly LedgerColumn[];
+  readonly width: number;
+  /** Columns in view besides the first, and how much stands before them, px. */
+  readonly view: { readonly from: number; readonly to: number; readonly before: number };
   /** What the owner wrote for this page: keywords and card texts stand there. */
   readonly own: SiteDocument['tables']['pages'][string] | undefined;
   readonly document: SiteDocument;
@@ -24,10 +27,12 @@ interface Props {
 
 /** One page of the ledger. Draws anew only when its page, its columns or its part of the selection change. */
 export const GridRow = memo(
-  function GridRow({ row, index, top, columns, document, rooms, box, cursor, corner }: Props) {
+  function GridRow({ row, index, top, columns, width, view, document, rooms, box, cursor, corner }: Props) {
     return (
-      <div className="ledger-row" role="row" aria-rowindex={index + 2} style={{ top }} data-row={index}>
+      <div className="ledger-row" role="row" aria-rowindex={index + 2} style={{ transform: `translateY(${top}px)`, width }} data-row={index}>
         {columns.map((column, at) => {
+          if (at > 0 && (at < view.from || at > view.to))
+            return at === view.from - 1 ? <div key="before" aria-hidden style={{ width: view.before, flex: 'none' }} /> : null;
           const text = cellText(row, document, column);
           const from = column === 'title' ? row.titleFrom : column === 'description' ? row.descriptionFrom : undefined;
           const room = column === 'title' ? rooms.title : column === 'description' ? rooms.description : undefined;
@@ -53,7 +58,7 @@ export const GridRow = memo(
               dir={room ? 'auto' : undefined}
             >
               {at === 0 && <StateSign state={row.state} />}
-              <span>{column === 'state' ? STATE_WORDS[row.state].name.toLowerCase() : column === 'findings' && text === '0' ? '' : text}</span>
+              {shownText(column, text, row)}
               {corner?.row === index && corner.column === at && <i className="ledger-fill" data-fill aria-hidden />}
             </div>
           );
@@ -66,12 +71,19 @@ export const GridRow = memo(
     a.index === b.index &&
     a.top === b.top &&
     a.columns === b.columns &&
+    a.view === b.view &&
     a.own === b.own &&
     a.rooms === b.rooms &&
     sameShare(a, b) &&
     (a.cursor?.row === a.index ? a.cursor : undefined) === (b.cursor?.row === b.index ? b.cursor : undefined) &&
     (a.corner?.row === a.index ? a.corner : undefined) === (b.corner?.row === b.index ? b.corner : undefined),
 );
+
+/** What stands in a cell: its text, but for what reads better otherwise. */
+function shownText(column: LedgerColumn, text: string, row: PageRow): string {
+  if (column === 'state') return STATE_WORDS[row.state].name.toLowerCase();
+  return column === 'findings' && text === '0' ? '' : text;
+}
 
 /** Whether the selection covers the same of this row in both. */
 function sameShare(a: Props, b: Props): boolean {
