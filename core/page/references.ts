@@ -40,7 +40,7 @@ function isAddressMeta(element: Tree.Element): boolean {
       ?.value.trim()
       .toLowerCase();
   return (
-    element.tagName === 'meta' && (/^(og:url|og:image|og:image:url|twitter:image)$/.test(of('property') ?? of('name') ?? '') || of('http-equiv') === 'refresh')
+    element.tagName === 'meta' && (/^(og:url|og:image|og:image:url)$/.test(of('property') ?? of('name') ?? '') || of('http-equiv') === 'refresh')
   );
 }
 

@@ -9,9 +9,11 @@ import {
   effectiveShareTitle,
   effectiveTitle,
   passagesOf,
+  moves,
   patternFor,
   siteOrigin,
   type Effective,
+  type SetLink,
   type SiteDocument,
   type SitePage,
 } from '../site/index.ts';
@@ -39,7 +41,8 @@ export function editsFor(document: SiteDocument, page: SitePage, source: PageFac
     if (graph) edits.push({ kind: 'json-ld', graph });
   }
   for (const { start, was, now } of altsOf(document, page.id)) edits.push({ kind: 'alt', start, was, now });
-  for (const { start, was, now, links } of passagesOf(document, page.id)) edits.push({ kind: 'passage', start, was, now, links });
+  for (const { start, was, now, links } of passagesOf(document, page.id))
+    edits.push({ kind: 'passage', start, was, now, links: links.length === 0 ? links : followed(links, document) });
   if (addresses) edits.push(addresses);
   return edits.filter((edit) => !holds(source, edit));
 }
@@ -63,4 +66,10 @@ function shareEdits(document: SiteDocument, page: SitePage): PageEdit[] {
 
 function absolute(address: string, origin: string): string {
   return URL.canParse(address, `${origin}/`) ? new URL(address, `${origin}/`).href : address;
+}
+
+/** Links that were set here lead to where pages stand now. */
+function followed(links: readonly SetLink[], document: SiteDocument): SetLink[] {
+  const goes = new Map(moves(document).map(({ from, to }) => [from, to]));
+  return links.map((link) => ({ ...link, href: goes.get(link.href) ?? link.href }));
 }

@@ -1,4 +1,5 @@
-export { ignoredCodes, STATE_CRAWLER, Survey } from './survey.ts';
+export { ignoredCodes } from './ignored.ts';
+export { STATE_CRAWLER, Survey } from './survey.ts';
 export { LinkIndex } from './links.ts';
 export { forSurvey, type PageRow, type SiteFile, type SiteNumbers, type SurveyedFacts } from './rows.ts';
 export { openSteps, type OpenStep, type Step } from './steps.ts';

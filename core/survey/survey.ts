@@ -1,7 +1,7 @@
-import { checkPage, IGNORABLE, weakens, type CheckInput, type Finding, type FindingCode } from '../checks/index.ts';
+import { checkPage, weakens, type CheckInput, type Finding } from '../checks/index.ts';
 import { stateOf, wayIn, type Evidence, type PageState, type RobotsAccess, type WayIn } from '../indexing/index.ts';
 import { languageOf, type TextMeasure } from '../language/index.ts';
-import { canonicalHrefs, metaDirectives, type AddressesEdit, type PageFacts, type PageRefusal } from '../page/index.ts';
+import { metaDirectives, type PageFacts, type PageRefusal } from '../page/index.ts';
 import { coverageOf, phraseStems, textsOf } from '../phrases/index.ts';
 import {
   compareWithRelease,
@@ -31,8 +31,6 @@ import {
   filesFor,
   guessKind,
   kindOf,
-  moves,
-  pageKey,
   pageName,
   passagesOf,
   siteHost,
@@ -41,12 +39,15 @@ import {
   withoutSiteName,
   type Change,
   type Kind,
-  type SetField,
   type SiteDocument,
   type SitePage,
 } from '../site/index.ts';
 import { datesAreTrue, readSitemap, w3cDate, type SitemapEntry } from '../sitemap/index.ts';
+import { feedEntries } from './feeds.ts';
+import { ignoredCodes } from './ignored.ts';
 import { LinkIndex } from './links.ts';
+import { Moving } from './moving.ts';
+import { reachOf } from './reach.ts';
 import type { PageRow, SiteFile, SiteNumbers, SurveyedFacts } from './rows.ts';
 import { WordsIndex, type ComparedWords } from './words-index.ts';
 
@@ -80,7 +81,7 @@ export class Survey {
   private readonly files: ReadonlyMap<string, SiteFile>;
   private readonly links: LinkIndex;
   private readonly words = new WordsIndex();
-  private moved = new Map<string, { readonly from: string; readonly to: string }>();
+  private moving: Moving;
   private robots: RobotsMatcher | undefined;
   private mapFiles = new Set<string>();
   private readonly foreignMap: ReadonlySet<string>;
@@ -122,6 +123,7 @@ export class Survey {
         canonicals: [],
       });
     }
+    this.moving = new Moving(document, (path) => this.files.has(path));
     this.trueDates = datesAreTrue([...this.pages.keys()].map((id) => this.files.get(id)?.modified));
     this.foreignMap = this.readForeignMap();
     for (const page of this.pages.values()) {
@@ -331,7 +333,7 @@ export class Survey {
   private outOf(page: Surveyed): ReleasedFile {
     const { id } = page;
     const to = effectiveFile(this.document, id);
-    const edits = editsFor(this.document, page.site, page.source, this.addressesFor(page));
+    const edits = editsFor(this.document, page.site, page.source, this.moving.addressesFor(page, this.links.of(page.id).files));
     return { hash: this.files.get(id)?.hash ?? '', edits, ...(to === id ? {} : { to }) };
   }
 
@@ -380,34 +382,6 @@ export class Survey {
     };
   }
 
-  /** The addresses a page names that moved, or that led nowhere and are led elsewhere. */
-  private addressesFor(page: Surveyed): AddressesEdit | undefined {
-    const { repairs } = this.document.tables;
-    const mends = Object.keys(repairs).length > 0;
-    if (this.moved.size === 0 && !mends) return undefined;
-    const { files } = this.links.of(page.id);
-    const own = this.moved.get(page.id);
-    const origin = siteOrigin(this.document);
-    const named = page.source.linkTags.flatMap((link) =>
-      link.href !== undefined && URL.canParse(link.href, origin + addressOf(page.id)) ? [new URL(link.href, origin + addressOf(page.id)).pathname] : [],
-    );
-    const moved = [...this.moved].flatMap(([file, move]) => (file !== page.id && (files.includes(file) || named.includes(move.from)) ? [move] : []));
-    const mended = mends ? this.mendedBy(page) : [];
-    if (!own && moved.length === 0 && mended.length === 0) return undefined;
-    const here = addressOf(page.id);
-    return { kind: 'addresses', origin, page: { from: here, to: own?.to ?? here }, moved: [...moved, ...mended] };
-  }
-
-  private mendedBy(page: Surveyed): { from: string; to: string }[] {
-    const without = new LinkIndex(siteHost(this.document), (path) => this.files.has(path));
-    without.put(page.id, page.hrefs, page.source.base);
-    return without.of(page.id).broken.flatMap((from) => {
-      const to = this.document.tables.repairs[from]?.to;
-      const file = to ? filesFor(to).find((candidate) => this.files.has(candidate)) : undefined;
-      return to ? [{ from, to: file === undefined ? to : effectiveAddress(this.document, file) }] : [];
-    });
-  }
-
   private robotsFor(crawler: string): RobotsMatcher | undefined {
     const text = this.robotsText();
     return text === undefined ? undefined : robotsMatcher(parseRobots(text), crawler);
@@ -415,7 +389,7 @@ export class Survey {
 
   private refreshAll(): PageRow[] {
     this.robots = this.robotsFor(STATE_CRAWLER);
-    this.moved = new Map(moves(this.document).map(({ file, from, to }) => [file, { from, to }]));
+    this.moving = new Moving(this.document, (path) => this.files.has(path));
     const all = [...this.pages.values()];
     for (const page of all) this.settle(page);
     for (const page of all) this.words.put(page.id, this.compared(page));
@@ -507,18 +481,6 @@ export class Survey {
     };
   }
 
-  /** Canonical addresses as they will be: those of pages that move, move with them. */
-  private canonicalsOf({ source, id }: Surveyed): string[] {
-    const origin = siteOrigin(this.document);
-    const base = origin + addressOf(id);
-    return canonicalHrefs(source).flatMap((href) => {
-      if (!URL.canParse(href, base)) return [];
-      const whole = new URL(href, base).href;
-      const move = this.moved.size === 0 ? undefined : [...this.moved.values()].find(({ from }) => origin + from === whole);
-      return [move ? origin + move.to : whole];
-    });
-  }
-
   private evidence(page: Surveyed, crawler: string, matcher: RobotsMatcher | undefined, assumeLive = false): Evidence {
     const { id, address, source: facts } = page;
     const noindex = effectiveNoindex(this.document, page.site);
@@ -555,7 +517,7 @@ export class Survey {
 
   /** In the map: what is wanted, may be listed and fetched, and is its own main address. Whether it can be reached is not asked: the map is how. */
   private belongsInMap(page: Surveyed): boolean {
-    page.canonicals = this.canonicalsOf(page);
+    page.canonicals = this.moving.canonicalsOf(page);
     if (effectiveIntent(this.document, page.id, page.site.kind).intent !== 'list') return false;
     const { gates } = wayIn({ ...this.evidence(page, STATE_CRAWLER, this.robots, true), inSitemap: true });
     return gates.every((gate) => gate.outcome !== 'shut');
@@ -565,55 +527,6 @@ export class Survey {
     const reading = this.brought.sitemap === undefined ? undefined : readSitemap(this.brought.sitemap);
     return new Set(reading?.ok && reading.sitemap.kind === 'urlset' ? reading.sitemap.entries.map((entry) => entry.loc) : []);
   }
-}
-
-/** How far a change reaches: one page and those that share its words, all pages, all links, or nothing that is seen here. */
-function reachOf({ table, field }: SetField): 'page' | 'all' | 'links' | 'none' {
-  switch (table) {
-    case 'pages':
-      return field === 'intent' || field === 'kind' || field === 'ending' ? 'all' : 'page';
-    case 'passages':
-    case 'alts':
-    case 'ignored':
-      return 'page';
-    case 'repairs':
-      return 'links';
-    case 'releases':
-    case 'wishes':
-    case 'worth':
-    case 'pasted':
-      return 'none';
-    case 'facts':
-    case 'doors':
-    case 'robots':
-    case 'sitemap':
-    case 'kinds':
-    case 'rules':
-    case 'limits':
-    case 'care':
-    case 'claims':
-      return 'all';
-  }
-}
-
-const NOTHING_IGNORED: ReadonlySet<FindingCode> = new Set();
-
-/** The findings that the owner lets be on a page. */
-export function ignoredCodes(document: SiteDocument, page: string): ReadonlySet<FindingCode> {
-  const { ignored } = document.tables;
-  if (Object.keys(ignored).length === 0) return NOTHING_IGNORED;
-  return new Set(IGNORABLE.filter((code) => ignored[pageKey(page, code)] !== undefined));
-}
-
-/** Address paths that the site's feeds name as entries. Feeds are read for their links alone, without entities. */
-function feedEntries(feeds: readonly string[]): ReadonlySet<string> {
-  const found = new Set<string>();
-  for (const feed of feeds)
-    for (const [item] of feed.matchAll(/<(item|entry)[\s>][^]*?<\/\1>/g)) {
-      const address = /<link[^>]*?href\s*=\s*["']([^"']+)/.exec(item)?.[1] ?? /<link>\s*([^<\s]+)/.exec(item)?.[1];
-      if (address && URL.canParse(address, 'https://feed.example/')) found.add(new URL(address, 'https://feed.example/').pathname);
-    }
-  return found;
 }
 
 /** Home first, then by address, a folder's own page before what lies in it. */
