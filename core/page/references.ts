@@ -39,9 +39,7 @@ function isAddressMeta(element: Tree.Element): boolean {
       .find((attribute) => attribute.name === name)
       ?.value.trim()
       .toLowerCase();
-  return (
-    element.tagName === 'meta' && (/^(og:url|og:image|og:image:url)$/.test(of('property') ?? of('name') ?? '') || of('http-equiv') === 'refresh')
-  );
+  return element.tagName === 'meta' && (/^(og:url|og:image|og:image:url)$/.test(of('property') ?? of('name') ?? '') || of('http-equiv') === 'refresh');
 }
 
 function metaAddress(element: Tree.Element, text: string, range: Range, quoted: boolean): Reference[] {

@@ -89,6 +89,11 @@ export function verdictIn(prepared: Prepared, wanted: readonly string[], knownTo
   return wholly ? 'weak' : 'none';
 }
 
+/** Whether title or main heading says all of some words. */
+export function standsInFront(prepared: Prepared, wanted: readonly string[]): boolean {
+  return [...prepared.title, ...prepared.heading].some((stems) => hasAll(stems, wanted));
+}
+
 const BEHIND = PLACES.filter((place) => place !== 'title' && place !== 'heading');
 
 function hasAll(stems: ReadonlySet<string>, wanted: readonly string[]): boolean {

@@ -1,5 +1,5 @@
 import type { Language } from '../language/index.ts';
-import { phraseStems, stemsIn, verdictIn, type Prepared } from './coverage.ts';
+import { phraseStems, standsInFront, stemsIn, verdictIn, type Prepared } from './coverage.ts';
 
 /** What the owner offers, where and for whom: each a list of words as people say them. */
 export interface Wishes {
@@ -77,13 +77,20 @@ export function phraseMatrix(phrases: readonly string[], pages: readonly PhraseP
       const wanted = phraseStems(phrase, language);
       const key = [...wanted].sort().join(' ');
       for (const { page, stems } of claiming) if (page.language.tag === tag && stems === key) targets.push(page.id);
-      const [first, ...others] = wanted.map((stem) => having.get(stem) ?? new Set<PhrasePage>()).sort((a, b) => a.size - b.size);
-      for (const page of first ?? []) {
-        if (page.language.tag !== tag || !others.every((set) => set.has(page))) continue;
+      const withAll = pagesWith(wanted, having, tag);
+      for (const page of withAll) {
         const verdict = verdictIn(page.texts, wanted, true);
         if (verdict === 'answered') answered.push(page.id);
         else if (verdict === 'weak') weak.push(page.id);
       }
+      // Of three words or more, all but one in title or main heading touch the search.
+      if (wanted.length < 3) continue;
+      const near = new Set<string>();
+      for (const left of wanted) {
+        const others = wanted.filter((stem) => stem !== left);
+        for (const page of pagesWith(others, having, tag)) if (!withAll.includes(page) && standsInFront(page.texts, others)) near.add(page.id);
+      }
+      weak.push(...near);
     }
     return { phrase, worth: worth(phrase), verdict: verdictOf(answered, weak, targets), answered, weak, targets };
   });
@@ -92,6 +99,12 @@ export function phraseMatrix(phrases: readonly string[], pages: readonly PhraseP
     .map((row, index) => ({ row, index }))
     .sort((a, b) => b.row.worth - a.row.worth || need[a.row.verdict] - need[b.row.verdict] || a.index - b.index)
     .map(({ row }) => row);
+}
+
+/** The pages of a language that say all of some words. */
+function pagesWith(wanted: readonly string[], having: ReadonlyMap<string, ReadonlySet<PhrasePage>>, tag: string): PhrasePage[] {
+  const [first, ...others] = wanted.map((stem) => having.get(stem) ?? new Set<PhrasePage>()).sort((a, b) => a.size - b.size);
+  return [...(first ?? [])].filter((page) => page.language.tag === tag && others.every((set) => set.has(page)));
 }
 
 function verdictOf(answered: readonly string[], weak: readonly string[], targets: readonly string[]): PhraseRow['verdict'] {

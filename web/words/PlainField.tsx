@@ -1,8 +1,8 @@
 import { useId, type ReactNode } from 'react';
 import { LONGEST_TEXT } from '../../core/site/index.ts';
 import type { TermId } from '../../core/wording/index.ts';
-import { Term } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
+import { FieldLabel } from './FieldLabel.tsx';
 import { useFieldWriter } from './TextField.tsx';
 
 /** One text of a page that is not cut anywhere: target phrase, keywords. */
@@ -34,12 +34,7 @@ export function PlainField({
   return (
     <div className="mb-4 min-w-0" data-field={field}>
       <div className="mb-1 flex flex-wrap items-baseline gap-x-2">
-        <span className="inline-flex items-baseline gap-1">
-          <label htmlFor={id} className="display text-[15.5px] font-semibold">
-            {label}
-          </label>
-          {term && <Term id={term} />}
-        </span>
+        <FieldLabel id={id} label={label} term={term} />
         <span className="soft ml-auto text-[13px]">{note}</span>
       </div>
       <div className="field">

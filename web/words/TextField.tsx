@@ -3,8 +3,8 @@ import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import { LONGEST_TEXT, set, type Effective } from '../../core/site/index.ts';
 import { fit, type Room } from '../../core/titles/index.ts';
 import { counted, type TermId } from '../../core/wording/index.ts';
-import { Term } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { FieldLabel } from './FieldLabel.tsx';
 import { FitRuler } from './FitRuler.tsx';
 import { PLACEHOLDERS, sourceWords } from './wording.ts';
 
@@ -81,12 +81,7 @@ export function TextField({ field, label, term, page, name, value, otherwise, ro
   return (
     <div className="mb-4" data-field={field}>
       <div className="mb-1 flex flex-wrap items-baseline gap-x-2.5">
-        <span className="inline-flex items-baseline gap-1">
-          <label htmlFor={id} className="display text-[15.5px] font-semibold">
-            {label}
-          </label>
-          {term && <Term id={term} />}
-        </span>
+        <FieldLabel id={id} label={label} term={term} />
         <span className="soft text-[13px]">{sourceWords(value)}</span>
         {overridden && (
           <button type="button" className="link-act text-[13px]" onClick={() => write(null)}>
