@@ -31,6 +31,8 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
     if (stopping) return;
     stopping = true;
+    // A browser may hold a connection open for as long as it likes: who says stop, means it.
+    setTimeout(() => process.exit(0), 3000).unref();
     void Promise.all([app.close(), standIns.close(), real.close()]).then(() => process.exit(0));
   });
 }

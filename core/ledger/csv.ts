@@ -148,7 +148,8 @@ export function dryRun(table: ReadTable, mapping: Mapping, rows: readonly PageRo
     const row = pages.get(addressKey(address));
     if (!row) return void unknown.push({ row: index + 2, address });
     mapping.forEach((column, at) => {
-      const text = (cells[at] ?? '').trim();
+      // An apostrophe that keeps spreadsheets from taking a text for a formula is not part of it.
+      const text = (cells[at] ?? '').trim().replace(/^'(?=[=+@-])/, '');
       if (column === null || column === 'address') return;
       if (text === '') return void same++;
       const result = cellChange(row, document, column, text, taken);

@@ -141,7 +141,7 @@ describe('a table from elsewhere', () => {
     const read = readTable(new TextEncoder().encode(csv));
     if (!read.ok) throw new Error(read.reason);
     const run = dryRun(read.table, guessMapping(read.table), rowsOf(START), START, taken);
-    expect([run.changes.map((one) => one.after), run.unknown, run.faults]).toEqual([[`'=B`], [], []]);
+    expect([run.changes, run.unknown, run.faults]).toEqual([[], [], []]);
   });
 });
 

@@ -55,6 +55,8 @@ export interface PhraseRow {
   readonly answered: readonly string[];
   readonly weak: readonly string[];
   readonly targets: readonly string[];
+  /** For a phrase that nobody serves: the page that comes nearest by its title and heading, if any does. */
+  readonly nearest: string | undefined;
 }
 
 /** Every phrase against every page; the most worth first, then those that need most. */
@@ -92,13 +94,28 @@ export function phraseMatrix(phrases: readonly string[], pages: readonly PhraseP
       }
       weak.push(...near);
     }
-    return { phrase, worth: worth(phrase), verdict: verdictOf(answered, weak, targets), answered, weak, targets };
+    const verdict = verdictOf(answered, weak, targets);
+    return { phrase, worth: worth(phrase), verdict, answered, weak, targets, nearest: verdict === 'nobody' ? nearestTo(phrase, pages) : undefined };
   });
   const need = { nobody: 0, fought: 1, weak: 2, answered: 3 };
   return rows
     .map((row, index) => ({ row, index }))
     .sort((a, b) => b.row.worth - a.row.worth || need[a.row.verdict] - need[b.row.verdict] || a.index - b.index)
     .map(({ row }) => row);
+}
+
+/** The page whose title and heading share most words with a phrase; undefined where none shares any. */
+function nearestTo(phrase: string, pages: readonly PhrasePage[]): string | undefined {
+  let best: { readonly id: string; readonly shared: number } | undefined;
+  const stems = new Map<string, readonly string[]>();
+  for (const page of pages) {
+    const wanted = stems.get(page.language.tag) ?? phraseStems(phrase, page.language);
+    stems.set(page.language.tag, wanted);
+    const front = [...page.texts.title, ...page.texts.heading];
+    const shared = wanted.filter((stem) => front.some((set) => set.has(stem))).length;
+    if (shared > (best?.shared ?? 0)) best = { id: page.id, shared };
+  }
+  return best?.id;
 }
 
 /** The pages of a language that say all of some words. */

@@ -80,7 +80,7 @@ describe('phrases', () => {
       Object.fromEntries(phraseMatrix(['book repair', 'box making', 'gold tooling', 'marbling'], list, () => 1).map((row) => [row.phrase, row.verdict]));
     expect(rows()).toEqual({ 'book repair': 'fought', 'box making': 'answered', 'gold tooling': 'weak', marbling: 'nobody' });
     expect(phraseMatrix(['old book repair'], pages, () => 1)[0]).toMatchObject({ verdict: 'weak', weak: ['repair', 'repair-2'] });
-    expect(phraseMatrix(['old church book'], pages, () => 1)[0]).toMatchObject({ verdict: 'nobody' });
+    expect(phraseMatrix(['old church book'], pages, () => 1)[0]).toMatchObject({ verdict: 'nobody', nearest: 'repair' });
     // One page that was meant for it ends the fight.
     expect(rows(pages.map((one) => (one.id === 'repair' ? { ...one, target: 'book repairs' } : one)))['book repair']).toBe('answered');
     expect(phraseMatrix(['box making', 'marbling'], pages, (phrase) => (phrase === 'box making' ? 3 : 1)).map((row) => row.phrase)).toEqual([

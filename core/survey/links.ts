@@ -35,8 +35,10 @@ export class LinkIndex {
         if (/^\s*(https?:)?\/\//i.test(href)) outside++;
         continue;
       }
-      const file = this.fileAt(path) ?? this.fileAt(repaired(path));
-      if (file === undefined) missing.add(path);
+      // What is asked of a page behind the question mark does not make it another page here.
+      const bare = path.replace(/\?.*$/s, '');
+      const file = this.fileAt(bare) ?? this.fileAt(repaired(bare));
+      if (file === undefined) missing.add(bare);
       else if (file !== page) found.add(file);
     }
     const before = this.links.get(page)?.files ?? [];

@@ -49,10 +49,9 @@ export function suggestDescriptions({ facts, language, room, current, phrase }: 
       const phrased = wanted.size === 0 ? 0 : [...wanted].filter((one) => stems.has(one)).length / wanted.size;
       const filled = Math.min(1, textWidth(text, room.fontSize) / room.width);
       // A sentence that points back ("It opens flat.") does not stand alone.
-      const leans =
-        from > 0 && /^(it|this|that|they|these|but|and|so|he|she|es|er|sie|das|dies|aber|und|il|elle|ils|elles|cela|mais|et|esto|eso|pero|y)\b/i.test(text)
-          ? 0.35
-          : 0;
+      const leans = /^(it|this|that|they|these|but|and|so|he|she|es|er|sie|das|dies|aber|und|il|elle|ils|elles|cela|mais|et|esto|eso|pero|y)\b/i.test(text)
+        ? 0.35
+        : 0;
       found.set(text, { text, score: 1.2 / (1 + place * 0.35 + from * 0.5) + said * 1.6 + phrased + filled * 0.6 - leans });
     }
   });

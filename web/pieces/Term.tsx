@@ -4,6 +4,14 @@ import type { TermId } from '../../core/wording/index.ts';
 
 const Explanation = lazy(() => import('./Explanation.tsx').then((module) => ({ default: module.Explanation })));
 
+/** Moves an explanation to the left as far as it would stand out of what it stands in. */
+function keepInView(element: HTMLElement | null): void {
+  const edge = element?.closest('main, aside')?.getBoundingClientRect().right;
+  if (!element || edge === undefined) return;
+  const over = element.getBoundingClientRect().right - edge + 14;
+  if (over > 0) element.style.left = `${-12 - over}px`;
+}
+
 /** A mark beside a term: one click, and it is explained; Escape or a click elsewhere, and it is gone. */
 export function Term({ id }: { readonly id: TermId }) {
   const [open, setOpen] = useState(false);
@@ -32,7 +40,7 @@ export function Term({ id }: { readonly id: TermId }) {
         <CircleHelp size={15} aria-hidden />
       </button>
       {open && (
-        <span id={panel} className="term-text" role="note" tabIndex={-1}>
+        <span id={panel} ref={keepInView} className="term-text" role="note" tabIndex={-1}>
           <Suspense fallback="…">
             <Explanation id={id} />
           </Suspense>

@@ -1,4 +1,5 @@
 import { findingPlace, stopOf, type Finding } from '../../core/checks/index.ts';
+import type { PageFacts } from '../../core/page/index.ts';
 import type { SitePage } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { Findings, lineOf, Rail, usePlace } from '../pieces/index.ts';
@@ -17,6 +18,7 @@ type Look = (typeof LOOKS)[number];
 export function Looks({
   row,
   page,
+  facts,
   source,
   title,
   description,
@@ -25,6 +27,8 @@ export function Looks({
 }: {
   readonly row: PageRow;
   readonly page: SitePage;
+  /** As the file was brought in. */
+  readonly facts: PageFacts;
   readonly source: string;
   readonly title: string;
   readonly description: string;
@@ -53,7 +57,7 @@ export function Looks({
         />
       </div>
       <div className="panel mt-2.5 overflow-hidden" data-testid="look">
-        {look === 'code' && <TagsAsCode page={page} facts={page.facts} />}
+        {look === 'code' && <TagsAsCode page={page} facts={facts} />}
         {look === 'card' && <ShareCard page={page} title={title} description={description} />}
         {(look === 'wide' || look === 'phone') && <ResultCard row={row} title={title} description={description} phone={look === 'phone'} />}
       </div>
@@ -65,7 +69,7 @@ export function Looks({
       <div className="mt-1.5">
         <Findings
           findings={findings}
-          place={(finding) => lineOf(source, findingPlace(finding, page.facts))}
+          place={(finding) => lineOf(source, findingPlace(finding, facts))}
           action={(finding) => {
             const mend = mendFor(finding, places);
             return mend ? (

@@ -131,7 +131,16 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
           note="with commas between"
         />
       </Part>
-      <Looks row={row} page={page} source={detail.source} title={title.value} description={description.value} findings={findings} places={places} />
+      <Looks
+        row={row}
+        page={page}
+        facts={detail.facts}
+        source={detail.source}
+        title={title.value}
+        description={description.value}
+        findings={findings}
+        places={places}
+      />
     </div>
   );
 }

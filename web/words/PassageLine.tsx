@@ -87,6 +87,8 @@ export const PassageLine = memo(
             onChange={(event) => setEditing(event.target.value)}
             onBlur={() => save(editing)}
             onKeyDown={(event) => {
+              // While a text is typed, undo is the text's own.
+              if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') event.stopPropagation();
               if (event.key === 'Escape') setEditing(undefined);
               if (event.key === 'Enter') {
                 event.preventDefault();

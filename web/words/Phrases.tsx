@@ -139,6 +139,11 @@ function Phrase({ row }: { readonly row: PhraseRow }) {
             {byId.get(id)?.name ?? id}
           </button>
         ))}
+        {row.nearest !== undefined && row.targets.length === 0 && (
+          <button type="button" className="chip is-offer" onClick={() => makeTarget(row.nearest as string)}>
+            Give it to “{byId.get(row.nearest)?.name ?? row.nearest}”
+          </button>
+        )}
         <select
           className="select select-sm w-auto max-w-40"
           aria-label={`Page for ${row.phrase}`}
