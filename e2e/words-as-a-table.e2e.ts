@@ -146,3 +146,18 @@ test('the paste sheet keeps its ticks over a reload, and asks again for what cha
   await expect(page.getByText('changed: paste again')).toHaveCount(0);
   await goTo(page, 'Words');
 });
+
+test('an owner whose builder gives no files types addresses, writes words, and carries them over by the paste sheet', async ({ page, app }) => {
+  await page.goto(`${app.address}/sites`);
+  await page.getByRole('button', { name: 'A list of addresses' }).click();
+  await page.getByLabel(/^Addresses, one a line/).fill('https://potter.example/\nhttps://potter.example/cups\nhttps://potter.example/opening-hours');
+  await page.getByRole('button', { name: 'Bring them in' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/People can find|You want/);
+  await goTo(page, 'Words');
+  await choosePage(page, '/opening-hours/');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Opening hours');
+  await page.getByLabel('Title', { exact: true }).fill('When the pottery is open');
+  await goToView(page, 'In & out');
+  await page.getByRole('radio', { name: 'Paste sheet' }).click();
+  await expect(page.getByRole('region', { name: 'Opening hours' })).toContainText('When the pottery is open');
+});

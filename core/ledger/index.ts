@@ -15,3 +15,4 @@ export {
   type ReadTable,
 } from './csv.ts';
 export { readySearch, type ReadySearch, type Search } from './replace.ts';
+export { listedFiles, MOST_LISTED, readList, type ListedPage } from './listed-pages.ts';

@@ -9,7 +9,9 @@ import {
   changesOf,
   dryRun,
   guessMapping,
+  listedFiles,
   readBlock,
+  readList,
   readTable,
   readySearch,
   spreadBlock,
@@ -142,6 +144,39 @@ describe('a table from elsewhere', () => {
     if (!read.ok) throw new Error(read.reason);
     const run = dryRun(read.table, guessMapping(read.table), rowsOf(START), START, taken);
     expect([run.changes, run.unknown, run.faults]).toEqual([[], [], []]);
+  });
+});
+
+describe('a list of addresses', () => {
+  const list = (text: string) => readList(new TextEncoder().encode(text));
+  it('is lines, a table or a sitemap; repeats and what is no page are left out', () => {
+    expect(list('https://a.example/\n/about\n/about/\nnot one\n/x.pdf\n/c.html').map((page) => page.address)).toEqual([
+      'https://a.example/',
+      '/about',
+      '/c.html',
+    ]);
+    expect(list('url,title,meta description\nhttps://a.example/x/,X | A,About x\n')).toEqual([
+      { address: 'https://a.example/x/', title: 'X | A', description: 'About x' },
+    ]);
+    expect(
+      list('<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"><url><loc>https://a.example/m/</loc></url></urlset>').map((page) => page.address),
+    ).toEqual(['https://a.example/m/']);
+    expect(list('')).toEqual([]);
+  });
+  it('becomes files that say what is known, and a home page in any case', () => {
+    const files = listedFiles([{ address: 'https://a.example/box-making', title: 'Boxes & more | A', description: '"Made"' }]);
+    expect(files.map((file) => file.path)).toEqual(['index.html', 'box-making/index.html']);
+    const facts = factsOf(files[1]?.html ?? '');
+    expect([facts.titles[0]?.text, facts.headings[0]?.text, facts.metas.find((meta) => meta.name === 'description')?.content]).toEqual([
+      'Boxes & more | A',
+      'Boxes & more',
+      '"Made"',
+    ]);
+    const home = factsOf(files[0]?.html ?? '');
+    expect([home.linkTags[0]?.href, home.anchors.map((anchor) => [anchor.href, anchor.text])]).toEqual([
+      'https://a.example/',
+      [['/box-making/', 'Boxes & more']],
+    ]);
   });
 });
 

@@ -15,6 +15,8 @@ export interface PickedFile {
 export type Bringing =
   | { readonly kind: 'archive'; readonly name: string; readonly bytes: Uint8Array; readonly as?: 'demo' }
   | { readonly kind: 'files'; readonly name: string; readonly files: readonly PickedFile[] }
+  /** Pages of which only the addresses are known, each with a file that stands for it. */
+  | { readonly kind: 'list'; readonly name: string; readonly files: readonly { readonly path: string; readonly html: string }[] }
   | { readonly kind: 'empty'; readonly name: string };
 
 export type BringingResult = { readonly ok: true; readonly site: SiteRecord } | { readonly ok: false; readonly reason: string };
@@ -70,7 +72,9 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
   }
   if (bringing.kind === 'empty')
     loose = [{ path: 'index.html', modified: undefined, read: async () => ({ ok: true, bytes: new TextEncoder().encode(BARE_PAGE) }) }];
-  if (!saved) loose = rooted(loose.filter((file) => !isClutter(file.path)));
+  if (bringing.kind === 'list')
+    loose = bringing.files.map(({ path, html }) => ({ path, modified: undefined, read: async () => ({ ok: true, bytes: new TextEncoder().encode(html) }) }));
+  else if (!saved) loose = rooted(loose.filter((file) => !isClutter(file.path)));
   if (loose.length === 0) return { ok: false, reason: 'nothing-in-it' };
 
   try {
@@ -121,7 +125,14 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
       createdAt: at,
       openedAt: at,
       deletedAt: null,
-      from: bringing.kind === 'empty' ? 'empty' : bringing.kind === 'files' ? 'folder' : saved ? 'project' : (bringing.as ?? 'archive'),
+      from:
+        bringing.kind === 'empty' || bringing.kind === 'list'
+          ? bringing.kind
+          : bringing.kind === 'files'
+            ? 'folder'
+            : saved
+              ? 'project'
+              : (bringing.as ?? 'archive'),
       unread,
     };
     await db.put('sites', site);

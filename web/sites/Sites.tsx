@@ -1,5 +1,5 @@
-import { Archive, FilePlus2, FolderOpen, Sparkle } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState, type DragEvent } from 'react';
+import { Archive, FilePlus2, FolderOpen, ListPlus, Sparkle } from 'lucide-react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { REFUSAL_WORDS } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
@@ -9,6 +9,8 @@ import { bringInDemo, bringInSite, listSites, useWorkspaceApi } from '../workspa
 import { fromArchive, fromDrop, fromFolder, fromInput } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
 import { W } from './wording.ts';
+
+const FromList = lazy(() => import('./FromList.tsx').then((module) => ({ default: module.FromList })));
 
 let jobs = 0;
 
@@ -20,6 +22,7 @@ export function Sites() {
   const [busy, setBusy] = useState<{ job: string; done: number; of: number }>();
   const [failure, setFailure] = useState<string>();
   const [dropping, setDropping] = useState(false);
+  const [listing, setListing] = useState(false);
   const folderInput = useRef<HTMLInputElement>(null);
   const archiveInput = useRef<HTMLInputElement>(null);
   const refresh = useCallback(() => void listSites(workspace).then(setSites), [workspace]);
@@ -104,6 +107,15 @@ export function Sites() {
           >
             <FilePlus2 size={17} aria-hidden /> {W.empty}
           </button>
+          <button
+            type="button"
+            className="btn btn-outline-ink gap-2"
+            disabled={busy !== undefined}
+            aria-expanded={listing}
+            onClick={() => setListing(!listing)}
+          >
+            <ListPlus size={17} aria-hidden /> {W.list}
+          </button>
           <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => void demo()}>
             <Sparkle size={17} aria-hidden /> {W.demo}
           </button>
@@ -130,6 +142,11 @@ export function Sites() {
           />
         </div>
         <p className="soft mt-2 text-[13px]">{W.dropHint}</p>
+        {listing && !busy && (
+          <Suspense>
+            <FromList busy={busy !== undefined} onTake={(bringing) => void take(bringing)} />
+          </Suspense>
+        )}
         {busy && (
           <div className="mt-4">
             <Busy what="Bringing the site in" done={busy.done} of={busy.of} onCancel={() => void workspace.tools.analysis.cancel(busy.job)} />
