@@ -122,6 +122,25 @@ test('a new address ending takes links along, leaves a page that leads on, and i
   await expect(page.locator('[data-waiting]')).toHaveCount(3);
 });
 
+test('a page that moved answers at its new address once it is released, and the old one leads on', async ({ page, app }) => {
+  await openDemo(page, app);
+  await goTo(page, 'Words');
+  await choosePage(page, 'Box making');
+  await page.getByLabel('Address ending').fill('book-boxes');
+  await page.keyboard.press('Enter');
+  await goTo(page, 'Release');
+  await page.getByRole('button', { name: 'Release 5' }).click();
+  await expect(page.getByTestId('released')).toBeVisible();
+  const at = async (path: string): Promise<string> =>
+    (await page.request.get(`http://127.0.0.1:${app.hostPort}${path}`, { headers: { host: 'quillfeather.example' } })).text();
+  expect(await at('/services/book-boxes/')).toContain('<h1>Box making</h1>');
+  const old = await at('/services/box-making/');
+  expect(old).toContain('content="0; url=/services/book-boxes/"');
+  expect(old).toContain('<link rel="canonical" href="https://quillfeather.example/services/book-boxes/">');
+  expect(await at('/services/')).toMatch(/href="(\/services\/|\.\/)?book-boxes\/"/);
+  expect(await at('/services/')).not.toContain('box-making/');
+});
+
 test('texts, links and pictures of a page are changed where they stand', async ({ page, app }) => {
   await openDemo(page, app);
   await goTo(page, 'Words');

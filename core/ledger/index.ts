@@ -1,4 +1,4 @@
-export { cellChange, cellText, EDITABLE, isEditable, kindNamed, TELLING, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
+export { cellChange, cellText, EDITABLE, isEditable, TELLING, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
 export { readBlock, spreadBlock, writeBlock } from './block.ts';
 export {
   addressKey,
@@ -15,4 +15,4 @@ export {
   type ReadTable,
 } from './csv.ts';
 export { readySearch, type ReadySearch, type Search } from './replace.ts';
-export { listedFiles, MOST_LISTED, readList, type ListedPage } from './listed-pages.ts';
+export { listedFiles, readList, type ListedPage } from './listed-pages.ts';

@@ -12,5 +12,5 @@ export {
   type PhraseTexts,
   type Prepared,
 } from './coverage.ts';
-export { listOf, MOST_PHRASES, phraseMatrix, phrasesFrom, samePhrase, type PhrasePage, type PhraseRow, type Wishes } from './matrix.ts';
+export { listOf, phraseMatrix, phrasesFrom, samePhrase, type PhrasePage, type PhraseRow, type Wishes } from './matrix.ts';
 export { textsOf } from './texts.ts';
