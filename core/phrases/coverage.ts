@@ -68,12 +68,8 @@ export function coverageIn(prepared: Prepared, wanted: readonly string[]): Cover
 
 /** The verdict alone, for very many phrases and pages. `knownToHoldAll`: the page says all the words somewhere, it was looked up by them. */
 export function verdictIn(prepared: Prepared, wanted: readonly string[], knownToHoldAll = false): Coverage['verdict'] {
-  const holds = (place: PhrasePlace): boolean => {
-    for (const stems of prepared[place]) if (hasAll(stems, wanted)) return true;
-    return false;
-  };
-  const title = holds('title');
-  const heading = holds('heading');
+  const title = holds(prepared.title, wanted);
+  const heading = holds(prepared.heading, wanted);
   let others = Number(title) + Number(heading);
   const front = others > 0;
   // Without one in front there is no answer any more, and nothing more to find out.
@@ -81,7 +77,7 @@ export function verdictIn(prepared: Prepared, wanted: readonly string[], knownTo
   for (const place of BEHIND) {
     // Two places with one of them in front are an answer, whatever else there is.
     if (front && others >= 2) return 'answered';
-    if (holds(place)) others++;
+    if (holds(prepared[place], wanted)) others++;
   }
   if (front && others >= 2) return 'answered';
   if (others > 0 || knownToHoldAll) return 'weak';
@@ -95,6 +91,11 @@ export function standsInFront(prepared: Prepared, wanted: readonly string[]): bo
 }
 
 const BEHIND = PLACES.filter((place) => place !== 'title' && place !== 'heading');
+
+function holds(there: readonly ReadonlySet<string>[], wanted: readonly string[]): boolean {
+  for (const stems of there) if (hasAll(stems, wanted)) return true;
+  return false;
+}
 
 function hasAll(stems: ReadonlySet<string>, wanted: readonly string[]): boolean {
   if (wanted.length === 0) return false;

@@ -28,7 +28,7 @@ const site = (): Analyst => {
 };
 
 /** Rows that go over in one message: more would hold the page up while it unpacks them. */
-const ROWS_A_MESSAGE = 1000;
+const ROWS_A_MESSAGE = 500;
 const rest = new Map<number, readonly PageRow[]>();
 let tickets = 0;
 
