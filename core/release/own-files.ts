@@ -1,6 +1,7 @@
 import { withSitemap } from '../robots/index.ts';
-import { effectiveFile, moves, siteOrigin, type SiteDocument } from '../site/index.ts';
+import { addressOf, effectiveAddress, effectiveFile, isPageFile, moves, siteOrigin, type SiteDocument } from '../site/index.ts';
 import { writeSitemap, type SitemapEntry } from '../sitemap/index.ts';
+import type { Manifest } from './manifest.ts';
 import { redirectPage } from './redirects.ts';
 
 /** Path of the map that is ours to write. */
@@ -30,5 +31,25 @@ export function ownFiles(
   const occupied = new Set(moved.map(({ file }) => effectiveFile(document, file)));
   for (const { file, from, to } of moved)
     if (!occupied.has(file)) own[file] = redirectPage({ from, to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
+  return own;
+}
+
+/**
+ * Pages at addresses that were live once and are no more: where a page moves a second time, or back, the address of the last release leads on too, and
+ * what led on before keeps doing so. `brought` tells which files the site has at their own places.
+ */
+export function formerAddresses(document: SiteDocument, last: Pick<Manifest, 'files' | 'own'>, brought: (path: string) => boolean): Record<string, string> {
+  const standing = new Set(Object.keys(document.tables.pages).map((file) => effectiveFile(document, file)));
+  const free = (path: string): boolean => !brought(path) && !standing.has(path);
+  const own: Record<string, string> = {};
+  for (const [path, text] of Object.entries(last.own)) if (isPageFile(path) && free(path)) own[path] = text;
+  for (const [file, { to: was }] of Object.entries(last.files)) {
+    if (was === undefined || !brought(file) || was === effectiveFile(document, file) || !free(was)) continue;
+    own[was] = redirectPage(
+      { from: addressOf(was), to: effectiveAddress(document, file) },
+      siteOrigin(document),
+      document.tables.facts['']?.language ?? undefined,
+    );
+  }
   return own;
 }

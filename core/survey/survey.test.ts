@@ -212,6 +212,19 @@ describe('an address that gets a new ending', () => {
     expect(released.releaseItems()).toEqual([]);
     expect(released.rows().find((row) => row.id === 'a/index.html')?.pending).toBe(false);
   });
+  it('leaves no address behind when the page moves again, or back', () => {
+    const first = one.manifestFor(4, 1);
+    const again = applyChange(START, set('pages', 'a/index.html', 'ending', 'who'));
+    const second = survey(again, first);
+    expect(second.workingCopy().own['about-us/index.html']).toContain('url=/who/');
+    expect(second.workingCopy().own['a/index.html']).toContain('url=/who/');
+    const third = survey(again, second.manifestFor(5, 2));
+    expect(third.releaseItems()).toEqual([]);
+    expect(Object.keys(third.workingCopy().own).sort()).toEqual(['a/index.html', 'about-us/index.html']);
+    const back = survey(START, third.manifestFor(6, 3));
+    expect(back.workingCopy().own['who/index.html']).toContain('url=/a/');
+    expect(back.workingCopy().own['a/index.html']).toBeUndefined();
+  });
   it('is written out for web servers', () => {
     const list = moves(moved);
     expect(redirectRules(list, 'htaccess')).toBe('RedirectMatch 301 "^/a/$" "/about-us/"\n');

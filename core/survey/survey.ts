@@ -7,6 +7,7 @@ import {
   compareWithRelease,
   editsFor,
   effectiveRobots,
+  formerAddresses,
   outPath,
   ownFiles,
   sameEdits,
@@ -338,7 +339,8 @@ export class Survey {
   }
 
   private own(): Record<string, string> {
-    return ownFiles(this.document, { robots: this.brought.robots, sitemap: this.brought.sitemap, entries: this.sitemapEntries() });
+    const own = ownFiles(this.document, { robots: this.brought.robots, sitemap: this.brought.sitemap, entries: this.sitemapEntries() });
+    return this.manifest ? { ...formerAddresses(this.document, this.manifest, (path) => this.files.has(path)), ...own } : own;
   }
 
   private page(id: string): Surveyed {

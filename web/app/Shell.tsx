@@ -11,6 +11,9 @@ import { PathBar } from './PathBar.tsx';
 const loadPalette = () => import('./Palette.tsx').then((module) => ({ default: module.Palette }));
 const Palette = lazy(loadPalette);
 
+/** Milliseconds within which a page that the walk was sent to is still on its way to the screen. */
+const ON_THE_WAY = 1500;
+
 /** Everything around a screen: path, tree, rail, foot, palette and the keys that work everywhere. */
 export function Shell() {
   const { siteId = '' } = useParams();
@@ -38,11 +41,12 @@ function OpenShell() {
   const stop = pathname.split('/')[3] ?? '';
 
   // Keys can be faster than the screens: the walk goes on from where it was sent, not from what is drawn yet.
-  const walked = useRef<string>(undefined);
+  const walked = useRef<{ readonly id: string; readonly at: number }>(undefined);
   useEffect(() => {
-    walked.current = undefined;
-    setDrawer(undefined);
-  }, [pathname, search]);
+    // A screen drawn late must not make the walk forget where it was sent since.
+    if (walked.current?.id === place.page) walked.current = undefined;
+  }, [place.page]);
+  useEffect(() => setDrawer(undefined), [pathname, search]);
   useEffect(() => {
     if (place.page !== undefined) void workspace.select(place.page);
   }, [workspace, place.page]);
@@ -51,8 +55,9 @@ function OpenShell() {
   useEffect(() => void loadPalette(), []);
 
   const step = (direction: 1 | -1): void => {
-    const id = nextToMend(direction, walked.current ?? place.page);
-    walked.current = id;
+    const sent = walked.current && performance.now() - walked.current.at < ON_THE_WAY ? walked.current.id : undefined;
+    const id = nextToMend(direction, sent ?? place.page);
+    walked.current = id === undefined ? undefined : { id, at: performance.now() };
     if (id === undefined) note('No other page needs mending.');
     else place.go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id, true);
   };
