@@ -6,7 +6,10 @@ const LEFT = /to mend|passed over/;
 /** How many pages the walk still has before it. */
 async function left(page: Page): Promise<number> {
   const walk = page.getByTestId('walk');
-  if ((await walk.count()) === 0) return 0;
+  const done = page.getByText('Good enough, stop here: every page has the words it needs.');
+  // While a page is being read neither is there.
+  await expect(walk.or(done)).toBeVisible();
+  if ((await done.count()) > 0) return 0;
   return Number(/(\d+) pages? to mend/.exec((await walk.textContent()) ?? '')?.[1] ?? 0);
 }
 
