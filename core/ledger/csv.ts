@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { decodeBytes } from '../source/index.ts';
+import { decodeBytes, percentDecoded } from '../source/index.ts';
 import { addressOf, all, type Change, type SiteDocument } from '../site/index.ts';
 import type { PageRow } from '../survey/index.ts';
 import { cellChange, cellText, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
@@ -98,14 +98,8 @@ export function guessMapping(table: Pick<ReadTable, 'headers' | 'rows'>): Mappin
 export function addressKey(address: string): string {
   const trimmed = address.trim();
   const path = URL.canParse(trimmed) ? new URL(trimmed).pathname : trimmed.replace(/[?#].*$/s, '');
-  let plain = path;
-  try {
-    plain = decodeURIComponent(path);
-  } catch {
-    // Compared as it is written.
-  }
   return (
-    `/${plain.replace(/^\/+/, '')}`
+    `/${percentDecoded(path).replace(/^\/+/, '')}`
       .replace(/\/index\.x?html?$/i, '/')
       .replace(/\.x?html?$/i, '')
       .replace(/\/+$/, '') || '/'

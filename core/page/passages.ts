@@ -57,20 +57,20 @@ const PASSAGES = new Set([
 export function passagesIn(text: string): Passage[] {
   return passageElements(text).flatMap(({ element, start }) => {
     const seen = seenIn(text, element);
-    const words = seen.map(({ character }) => character).join('');
+    const words = wordsIn(seen);
     return words === '' ? [] : [{ start, tag: element.tagName, text: words, links: linksOf(seen) }];
   });
 }
 
 /** The smallest replacements that make passages say what they shall; undefined where one is not there as it was. */
-export function passageSplices(text: string, edits: readonly PassageEdit[], ascii: (text: string) => string = (same) => same): Splice[] | undefined {
+export function passageSplices(text: string, edits: readonly PassageEdit[]): Splice[] | undefined {
   const byStart = new Map(passageElements(text).map(({ element, start }) => [start, element]));
   const splices: Splice[] = [];
   for (const edit of edits) {
     const element = byStart.get(edit.start);
     const seen = element && seenIn(text, element);
-    if (!seen || seen.map(({ character }) => character).join('') !== edit.was) return undefined;
-    const made = spliced(seen, edit, ascii);
+    if (!seen || wordsIn(seen) !== edit.was) return undefined;
+    const made = spliced(seen, edit);
     if (made === undefined) return undefined;
     splices.push(...made);
   }
@@ -88,7 +88,7 @@ export function passagesHold(before: string, after: string, edits: readonly Pass
       const element = news[at]?.element;
       if (!element) return false;
       const seen = seenIn(after, element);
-      const words = seen.map(({ character }) => character).join('');
+      const words = wordsIn(seen);
       const links = linksOf(seen);
       return (
         words === (edit.now ?? edit.was) &&
@@ -169,15 +169,12 @@ function characters(text: string, start: number, end: number, value: string): { 
     // What decoding leaves at the end of a reference without a semicolon stands there as it was written.
     const kept = piece[0] === '&' && decoded.length > 1 ? sharedEnd(piece, decoded) : 0;
     const head = decoded.slice(0, decoded.length - kept);
-    [...head]
-      .join('')
-      .split('')
-      .forEach((character, index) => {
-        found.push({
-          character,
-          source: index === 0 ? { start: from, end: from + piece.length - kept } : { start: from + piece.length - kept, end: from + piece.length - kept },
-        });
+    head.split('').forEach((character, index) => {
+      found.push({
+        character,
+        source: index === 0 ? { start: from, end: from + piece.length - kept } : { start: from + piece.length - kept, end: from + piece.length - kept },
       });
+    });
     for (let at = kept; at > 0; at--)
       found.push({ character: piece[piece.length - at] as string, source: { start: from + piece.length - at, end: from + piece.length - at + 1 } });
   }
@@ -196,6 +193,8 @@ function sharedEnd(piece: string, decoded: string): number {
     shared++;
   return shared;
 }
+
+const wordsIn = (seen: readonly Seen[]): string => seen.map(({ character }) => character).join('');
 
 function linksOf(seen: readonly Seen[]): Passage['links'] {
   const links: { from: number; to: number; href: string }[] = [];
@@ -220,7 +219,7 @@ type PieceOf =
   | { readonly kept: true; readonly from: number; readonly to: number }
   | { readonly kept: false; readonly from: number; readonly to: number; readonly text: string };
 
-function spliced(seen: readonly Seen[], edit: PassageEdit, ascii: (text: string) => string): Splice[] | undefined {
+function spliced(seen: readonly Seen[], edit: PassageEdit): Splice[] | undefined {
   const now = edit.now ?? edit.was;
   const pieces = difference(edit.was, now);
   const splices: Splice[] = [];
@@ -267,7 +266,7 @@ function spliced(seen: readonly Seen[], edit: PassageEdit, ascii: (text: string)
       insert += escapeText(piece.text[at] as string);
     }
     if (closing.delete(place)) insert += '</a>';
-    splices.push(...replaced(seen, piece.from, piece.to, ascii(insert)));
+    splices.push(...replaced(seen, piece.from, piece.to, insert));
   }
   return opening.size === 0 && closing.size === 0 ? splices : undefined;
 }

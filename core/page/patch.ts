@@ -47,10 +47,11 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
   const ascii = needsAscii(source) ? merged.map((splice) => ({ ...splice, insert: asciiReferences(splice.insert) })) : merged;
   const spliced = spliceSource(source, ascii);
   if (!spliced.ok) return spliced;
-  const reread = readSource(respell(source, spliced.bytes));
+  const again = respell(source, spliced.bytes);
+  const reread = readSource(again);
   if (!reread.ok) return { ok: false, reason: 'unreadable' };
   if (!edits.every((edit) => isElsewhere(edit) || holds(reread.facts, edit))) return { ok: false, reason: 'head-cannot-take-it' };
-  if (passages.length > 0 && !passagesHold(source.text, respell(source, spliced.bytes).text, passages)) return { ok: false, reason: 'words-not-there' };
+  if (passages.length > 0 && !passagesHold(source.text, again.text, passages)) return { ok: false, reason: 'words-not-there' };
   if (!altsHold(facts, reread.facts, edits)) return { ok: false, reason: 'words-not-there' };
   return { ok: true, bytes: spliced.bytes, splices: ascii };
 }

@@ -1,14 +1,11 @@
+import { percentDecoded } from '../source/index.ts';
 import { addressOf } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
 
 /** The last part of a page's address, which a builder calls its slug: `/services/box-making/` and `/services/box-making.html` end in `box-making`. Empty for the home page. */
 export function endingOf(address: string): string {
   const last = address.replace(/\/$/, '').split('/').pop() ?? '';
-  try {
-    return decodeURIComponent(last.replace(/\.x?html?$/i, ''));
-  } catch {
-    return last.replace(/\.x?html?$/i, '');
-  }
+  return percentDecoded(last.replace(/\.x?html?$/i, ''));
 }
 
 /** The file that a page moves to when its address gets a new ending. */

@@ -1,4 +1,5 @@
 import { documentTitle, type PageFacts } from '../page/index.ts';
+import { percentDecoded } from '../source/index.ts';
 import type { Part, PartValues } from '../titles/index.ts';
 import { addressOf } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
@@ -56,13 +57,9 @@ export function withoutSiteName(title: string, siteName: string): string {
 function folderName(address: string): string {
   const parts = address.split('/').filter(Boolean);
   const name = parts.length > 1 ? (parts[parts.length - 2] as string) : '';
-  let plain = name;
-  try {
-    plain = decodeURIComponent(name);
-  } catch {
-    // An address that is no valid UTF-8 is shown as it is.
-  }
-  return plain.replace(/[-_]+/g, ' ').replace(/^\p{Ll}/u, (letter) => letter.toUpperCase());
+  return percentDecoded(name)
+    .replace(/[-_]+/g, ' ')
+    .replace(/^\p{Ll}/u, (letter) => letter.toUpperCase());
 }
 
 /** When a page says it was published, as it is written there: meta, then structured data. */

@@ -17,6 +17,7 @@ import {
   type SiteDocument,
   type SitePage,
 } from '../site/index.ts';
+import { percentDecoded } from '../source/index.ts';
 import { PARTS, suggestDescriptions, suggestTitles, writePattern, type Part, type Pattern, type Room } from '../titles/index.ts';
 import type { PageRow } from './rows.ts';
 import type { Survey } from './survey.ts';
@@ -82,21 +83,13 @@ export function picturePlaces(survey: Survey, document: SiteDocument): PicturePl
       found.push({
         page: page.id,
         start: image.tag.start,
-        path: path && decoded(path).replace(/^\//, ''),
+        path: path && percentDecoded(path).replace(/^\//, ''),
         src: image.src,
         was: source.images[index]?.alt ?? null,
         alt: image.alt ?? null,
       });
     });
   return found;
-}
-
-function decoded(path: string): string {
-  try {
-    return decodeURIComponent(path);
-  } catch {
-    return path;
-  }
 }
 
 /** The searches people make, against the pages that are to be found. */

@@ -12,6 +12,7 @@ import {
   type SitePage,
 } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
+import { percentDecoded } from '../../core/source/index.ts';
 import { fit, type Room } from '../../core/titles/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { SitePicture } from './SitePicture.tsx';
@@ -35,7 +36,7 @@ export function ResultCard({
   const at = phone ? 1 : 0;
   const shownTitle = fit(title, titleRooms(document)[at] as Room).shown;
   const shownText = fit(description, descriptionRooms(document)[at] as Room).shown;
-  const trail = row.address.split('/').filter(Boolean).map(decoded);
+  const trail = row.address.split('/').filter(Boolean).map(percentDecoded);
   return (
     <div className={`result${phone ? ' mx-auto max-w-[300px]' : ''}`}>
       <p className="flex items-center gap-2 text-[13px]">
@@ -118,12 +119,4 @@ function Letter({ name }: { readonly name: string }) {
       {([...name.trim()][0] ?? '·').toUpperCase()}
     </span>
   );
-}
-
-function decoded(part: string): string {
-  try {
-    return decodeURIComponent(part);
-  } catch {
-    return part;
-  }
 }

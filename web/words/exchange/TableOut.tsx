@@ -1,9 +1,10 @@
 import { useState } from 'react';
-import { columnName, EDITABLE, TELLING, writeCsv, type LedgerColumn } from '../../../core/ledger/index.ts';
+import { EDITABLE, TELLING, writeCsv, type LedgerColumn } from '../../../core/ledger/index.ts';
 import { siteHost, siteOrigin } from '../../../core/site/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { download } from '../../ui/index.ts';
 import { useWorkspace } from '../../workspace/index.ts';
+import { ColumnChips } from '../ColumnChips.tsx';
 
 const AT_FIRST: readonly LedgerColumn[] = ['address', 'name', 'title', 'description', 'phrase', 'ending', 'kind', 'intent'];
 /** In the order of the ledger. */
@@ -21,18 +22,7 @@ export function TableOut() {
         {counted(rows.length, 'page')} as a table in UTF-8, with commas: every spreadsheet opens it, and it comes back in by <em>Table in</em>.
       </p>
       <div className="mt-3 flex flex-wrap gap-1.5" role="group" aria-label="Columns">
-        {ORDER.map((column) => (
-          <button
-            key={column}
-            type="button"
-            className="chip"
-            aria-pressed={columns.includes(column)}
-            disabled={column === 'address'}
-            onClick={() => setColumns(columns.includes(column) ? columns.filter((one) => one !== column) : [...columns, column])}
-          >
-            {columnName(column)}
-          </button>
-        ))}
+        <ColumnChips columns={ORDER} chosen={columns} fixed={['address']} onChange={setColumns} />
       </div>
       <button
         type="button"

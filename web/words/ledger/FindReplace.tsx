@@ -4,6 +4,7 @@ import { cellText, columnName, readySearch, type LedgerColumn, type Search } fro
 import type { PageRow } from '../../../core/survey/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { useWorkspaceApi } from '../../workspace/index.ts';
+import { ColumnChips } from '../ColumnChips.tsx';
 import type { Wanted } from './Grid.tsx';
 
 const IN: readonly LedgerColumn[] = ['title', 'description', 'phrase', 'keywords', 'shareTitle', 'shareText'];
@@ -123,17 +124,7 @@ export function FindReplace({
           </label>
         )}
         <span className="flex flex-wrap gap-1" role="group" aria-label="In">
-          {IN.map((column) => (
-            <button
-              key={column}
-              type="button"
-              className="chip"
-              aria-pressed={columns.includes(column)}
-              onClick={() => setColumns(columns.includes(column) ? columns.filter((one) => one !== column) : [...columns, column])}
-            >
-              {columnName(column)}
-            </button>
-          ))}
+          <ColumnChips columns={IN} chosen={columns} onChange={setColumns} />
         </span>
       </div>
       {search.regular && (
