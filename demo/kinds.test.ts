@@ -17,7 +17,7 @@ function surveyOf(files: ReadonlyMap<string, Uint8Array>): Survey {
     emptyDocument(),
     [...files.keys()].map((path) => ({ path, hash: path, size: 1, modified: undefined })),
     pages,
-    { robots: undefined, sitemap: undefined },
+    { robots: undefined, maps: {} },
     undefined,
     () => 0,
   );

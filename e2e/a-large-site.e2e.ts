@@ -25,7 +25,7 @@ test('a site of over a thousand pages is opened, searched, edited on one page, a
   await goTo(page, 'Map');
   await page.getByRole('button', { name: 'Write this map' }).click();
   await goTo(page, 'Release');
-  await expect(page.locator('[data-waiting]')).toHaveCount(3);
+  await expect(page.locator('[data-waiting]')).toHaveCount(5);
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'ZIP of the whole site' }).click()]);
   const zip = new Uint8Array(await readFile(await download.path()));
   const listing = listArchive(zip);
@@ -39,11 +39,12 @@ test('a site of over a thousand pages is opened, searched, edited on one page, a
     else if (!file.ok || !sameBytes(file.bytes, before)) changed.push(entry.path);
   }
   expect(changed).toEqual([path]);
-  expect(own.sort()).toEqual(['robots.txt', 'sitemap.xml']);
-  expect(listing.entries.length).toBe(Object.keys({ ...files, 'robots.txt': 0, 'sitemap.xml': 0 }).length);
+  const ours = ['robots.txt', 'sitemap.css', 'sitemap.xml', 'sitemap.xsl'];
+  expect(own.sort()).toEqual(ours);
+  expect(listing.entries.length).toBe(new Set([...Object.keys(files), ...ours]).size);
 
   // The ZIP of what changed holds the page and our files, nothing else.
   const [small] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /ZIP of what changed/ }).click()]);
   const changes = listArchive(new Uint8Array(await readFile(await small.path())));
-  expect(changes.ok && changes.entries.map((entry) => entry.path).sort()).toEqual([path, 'robots.txt', 'sitemap.xml'].sort());
+  expect(changes.ok && changes.entries.map((entry) => entry.path).sort()).toEqual([path, ...ours].sort());
 });

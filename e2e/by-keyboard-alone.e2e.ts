@@ -91,7 +91,7 @@ test('the switch closes and opens the whole site, and says since when', async ({
   await palette(page, 'doors');
   await tabTo(page, /The whole site is open/);
   await page.keyboard.press('Space');
-  await expect(page.getByRole('link', { name: 'The site is closed' })).toBeVisible();
+  await expect(page.getByTestId('shut-strip')).toContainText('The site is closed to engines since');
   await expect(page.getByTestId('banner')).toContainText('the whole site is closed');
   await palette(page, 'start');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('The site is closed to engines.');

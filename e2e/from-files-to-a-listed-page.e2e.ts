@@ -43,7 +43,7 @@ test('a beginner carries the demo the whole way with the mouse', async ({ page, 
 
   // Release.
   await page.getByRole('button', { name: 'Release first' }).click();
-  await expect(page.locator('[data-waiting]')).toHaveCount(9);
+  await expect(page.locator('[data-waiting]')).toHaveCount(16);
   await page.locator('[data-waiting="shop/linen-journal/index.html"]').getByRole('button').first().click();
   await expect(page.getByRole('region', { name: /Source of/ })).toContainText(
     '+    <meta name="description" content="A linen journal, sewn by hand, that lies flat.">',

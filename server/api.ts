@@ -2,13 +2,18 @@ import type { FastifyInstance } from 'fastify';
 import {
   addressQuery,
   advanceRequest,
+  engineHostParam,
+  engineParam,
   hostParam,
+  liveQuery,
   missingRequest,
   releaseRequest,
   searchQuery,
   sitemapRequest,
   verifyRequest,
   type ClockAnswer,
+  type EngineId,
+  type FetchedMap,
   type HostedAnswer,
   type LiveAnswer,
   type MissingAnswer,
@@ -17,13 +22,15 @@ import {
 import { ARCHIVE_LIMITS, inflateEntry, listArchive } from '../core/source/index.ts';
 import { parseInput, RequestError } from './errors.ts';
 import type { Fetch } from './fetching/index.ts';
-import type { StandIns } from './stand-ins/index.ts';
+import { fetchMap, lookLive } from './live.ts';
+import type { StandInEngine, StandIns } from './stand-ins/index.ts';
 
 const BUNDLE = 80_000_000;
 
 /** Everything the app asks of the outside world. `fetchReal` is how addresses are looked at that no stand-in hosts. */
 export function serveApi(app: FastifyInstance, standIns: StandIns, fetchReal: Fetch): void {
-  const { host, skerry, clock } = standIns;
+  const { host, clock } = standIns;
+  const engineOf = (id: EngineId): StandInEngine => standIns[id];
   app.addContentTypeParser('application/zip', { parseAs: 'buffer', bodyLimit: BUNDLE }, (_request, body, done) => done(null, body));
 
   app.post('/api/host/missing', { bodyLimit: 16_000_000 }, async (request): Promise<MissingAnswer> => ({
@@ -54,31 +61,38 @@ export function serveApi(app: FastifyInstance, standIns: StandIns, fetchReal: Fe
     return { now: clock.iso() };
   });
 
-  app.get('/api/skerry/tags/:host', async (request) => skerry.proofTag(parseInput(hostParam, request.params).host));
-  app.get('/api/skerry/sites/:host', async (request) => skerry.siteView(parseInput(hostParam, request.params).host));
-  app.post('/api/skerry/verifications', async (request) => {
+  app.get('/api/engines/:engine/tags/:host', async (request) => {
+    const { engine, host: name } = parseInput(engineHostParam, request.params);
+    return engineOf(engine).proofTag(name);
+  });
+  app.get('/api/engines/:engine/sites/:host', async (request) => {
+    const { engine, host: name } = parseInput(engineHostParam, request.params);
+    return engineOf(engine).siteView(name);
+  });
+  app.post('/api/engines/:engine/verifications', async (request) => {
     const { host: name, origin } = parseInput(verifyRequest, request.body);
-    return skerry.verify(name, origin);
+    return engineOf(parseInput(engineParam, request.params).engine).verify(name, origin);
   });
-  app.post('/api/skerry/sitemaps', async (request) => {
+  app.post('/api/engines/:engine/sitemaps', async (request) => {
     const { host: name, address } = parseInput(sitemapRequest, request.body);
-    return skerry.handIn(name, address);
+    return engineOf(parseInput(engineParam, request.params).engine).handIn(name, address);
   });
-  app.get('/api/skerry/search', async (request): Promise<SearchAnswer> => ({ results: skerry.search(parseInput(searchQuery, request.query).q) }));
+  app.get('/api/engines/:engine/search', async (request): Promise<SearchAnswer> => {
+    const { engine } = parseInput(engineParam, request.params);
+    return { results: engineOf(engine).search(parseInput(searchQuery, request.query).q) };
+  });
+
+  /** Which side of the world an address is on: a stand-in host's, or the real one. */
+  const worldOf = (address: string): { readonly fetch: Fetch; readonly world: 'stand-in' | 'real' } =>
+    host.answers(new URL(address).hostname) ? { fetch: standIns.fetch, world: 'stand-in' } : { fetch: fetchReal, world: 'real' };
   app.get('/api/live', async (request): Promise<LiveAnswer> => {
+    const { address, crawler } = parseInput(liveQuery, request.query);
+    const { fetch, world } = worldOf(address);
+    return { world, ...(await lookLive({ fetch, address, crawler, now: clock.now() })) };
+  });
+  app.get('/api/map', async (request): Promise<FetchedMap> => {
     const { address } = parseInput(addressQuery, request.query);
-    const standIn = host.has(new URL(address).hostname);
-    const outcome = await (standIn ? standIns.fetch : fetchReal)(address);
-    if (!outcome.ok) return { ok: false, reason: outcome.reason, world: standIn ? 'stand-in' : 'real' };
-    return {
-      ok: true,
-      status: outcome.status,
-      milliseconds: outcome.milliseconds,
-      redirects: outcome.redirects,
-      robotsTag: outcome.headers['x-robots-tag'] ?? [],
-      bytes: outcome.bytes.length,
-      world: standIn ? 'stand-in' : 'real',
-    };
+    return fetchMap(worldOf(address).fetch, address);
   });
 
   app.all('/api/*', async () => {

@@ -58,7 +58,7 @@ export class Demo {
       await standIns.store.keepBytes(hash, bytes);
       files.push({ path, hash, size: bytes.length });
     }
-    await standIns.host.release(story.host, { number: story.releaseNumber, origin: story.origin, files });
+    await standIns.host.release(story.host, { number: story.releaseNumber, origin: story.origin, files, headers: [], audience: 'public' });
   }
 }
 
@@ -72,7 +72,7 @@ export function serveDemo(app: FastifyInstance, demo: Demo, standIns: StandIns):
   app.post('/api/demo/begin-anew', async () => {
     const story = await demo.story();
     await demo.seed(standIns, true);
-    await standIns.skerry.forget(story.host);
+    for (const engine of standIns.engines) await engine.forget(story.host);
     return story;
   });
   app.get('/api/demo.zip', async (_request, reply) => reply.type('application/zip').send(Buffer.from(await demo.zip())));

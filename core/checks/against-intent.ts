@@ -1,3 +1,4 @@
+import { shutGates } from '../indexing/index.ts';
 import type { Check } from './finding.ts';
 
 /** Meant to be found, and is not: a noindex, a robots.txt line, a canonical elsewhere. */
@@ -6,8 +7,7 @@ export const shutOut: Check<'shut-out'> = {
   cost: 'blocks',
   stop: 'doors',
   alsoWhenOut: false,
-  look: ({ state, way }) =>
-    state === 'shut-out' ? { code: 'shut-out', gates: way.gates.filter((gate) => gate.behind === 'shut').map((gate) => gate.name) } : undefined,
+  look: ({ state, way }) => (state === 'shut-out' ? { code: 'shut-out', gates: shutGates(way.gates) } : undefined),
 };
 
 /** Meant to stay out, and engines may list it. */

@@ -41,7 +41,7 @@ function codes(html: string, options: { robots?: string; changes?: readonly Chan
     document,
     files,
     Object.entries(pages).map(([id, text]) => ({ id, read: forSurvey(factsOf(text)) })),
-    { robots: options.robots, sitemap: undefined },
+    { robots: options.robots, maps: {} },
     manifest,
     () => 0,
   );
@@ -250,6 +250,7 @@ it('a shut page names every gate that shuts it', () => {
     path: '/',
     live: { kind: 'not-released' },
     audience: 'everyone',
+    answer: { kind: 'file' },
     robots: { kind: 'missing' },
     page: undefined,
     linksIn: 0,

@@ -2,7 +2,7 @@ import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { Coverage, PhrasePlace } from '../phrases/index.ts';
 import type { Room } from '../titles/index.ts';
-import type { PageState, WayIn } from '../indexing/index.ts';
+import type { PageState, ShutGate, WayIn } from '../indexing/index.ts';
 import type { Effective, EffectiveIntent } from '../site/index.ts';
 
 /** What a finding costs: it stops the page being found, weakens it, or is mere polish. */
@@ -60,7 +60,7 @@ export type Finding =
   | { readonly code: 'description-same'; readonly pages: readonly string[] }
   | { readonly code: 'description-cut'; readonly words: number; readonly lastShown: string }
   | { readonly code: 'heading-missing' }
-  | { readonly code: 'shut-out'; readonly gates: readonly string[] }
+  | { readonly code: 'shut-out'; readonly gates: readonly ShutGate[] }
   | { readonly code: 'leaking' }
   | { readonly code: 'half-hidden'; readonly line: number | undefined }
   | { readonly code: 'image-alt-missing'; readonly count: number; readonly of: number; readonly first: string }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { parseRobots, robotsMatcher } from '../robots/index.ts';
-import { dueVisits, judge, search, snippetFor, type Answer, type IndexRecord } from './index.ts';
+import { PLOVER, SKERRY, type Answer } from '../indexing/index.ts';
+import { afterCanonicals, dueVisits, judge, search, snippetFor, visitsAllowed, type IndexRecord } from './index.ts';
 
 const HOME = 'https://a.example/';
 const answer = (html: string, change: Partial<Answer> = {}): Answer => ({
@@ -12,7 +13,7 @@ const answer = (html: string, change: Partial<Answer> = {}): Answer => ({
 });
 const visit = (html: string, change: Partial<Parameters<typeof judge>[0]> = {}, answered: Partial<Answer> = {}) =>
   judge({
-    crawler: 'SkerryBot',
+    policy: SKERRY,
     address: `${HOME}p`,
     robots: { kind: 'missing' },
     answer: answer(html, answered),
@@ -26,16 +27,28 @@ const visit = (html: string, change: Partial<Parameters<typeof judge>[0]> = {}, 
 describe('judging an answer', () => {
   it.each<[string, ReturnType<typeof visit>, string, string]>([
     ['a good page', visit('<title>T</title><p>x'), 'listed', 'reached'],
-    ['noindex in the head', visit('<meta name=robots content=noindex>'), 'not-listed', 'noindex'],
+    ['noindex in the head', visit('<meta name=robots content=noindex><p>x'), 'not-listed', 'noindex'],
     ['noindex in the body does not count', visit('<p>x<meta name=robots content=noindex>'), 'listed', 'reached'],
-    ['noindex for its own name', visit('<meta name=skerrybot content=noindex>'), 'not-listed', 'noindex'],
-    ['noindex for another', visit('<meta name=ploverbot content=noindex>'), 'listed', 'reached'],
+    ['noindex for its own name', visit('<meta name=skerrybot content=noindex><p>x'), 'not-listed', 'noindex'],
+    ['noindex for another', visit('<meta name=ploverbot content=noindex><p>x'), 'listed', 'reached'],
     ['noindex in the header', visit('<p>x', {}, { headers: { 'content-type': ['text/html'], 'x-robots-tag': ['noindex'] } }), 'not-listed', 'noindex'],
     ['404', visit('gone', {}, { status: 404 }), 'not-listed', 'answered'],
     ['a redirect', visit('x', {}, { redirectedTo: `${HOME}q` }), 'not-listed', 'answered'],
-    ['canonical elsewhere', visit('<link rel=canonical href=/other>'), 'not-listed', 'canonical-elsewhere'],
+    ['canonical elsewhere', visit('<link rel=canonical href=/other><p>x'), 'not-listed', 'canonical-elsewhere'],
     ['a soft 404', visit('<title>404 not found</title><p>Sorry.'), 'not-listed', 'soft-not-found'],
-    ['a picture', visit('GIF', {}, { headers: { 'content-type': ['image/gif'] } }), 'not-listed', 'reached'],
+    ['a picture', visit('GIF', {}, { headers: { 'content-type': ['image/gif'] } }), 'not-listed', 'nothing-read'],
+    ['a PDF', visit('%PDF', {}, { headers: { 'content-type': ['application/pdf'] } }), 'listed', 'reached'],
+    [
+      'a PDF whose header says noindex',
+      visit('%PDF', {}, { headers: { 'content-type': ['application/pdf'], 'x-robots-tag': ['noindex'] } }),
+      'not-listed',
+      'noindex',
+    ],
+    ['a refresh at once', visit('<meta http-equiv=refresh content="0; url=/q"><p>x'), 'not-listed', 'refresh'],
+    ['a refresh at once, for Plover', visit('<meta http-equiv=refresh content="0; url=/q"><p>x', { policy: PLOVER }), 'listed', 'reached'],
+    ['a soft 404, for Plover', visit('<title>404 not found</title><p>Sorry.', { policy: PLOVER }), 'listed', 'reached'],
+    ['its time over', visit('<meta name=robots content="unavailable_after: 2026-01-01"><p>x'), 'not-listed', 'expired'],
+    ['its time over, for Plover', visit('<meta name=robots content="unavailable_after: 2026-01-01"><p>x', { policy: PLOVER }), 'listed', 'reached'],
     [
       'robots.txt forbids',
       visit('', { answer: undefined, robots: { kind: 'read', verdict: robotsMatcher(parseRobots('User-agent: *\nDisallow: /p'), 'SkerryBot').match('/p') } }),
@@ -45,20 +58,20 @@ describe('judging an answer', () => {
   ])('%s', (_, { record }, outcome, reason) => {
     expect(record.outcome).toBe(outcome);
     expect(record.reason.code).toBe(reason);
-    if (outcome !== 'listed') expect([record.title, record.text]).toEqual(['', '']);
+    if (outcome !== 'listed' && reason !== 'canonical-elsewhere') expect([record.title, record.text]).toEqual(['', '']);
   });
   it('gives the links to follow, on this host, but for nofollow and files', () => {
     const { links } = visit(
-      '<base href=/d/><a href=x>1</a><a href="/y#z">2</a><a href=https://b.example/>3</a><a rel=nofollow href=/n>4</a><a href=/f.pdf>5</a><a href=mailto:a@b.example>6</a>',
+      '<base href=/d/><a href=x>1</a><a href="/y#z">2</a><a href=https://b.example/>3</a><a rel=nofollow href=/n>4</a><a href=/f.pdf>5</a><a href=mailto:a@b.example>6</a><a href=/s.css>7</a>',
     );
-    expect(links).toEqual([`${HOME}d/x`, `${HOME}y`]);
+    expect(links).toEqual([`${HOME}d/x`, `${HOME}y`, `${HOME}f.pdf`]);
     expect(visit('<meta name=robots content=nofollow><a href=x>1</a>').links).toEqual([]);
   });
   it('takes the charset from the header', () => {
     const { record } = visit(
       '',
       {},
-      { bytes: Uint8Array.from('<title>caf\xe9</title>', (c) => c.charCodeAt(0)), headers: { 'content-type': ['text/html; charset=iso-8859-1'] } },
+      { bytes: Uint8Array.from('<title>caf\xe9</title><p>x', (c) => c.charCodeAt(0)), headers: { 'content-type': ['text/html; charset=iso-8859-1'] } },
     );
     expect(record.title).toBe('café');
   });
@@ -120,6 +133,46 @@ it('visits the unseen first, then the longest ago, and nothing twice in a day', 
     record('/c', { visitedAt: undefined }),
     record('/d', { visitedAt: '2026-01-01T00:00:00Z' }),
   ];
-  expect(dueVisits(records, now).map((one) => one.address.slice(-1))).toEqual(['c', 'd', 'b']);
+  expect(dueVisits(records, now, 500).map((one) => one.address.slice(-1))).toEqual(['c', 'd', 'b']);
   expect(dueVisits(records, now, 1)).toHaveLength(1);
+});
+
+it('an engine that waits gets through fewer pages in a day, one that does not is not slowed down', () => {
+  expect([undefined, 0, 1, 60, 5000].map((delay) => visitsAllowed(PLOVER, delay))).toEqual([200, 200, 200, 20, 1]);
+  expect(visitsAllowed(SKERRY, 60)).toBe(500);
+});
+
+describe('canonicals, once the other page is known', () => {
+  const copy = record('/copy', {
+    outcome: 'not-listed',
+    reason: { code: 'canonical-elsewhere', address: 'https://a.example/main' },
+    canonical: 'https://a.example/main',
+    compared: 'books we mend by hand',
+  });
+  const after = (other: Partial<IndexRecord>, policy = SKERRY) =>
+    afterCanonicals([copy, record('/main', { compared: 'books we mend by hand', ...other })], policy)[0];
+  it.each<[string, Partial<IndexRecord>, string, string]>([
+    ['alike', {}, 'not-listed', 'not-listed'],
+    ['another page', { compared: 'paper and thread for sale' }, 'not-listed', 'listed'],
+    ['gone', { status: 404, outcome: 'not-listed', reason: { code: 'answered', status: 404, redirectedTo: undefined } }, 'listed', 'listed'],
+    ['not visited yet', { visitedAt: undefined }, 'not-listed', 'not-listed'],
+  ])('%s: Skerry obeys, Plover weighs', (_, other, skerry, plover) => {
+    expect([after(other)?.outcome, after(other, PLOVER)?.outcome]).toEqual([skerry, plover]);
+  });
+  it('change their mind with what is found', () => {
+    const [first] = afterCanonicals([copy, record('/main', { status: 410 })], SKERRY);
+    expect(afterCanonicals([first as IndexRecord, record('/main', { compared: copy.compared })], SKERRY)[0]).toMatchObject({
+      outcome: 'not-listed',
+      reason: { code: 'canonical-elsewhere' },
+    });
+  });
+});
+
+it('a snippet is no longer than its page allows, for an engine that knows such limits', () => {
+  const limited = (policy: typeof SKERRY) =>
+    visit('<meta name=robots content=max-snippet:12><title>T</title><meta name=description content="Boxes cut to the measure of your book."><p>x', { policy })
+      .record;
+  expect(search([limited(SKERRY)], 'boxes')[0]?.snippet).toBe('Boxes cut to');
+  expect(search([limited(PLOVER)], 'boxes')[0]?.snippet).toContain('your book.');
+  expect(search([visit('<meta name=robots content=nosnippet><title>Boxes</title><p>Boxes cut.').record], 'boxes')[0]?.snippet).toBe('');
 });

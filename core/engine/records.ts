@@ -20,6 +20,12 @@ export interface IndexRecord {
   /** The first paragraphs: what a snippet falls back to. */
   readonly lead: string;
   readonly text: string;
+  /** Most characters that a snippet may have; undefined where there is no limit. */
+  readonly maxSnippet?: number | undefined;
+  /** By which it is told whether two pages are alike. */
+  readonly compared?: string | undefined;
+  /** The other page that it names as the main one. */
+  readonly canonical?: string | undefined;
 }
 
 /** A card in the engine's answer to a query. */

@@ -1,3 +1,4 @@
+import { percentDecoded } from '../source/index.ts';
 import type { IndexRecord, SearchResult } from './records.ts';
 
 /** Lower-case words of a text; letters and digits of any script. */
@@ -67,7 +68,7 @@ function fieldsOf(record: IndexRecord): Record<keyof typeof WEIGHTS, Map<string,
     title: count(record.title),
     headings: count(record.headings.join(' ')),
     description: count(record.description),
-    address: count(decodeURIComponentSafely(record.address.replace(/^https?:\/\/[^/]*/, ''))),
+    address: count(percentDecoded(record.address.replace(/^https?:\/\/[^/]*/, ''))),
     text: count(record.text),
   };
 }
@@ -78,17 +79,11 @@ function count(text: string): Map<string, number> {
   return counts;
 }
 
-function decodeURIComponentSafely(text: string): string {
-  try {
-    return decodeURIComponent(text);
-  } catch {
-    return text;
-  }
-}
-
 function card(record: IndexRecord, words: readonly string[]): SearchResult {
   if (record.outcome === 'bare') return { address: record.address, title: record.address.replace(/^https?:\/\//, ''), snippet: '', marks: [], bare: true };
-  const snippet = snippetFor(record, words);
+  const whole = snippetFor(record, words);
+  // What a page allows to be shown counts before what fits.
+  const snippet = record.maxSnippet === undefined || whole.length <= record.maxSnippet ? whole : whole.slice(0, record.maxSnippet).trimEnd();
   return { address: record.address, title: record.title || record.headings[0] || record.address, snippet, marks: marksIn(snippet, words), bare: false };
 }
 

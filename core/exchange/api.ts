@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { IndexRecord, SearchResult } from '../engine/index.ts';
+import type { WayIn } from '../indexing/index.ts';
 import type { ProofOutcome } from '../ownership/index.ts';
 
 /** A host name, lower case, with at least one dot. */
@@ -7,6 +8,11 @@ export const hostName = z
   .string()
   .max(253)
   .regex(/^(?=.*\.)[a-z0-9]([a-z0-9.-]*[a-z0-9])?$/);
+/** A header's value: printable, in one line. */
+const headerValue = z
+  .string()
+  .max(500)
+  .regex(/^[\x20-\x7e]*$/);
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 /** A path inside a site: no climbing, no backslash, no control characters. */
 export const sitePath = z
@@ -18,13 +24,21 @@ export const sitePath = z
     'not a path inside a site',
   );
 
-/** What a release consists of: paths and the hashes of their bytes. */
+/** Files that get `X-Robots-Tag` headers: by their address path. */
+export const hostedHeader = z.strictObject({ path: z.string().max(2000), match: z.enum(['below', 'contains', 'ends']), values: z.array(headerValue).max(20) });
+
+/** What a release consists of: paths and the hashes of their bytes; what headers files get; who may visit. */
 export const releaseRequest = z.strictObject({
   number: z.number().int().min(1).max(1_000_000),
   origin: z.string().regex(/^https?:\/\/[a-z0-9.-]+$/),
   files: z.array(z.strictObject({ path: sitePath, hash: sha256, size: z.number().int().nonnegative().max(64_000_000) })).max(60_000),
+  headers: z.array(hostedHeader).max(200).default([]),
+  audience: z.enum(['draft', 'restricted', 'public']).default('public'),
+  password: z.string().min(1).max(200).optional(),
 });
 export type ReleaseRequest = z.infer<typeof releaseRequest>;
+/** Who may visit a hosted site. */
+export type Audience = ReleaseRequest['audience'];
 
 export const missingRequest = z.strictObject({ hashes: z.array(sha256).max(60_000) });
 export interface MissingAnswer {
@@ -44,6 +58,7 @@ export interface HostedSite {
   readonly number: number;
   readonly at: string;
   readonly files: number;
+  readonly audience: Audience;
   readonly visit: string;
 }
 
@@ -56,6 +71,18 @@ export const sitemapRequest = z.strictObject({ host: hostName, address: z.url().
 export const verifyRequest = z.strictObject({ host: hostName, origin: z.string().regex(/^https?:\/\/[a-z0-9.-]+$/) });
 export const advanceRequest = z.strictObject({ days: z.number().int().min(1).max(60) });
 export const searchQuery = z.strictObject({ q: z.string().max(500) });
+/** Which of the stand-in engines is asked. */
+export const engineId = z.enum(['skerry', 'plover']);
+export type EngineId = z.infer<typeof engineId>;
+export const engineParam = z.strictObject({ engine: engineId });
+export const engineHostParam = z.strictObject({ engine: engineId, host: hostName });
+export const liveQuery = z.strictObject({
+  address: z.url().max(2048),
+  crawler: z
+    .string()
+    .regex(/^[A-Za-z_-]{1,64}$/)
+    .default('SkerryBot'),
+});
 export const addressQuery = z.strictObject({ address: z.url().max(2048) });
 
 /** The stand-ins' clock. */
@@ -64,7 +91,7 @@ export interface ClockAnswer {
   readonly now: string;
 }
 
-/** What Skerry asks the owner to place. */
+/** What an engine asks the owner to place. */
 export interface ProofTag {
   readonly name: string;
   readonly content: string;
@@ -78,9 +105,11 @@ export interface HandedInMap {
   readonly readAt: string | undefined;
   readonly count: number;
   readonly problem: string | undefined;
+  /** Whether it was not handed in but is named in robots.txt. */
+  readonly named?: boolean | undefined;
 }
 
-/** Everything Skerry tells the owner of a site. */
+/** Everything an engine tells the owner of a site. */
 export interface EngineSite {
   readonly host: string;
   readonly verifiedAt: string | undefined;
@@ -94,7 +123,7 @@ export interface EngineSite {
 }
 
 /** An index record without its texts. */
-export type EngineRow = Omit<IndexRecord, 'text' | 'lead' | 'headings' | 'description'>;
+export type EngineRow = Omit<IndexRecord, 'text' | 'lead' | 'headings' | 'description' | 'compared'>;
 
 export interface SearchAnswer {
   readonly results: readonly SearchResult[];
@@ -106,15 +135,42 @@ export interface ErrorAnswer {
 }
 export const errorAnswer = z.object({ error: z.object({ code: z.string(), message: z.string(), detail: z.string().optional() }) });
 
-/** How an address answers right now. */
-export type LiveAnswer =
+/** One variant of an address, with or without `s` and `www`, and where it ends. */
+export interface TwinAnswer {
+  readonly address: string;
+  readonly status: number | undefined;
+  /** Where it leads; undefined where it answers by itself, or not at all. */
+  readonly leadsTo: string | undefined;
+  readonly failed: string | undefined;
+}
+
+/** How an address answers right now, and what one crawler makes of that. */
+export interface LiveAnswer {
+  readonly world: 'stand-in' | 'real';
+  readonly crawler: string;
+  readonly at: string;
+  readonly robots: { readonly status: number | undefined; readonly redirects: readonly string[]; readonly text: string | undefined };
+  readonly answer:
+    | {
+        readonly ok: true;
+        readonly status: number;
+        readonly milliseconds: number;
+        readonly hops: readonly { readonly address: string; readonly status: number }[];
+        readonly type: string;
+        readonly bytes: number;
+      }
+    | { readonly ok: false; readonly reason: string; readonly hops: readonly { readonly address: string; readonly status: number }[] };
+  readonly way: WayIn;
+  readonly twins: readonly TwinAnswer[];
+}
+
+/** A map fetched for its reader: its text, or why there is none. */
+export type FetchedMap =
   | {
       readonly ok: true;
-      readonly status: number;
-      readonly milliseconds: number;
-      readonly redirects: readonly string[];
-      readonly robotsTag: readonly string[];
-      readonly bytes: number;
-      readonly world: 'stand-in' | 'real';
+      readonly address: string;
+      readonly text: string;
+      readonly gzip: boolean;
+      readonly hops: readonly { readonly address: string; readonly status: number }[];
     }
-  | { readonly ok: false; readonly reason: string; readonly world: 'stand-in' | 'real' };
+  | { readonly ok: false; readonly reason: string; readonly status: number | undefined };

@@ -1,26 +1,49 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { directiveWords, headerDirectives, indexDirectives, mergeDirectives, strictest } from '../page/index.ts';
 import { parseRobots, robotsMatcher } from '../robots/index.ts';
-import { headerDirectives, indexDirectives, strictest } from '../page/index.ts';
-import { saysNotFound, stateOf, wayIn, type Evidence } from './index.ts';
+import { factsOf } from '../testing/html.ts';
+import {
+  alike,
+  canonicalsOf,
+  evidenceFromAnswer,
+  followsCanonical,
+  headerCanonicals,
+  PLOVER,
+  policyFor,
+  readAnswer,
+  refreshOf,
+  saysNotFound,
+  SKERRY,
+  softNotFound,
+  stateOf,
+  wayIn,
+  type Evidence,
+  type PageEvidence,
+  type RobotsAccess,
+  type SaidDirectives,
+} from './index.ts';
 
-const NONE = indexDirectives('');
 const ADDRESS = 'https://a.example/p';
-const page = (change: Partial<NonNullable<Evidence['page']>> = {}): NonNullable<Evidence['page']> => ({
-  directives: NONE,
-  directivesFrom: 'none',
-  canonicals: [ADDRESS],
+const meta = (content: string, name = 'robots'): SaidDirectives => ({ from: 'page', name, content, place: 7 });
+const canonical = (...addresses: string[]): PageEvidence['canonicals'] => addresses.map((address) => ({ address, from: 'tag' }));
+const page = (change: Partial<PageEvidence> = {}): PageEvidence => ({
+  said: [],
+  canonicals: canonical(ADDRESS),
   address: ADDRESS,
-  softNotFound: false,
+  softNotFound: undefined,
+  refresh: undefined,
   ...change,
 });
-const robots = (rules: string): Evidence['robots'] => ({
+const robots = (rules: string): RobotsAccess => ({
   kind: 'read',
   verdict: robotsMatcher(parseRobots(`User-agent: *\n${rules}`), 'SkerryBot').match('/p'),
 });
 const base: Evidence = {
   path: '/p',
-  live: { kind: 'answered', status: 200, redirectedTo: undefined },
+  live: { kind: 'released', at: undefined },
   audience: 'everyone',
+  answer: { kind: 'answered', status: 200, redirectedTo: undefined },
   robots: robots(''),
   page: page(),
   linksIn: 1,
@@ -28,39 +51,119 @@ const base: Evidence = {
   isHome: false,
   now: 1000,
 };
+const status = (code: number): Partial<Evidence> => ({ answer: { kind: 'answered', status: code, redirectedTo: undefined }, page: undefined });
+const ELSEWHERE = 'https://a.example/other';
 
 describe('the way in', () => {
-  it.each<[string, Partial<Evidence>, string, string | undefined]>([
-    ['everything open', {}, 'listed', undefined],
-    ['not released', { live: { kind: 'not-released' } }, 'not-live', 'not-released'],
-    ['404', { live: { kind: 'answered', status: 404, redirectedTo: undefined } }, 'out', 'answered'],
-    ['a redirect', { live: { kind: 'answered', status: 200, redirectedTo: 'https://a.example/q' } }, 'out', 'answered'],
-    ['a password', { audience: 'restricted' }, 'out', 'restricted'],
-    ['robots.txt forbids', { robots: robots('Disallow: /p') }, 'bare', 'rule'],
-    ['robots.txt forbids and nothing leads there', { robots: robots('Disallow: /p'), linksIn: 0 }, 'out', 'rule'],
-    ['no robots.txt', { robots: { kind: 'missing' } }, 'listed', undefined],
-    ['robots.txt answers 500', { robots: { kind: 'unreachable', status: 500 } }, 'bare', 'robots-unreachable'],
-    ['noindex', { page: page({ directives: indexDirectives('noindex'), directivesFrom: 'page' }) }, 'out', 'noindex'],
-    ['its time is over', { page: page({ directives: indexDirectives('unavailable_after: 1970-01-01') }) }, 'out', 'expired'],
-    ['its time is to come', { page: page({ directives: indexDirectives('unavailable_after: 2999-01-01') }) }, 'listed', undefined],
-    ['a soft 404', { page: page({ softNotFound: true }) }, 'out', 'soft-not-found'],
-    ['canonical elsewhere', { page: page({ canonicals: ['https://a.example/other'] }) }, 'out', 'canonical-elsewhere'],
-    ['two canonicals cancel out', { page: page({ canonicals: ['https://a.example/x', 'https://a.example/y'] }) }, 'listed', undefined],
-    ['no canonical', { page: page({ canonicals: [] }) }, 'listed', undefined],
-    ['nothing leads there', { linksIn: 0 }, 'out', 'unreached'],
-    ['only the sitemap leads there', { linksIn: 0, inSitemap: true }, 'listed', undefined],
-    ['the home page needs no link', { linksIn: 0, isHome: true }, 'listed', undefined],
-  ])('%s', (_, change, reality, reason) => {
+  // What is so, what Skerry makes of it and why, and what Plover makes of it.
+  it.each<[string, Partial<Evidence>, string, string | undefined, string]>([
+    ['everything open', {}, 'listed', undefined, 'listed'],
+    ['a file that will answer', { answer: { kind: 'file' } }, 'listed', undefined, 'listed'],
+    ['not released', { live: { kind: 'not-released' } }, 'not-live', 'not-released', 'not-live'],
+    ['401', { ...status(401), audience: 'restricted' }, 'out', 'restricted', 'out'],
+    ['403', status(403), 'out', 'answered', 'out'],
+    ['404', status(404), 'out', 'answered', 'out'],
+    ['410', status(410), 'out', 'answered', 'out'],
+    ['429', status(429), 'out', 'answered', 'out'],
+    ['503', status(503), 'out', 'answered', 'out'],
+    ['no answer', { answer: { kind: 'failed', reason: 'timeout' }, page: undefined }, 'out', 'no-answer', 'out'],
+    ['a circle of redirects', { answer: { kind: 'failed', reason: 'redirect-loop' }, page: undefined }, 'out', 'no-answer', 'out'],
+    ['a redirect', { answer: { kind: 'answered', status: 200, redirectedTo: 'https://a.example/q', hops: 2 } }, 'out', 'answered', 'out'],
+    ['a draft', { audience: 'draft' }, 'out', 'draft', 'out'],
+    ['a password', { audience: 'restricted' }, 'out', 'restricted', 'out'],
+    ['robots.txt forbids', { robots: robots('Disallow: /p') }, 'bare', 'rule', 'bare'],
+    ['robots.txt forbids and nothing leads there', { robots: robots('Disallow: /p'), linksIn: 0 }, 'out', 'rule', 'out'],
+    ['robots.txt allows by a longer rule', { robots: robots('Disallow: /\nAllow: /p') }, 'listed', undefined, 'listed'],
+    ['no robots.txt', { robots: { kind: 'missing', status: 404 } }, 'listed', undefined, 'listed'],
+    ['robots.txt answers 500', { robots: { kind: 'unreachable', status: 500 } }, 'bare', 'robots-unreachable', 'bare'],
+    ['noindex', { page: page({ said: [meta('noindex')] }) }, 'out', 'noindex', 'out'],
+    ['noindex in a header', { page: page({ said: [{ from: 'header', name: 'robots', content: 'none' }] }) }, 'out', 'noindex', 'out'],
+    ['index and noindex', { page: page({ said: [meta('index, follow'), meta('NOINDEX')] }) }, 'out', 'noindex', 'out'],
+    ['only nofollow', { page: page({ said: [meta('nofollow')] }) }, 'listed', undefined, 'listed'],
+    ['its time is over', { page: page({ said: [meta('unavailable_after: 1970-01-01')] }) }, 'out', 'expired', 'listed'],
+    ['its time is to come', { page: page({ said: [meta('unavailable_after: 2999-01-01')] }) }, 'listed', undefined, 'listed'],
+    ['a soft 404', { page: page({ softNotFound: 'not-found' }) }, 'out', 'soft-not-found', 'listed'],
+    ['an empty page', { page: page({ softNotFound: 'empty' }) }, 'out', 'empty-page', 'listed'],
+    ['sent on at once', { page: page({ refresh: { seconds: 0, to: ELSEWHERE, place: 1 } }) }, 'out', 'refresh', 'listed'],
+    ['sent on after a while', { page: page({ refresh: { seconds: 5, to: ELSEWHERE, place: 1 } }) }, 'listed', undefined, 'listed'],
+    ['canonical elsewhere, not known', { page: page({ canonicals: canonical(ELSEWHERE) }) }, 'out', 'canonical-elsewhere', 'out'],
+    [
+      'canonical to one alike',
+      { page: page({ canonicals: canonical(ELSEWHERE), target: { trouble: undefined, alike: true } }) },
+      'out',
+      'canonical-elsewhere',
+      'out',
+    ],
+    [
+      'canonical to one that differs',
+      { page: page({ canonicals: canonical(ELSEWHERE), target: { trouble: undefined, alike: false } }) },
+      'out',
+      'canonical-elsewhere',
+      'listed',
+    ],
+    [
+      'canonical to what is gone',
+      { page: page({ canonicals: canonical(ELSEWHERE), target: { trouble: 'gone', alike: false } }) },
+      'listed',
+      undefined,
+      'listed',
+    ],
+    [
+      'canonical to a noindex',
+      { page: page({ canonicals: canonical(ELSEWHERE), target: { trouble: 'noindex', alike: true } }) },
+      'out',
+      'canonical-elsewhere',
+      'out',
+    ],
+    ['two canonicals cancel out', { page: page({ canonicals: canonical('https://a.example/x', 'https://a.example/y') }) }, 'listed', undefined, 'listed'],
+    ['tag and header disagree', { page: page({ canonicals: [...canonical(ADDRESS), { address: ELSEWHERE, from: 'header' }] }) }, 'listed', undefined, 'listed'],
+    ['no canonical', { page: page({ canonicals: [] }) }, 'listed', undefined, 'listed'],
+    ['nothing leads there', { linksIn: 0 }, 'out', 'unreached', 'out'],
+    ['only the sitemap leads there', { linksIn: 0, inSitemap: true }, 'listed', undefined, 'listed'],
+    ['the home page needs no link', { linksIn: 0, isHome: true }, 'listed', undefined, 'listed'],
+  ])('%s', (_, change, reality, reason, plover) => {
     const way = wayIn({ ...base, ...change });
     expect(way.reality).toBe(reality);
     expect(way.gates.find((gate) => gate.outcome === 'shut')?.reason.code).toBe(reason);
+    expect(wayIn({ ...base, ...change, policy: PLOVER }).reality).toBe(plover);
   });
 
   it('hides what lies behind a shut gate, and still knows it: a page shut twice needs both mended', () => {
-    const way = wayIn({ ...base, robots: robots('Disallow: /p'), page: page({ directives: indexDirectives('noindex'), directivesFrom: 'page' }) });
-    expect(way.gates.map((gate) => gate.outcome)).toEqual(['open', 'open', 'shut', 'hidden', 'hidden', 'open']);
-    expect(way.gates.filter((gate) => gate.behind === 'shut').map((gate) => gate.name)).toEqual(['fetchable', 'listed']);
+    const way = wayIn({ ...base, robots: robots('Disallow: /p'), page: page({ said: [meta('noindex')], canonicals: canonical(ELSEWHERE) }) });
+    expect(way.gates.map((gate) => gate.outcome)).toEqual(['open', 'open', 'hidden', 'shut', 'hidden', 'hidden', 'open']);
+    expect(way.gates.filter((gate) => gate.behind === 'shut').map((gate) => gate.name)).toEqual(['fetchable', 'listed', 'main-address']);
     expect(way.reality).toBe('bare');
+  });
+  it('points at what decided, and says how many places say so', () => {
+    const said: SaidDirectives[] = [
+      meta('nofollow'),
+      { from: 'page', name: 'skerrybot', content: 'noindex', place: 31 },
+      { from: 'header', name: 'robots', content: 'noindex' },
+    ];
+    const gate = wayIn({ ...base, page: page({ said }) }).gates.find((one) => one.name === 'listed');
+    expect(gate).toMatchObject({ place: 31, reason: { code: 'noindex', from: 'page', name: 'skerrybot', more: 1 } });
+  });
+  it('says a sign-in once, not twice', () => {
+    const way = wayIn({ ...base, ...status(401), audience: 'restricted' });
+    expect(way.gates.filter((gate) => gate.behind === 'shut').map((gate) => gate.name)).toEqual(['public']);
+  });
+  it('opening one thing never shuts a page, and shutting one never opens it', () => {
+    const change = fc.record({
+      audience: fc.constantFrom('everyone' as const, 'restricted' as const),
+      robots: fc.constantFrom(robots(''), robots('Disallow: /p'), { kind: 'missing' } as const),
+      linksIn: fc.constantFrom(0, 1),
+      inSitemap: fc.boolean(),
+      noindex: fc.boolean(),
+      policy: fc.constantFrom(SKERRY, PLOVER),
+    });
+    const RANK = { 'not-live': 0, out: 0, bare: 1, listed: 2 };
+    fc.assert(
+      fc.property(change, ({ noindex, ...other }) => {
+        const reality = (shut: boolean): number => RANK[wayIn({ ...base, ...other, page: page({ said: shut ? [meta('noindex')] : [] }) }).reality];
+        expect(reality(true)).toBeLessThanOrEqual(reality(false));
+        if (noindex && other.robots.kind === 'missing') expect(reality(true)).toBe(0);
+      }),
+    );
   });
 });
 
@@ -83,19 +186,140 @@ describe('directives', () => {
     ['all', { noindex: false }],
     ['index,follow', { noindex: false }],
     ['noindexed', { noindex: false }],
-    ['max-snippet:0', { nosnippet: true }],
-    ['max-snippet:-1', { nosnippet: false }],
+    ['noarchive, notranslate , noimageindex', { noarchive: true, notranslate: true, noimageindex: true }],
+    ['max-snippet:0', { nosnippet: true, maxSnippet: 0 }],
+    ['max-snippet:-1', { nosnippet: false, maxSnippet: undefined }],
+    ['max-snippet: 50, max-snippet:20', { maxSnippet: 20 }],
+    ['max-snippet:many', { maxSnippet: undefined }],
+    ['max-image-preview:Large, max-image-preview:standard', { maxImagePreview: 'standard' }],
+    ['max-image-preview:huge', { maxImagePreview: undefined }],
+    ['max-video-preview:10', { maxVideoPreview: 10 }],
     ['unavailable_after: Wed, 25 Nov 2026 10:00:00 GMT, noindex', { noindex: true, unavailableAfter: Date.UTC(2026, 10, 25, 10) }],
+    ['unavailable_after: 2026-11-25', { unavailableAfter: Date.UTC(2026, 10, 25) }],
+    ['unavailable_after: some day', { unavailableAfter: undefined }],
   ])('%s', (content, expected) => expect(indexDirectives(content)).toMatchObject(expected));
   it('in headers add up, and names bind only their crawler', () => {
     expect(headerDirectives(['nofollow', 'SkerryBot: noindex'], 'skerrybot')).toMatchObject({ noindex: true, nofollow: true });
     expect(headerDirectives(['PloverBot: noindex', 'max-snippet: 0'], 'SkerryBot')).toMatchObject({ noindex: false, nosnippet: true });
+    expect(headerDirectives(['unavailable_after: 25 Jun 2026 15:00:00 GMT'], 'SkerryBot').unavailableAfter).toBe(Date.UTC(2026, 5, 25, 15));
   });
-  it('of several the most restrictive holds', () => expect(strictest([indexDirectives('index'), indexDirectives('noindex')]).noindex).toBe(true));
+  const content = fc.array(
+    fc.constantFrom(
+      'noindex',
+      'nofollow',
+      'none',
+      'all',
+      'max-snippet:20',
+      'max-snippet:-1',
+      'max-image-preview:none',
+      'noarchive',
+      'something-else',
+      'unavailable_after: Wed, 25 Nov 2026 10:00:00 GMT',
+    ),
+    { maxLength: 5 },
+  );
+  it('of several the most restrictive holds, in whatever order', () => {
+    fc.assert(
+      fc.property(content, content, (a, b) => {
+        const together = strictest([indexDirectives(a.join(', ')), indexDirectives(b.join(', '))]);
+        expect(together).toEqual(strictest([indexDirectives(b.join(', ')), indexDirectives(a.join(', '))]));
+        expect(together).toEqual(indexDirectives([...a, ...b].join(', ')));
+      }),
+    );
+  });
+  it('said anew say what was meant, keep all else, and say it once', () => {
+    fc.assert(
+      fc.property(content, (words) => {
+        const text = words.join(', ');
+        const merged = mergeDirectives(text, { index: '', snippet: 'max-snippet:50' });
+        expect(indexDirectives(merged)).toMatchObject({
+          noindex: false,
+          maxSnippet: 50,
+          nofollow: indexDirectives(text).nofollow,
+          noarchive: indexDirectives(text).noarchive,
+        });
+        expect(mergeDirectives(merged, { index: '', snippet: 'max-snippet:50' })).toBe(merged);
+        expect(directiveWords(merged).filter((word) => word === 'something-else')).toHaveLength(words.filter((word) => word === 'something-else').length);
+        expect(mergeDirectives(text, {}).includes('none')).toBe(text.includes('max-image-preview:none'));
+      }),
+    );
+  });
+});
+
+describe('canonicals', () => {
+  it.each([
+    ['<https://a.example/x>; rel="canonical"', ['https://a.example/x']],
+    ['<x>; rel=canonical', ['x']],
+    ['<a>; rel="next", <b>; title="a, b"; rel="nofollow canonical"', ['b']],
+    ['<a>; rel="canonicals"', []],
+    ['https://a.example/x; rel=canonical', []],
+  ])('in the header %s', (header, expected) => expect(headerCanonicals([header])).toEqual(expected));
+  it('are taken from tags in the head and from headers, against the base', () => {
+    const facts = factsOf('<head><base href="/d/"><link rel=canonical href=x></head><body><link rel=canonical href=/body>');
+    expect(canonicalsOf(facts, ['</h>; rel=canonical'], ADDRESS).map(({ address, from }) => [address, from])).toEqual([
+      ['https://a.example/d/x', 'tag'],
+      ['https://a.example/h', 'header'],
+    ]);
+  });
+  it('are followed as each engine has it', () => {
+    expect(followsCanonical(SKERRY, { trouble: 'redirects', alike: false })).toBe(true);
+    expect(followsCanonical(PLOVER, { trouble: 'redirects', alike: false })).toBe(false);
+    expect(policyFor('ploverbot-image').canonical).toBe('hint');
+    expect(policyFor('SomeBot')).toMatchObject({ crawler: 'SomeBot', canonical: 'order' });
+  });
+  it('two texts are alike when they share most of their words', () => {
+    expect(alike('We mend books, and make boxes.', 'we mend books and make boxes')).toBe(true);
+    expect(alike('We mend books', 'Paper for sale')).toBe(false);
+    expect(alike('', '')).toBe(true);
+  });
 });
 
 it('a page that says “not found” is told from one that writes about it', () => {
   expect(saysNotFound('Page not found', [], 20)).toBe(true);
   expect(saysNotFound('Lost and not found: a history', [], 900)).toBe(false);
   expect(saysNotFound('Contact', ['Contact'], 20)).toBe(false);
+  expect(softNotFound(factsOf('<title>T</title>'))).toBe('empty');
+  expect(softNotFound(factsOf('<title>T</title><img src=x.png>'))).toBeUndefined();
+});
+
+it.each([
+  ['0; url=/q', { seconds: 0, to: 'https://a.example/q' }],
+  ["5;URL='q'", { seconds: 5, to: 'https://a.example/q' }],
+  ['0;/q', { seconds: 0, to: 'https://a.example/q' }],
+  ['30', undefined],
+  ['0; url=/p', undefined],
+  ['nonsense', undefined],
+])('a refresh of %j', (content, expected) => {
+  const found = refreshOf(factsOf(`<meta http-equiv=refresh content="${content}">`), ADDRESS);
+  expect(found && { seconds: found.seconds, to: found.to }).toEqual(expected);
+});
+
+describe('evidence from answers', () => {
+  const asked = (html: string, headers: Record<string, string[]> = {}, code = 200) => {
+    const answer = { status: code, headers: { 'content-type': ['text/html'], ...headers }, bytes: new TextEncoder().encode(html), redirectedTo: undefined };
+    return wayIn(
+      evidenceFromAnswer({
+        policy: SKERRY,
+        crawler: 'SkerryBot',
+        address: ADDRESS,
+        robots: { kind: 'missing', status: 404 },
+        answer,
+        facts: readAnswer(answer),
+        linksIn: 1,
+        inSitemap: false,
+        isHome: false,
+        now: 0,
+      }),
+    );
+  };
+  it.each<[string, ReturnType<typeof asked>, string]>([
+    ['a good page', asked('<p>x'), 'listed'],
+    ['a tag that names the crawler', asked('<meta name=SkerryBot content=noindex><p>x'), 'out'],
+    ['a tag for another', asked('<meta name=PloverBot content=noindex><p>x'), 'listed'],
+    ['a header', asked('<p>x', { 'x-robots-tag': ['nofollow', 'noindex'] }), 'out'],
+    ['a canonical in a header', asked('<p>x', { link: ['</other>; rel=canonical'] }), 'out'],
+    ['tag and header that contradict', asked('<link rel=canonical href=/p><p>x', { link: ['</other>; rel=canonical'] }), 'listed'],
+    ['401', asked('', {}, 401), 'out'],
+    ['a document with a header', asked('%PDF', { 'content-type': ['application/pdf'], 'x-robots-tag': ['noindex'] }), 'out'],
+  ])('%s', (_, way, reality) => expect(way.reality).toBe(reality));
 });

@@ -1,44 +1,85 @@
-import type { IndexDirectives } from '../page/index.ts';
+import { indexDirectives, strictest, type IndexDirectives } from '../page/index.ts';
 import type { RobotsVerdict } from '../robots/index.ts';
+import { followsCanonical, type CanonicalTarget } from './canonical.ts';
+import { SKERRY, type EnginePolicy } from './engines.ts';
 
 /** The gates a crawler passes, in order. */
-export const GATES = ['live', 'public', 'fetchable', 'listed', 'main-address', 'reachable'] as const;
+export const GATES = ['live', 'public', 'answers', 'fetchable', 'listed', 'main-address', 'reachable'] as const;
 export type GateName = (typeof GATES)[number];
 
-/** How robots.txt itself was had: it was read, there is none, or it could not be fetched (then all is shut, RFC 9309 2.3.1). */
+/** The order in which they stand in a crawler's way: what robots.txt forbids is never asked, so nobody learns how it would have answered. */
+const PASSED: readonly GateName[] = ['live', 'public', 'fetchable', 'answers', 'listed', 'main-address', 'reachable'];
+
+/**
+ * How robots.txt itself was had: it was read, there is none (4xx), or it could not be fetched (5xx or no answer: then all is shut, RFC 9309 2.3.1).
+ * `status` is what it answered, where it was asked.
+ */
 export type RobotsAccess =
-  | { readonly kind: 'read'; readonly verdict: RobotsVerdict }
-  | { readonly kind: 'missing' }
+  | { readonly kind: 'read'; readonly verdict: RobotsVerdict; readonly status?: number | undefined }
+  | { readonly kind: 'missing'; readonly status?: number | undefined }
   | { readonly kind: 'unreachable'; readonly status: number | undefined };
+
+/** Whether robots.txt lets the crawler fetch it. */
+export function mayFetch(robots: RobotsAccess): boolean {
+  return robots.kind === 'missing' || (robots.kind === 'read' && robots.verdict.allowed);
+}
+
+/** How an address answers: as a file that a host will serve, over HTTP, by sending visitors on, not at all; or it was not asked since robots.txt forbids it. */
+export type AnswerEvidence =
+  | { readonly kind: 'file' | 'not-asked' }
+  | { readonly kind: 'answered'; readonly status: number; readonly redirectedTo: string | undefined; readonly hops?: number | undefined }
+  | { readonly kind: 'failed'; readonly reason: string };
+
+/** One word about listing: where it stands, to whom it speaks, and what it says. */
+export interface SaidDirectives {
+  readonly from: 'doors' | 'owner' | 'page' | 'header';
+  /** `robots`, or the token of the crawler that is spoken to. */
+  readonly name: string;
+  readonly content: string;
+  /** Offset of its tag in the page's text; undefined where it stands in no page. */
+  readonly place?: number | undefined;
+}
+
+/** One canonical: absolute, and where it was said. */
+export interface SaidCanonical {
+  readonly address: string;
+  readonly from: 'tag' | 'header';
+  readonly place?: number | undefined;
+}
+
+/** What could be read of a page. */
+export interface PageEvidence {
+  readonly said: readonly SaidDirectives[];
+  readonly canonicals: readonly SaidCanonical[];
+  readonly address: string;
+  readonly softNotFound: 'not-found' | 'empty' | undefined;
+  readonly refresh: { readonly seconds: number; readonly to: string; readonly place: number } | undefined;
+  /** What is known of the page that the canonical names, where it names another one. */
+  readonly target?: CanonicalTarget | undefined;
+}
 
 /** All that bears on whether one crawler lists one address. From files before a release, from HTTP answers after it. */
 export interface Evidence {
   /** Path and query of the address. */
   readonly path: string;
-  readonly live:
-    | { readonly kind: 'not-released' }
-    | { readonly kind: 'released'; readonly at: string | undefined }
-    | { readonly kind: 'answered'; readonly status: number; readonly redirectedTo: string | undefined };
-  /** `restricted` where a visitor has to sign in. */
-  readonly audience: 'everyone' | 'restricted';
+  readonly live: { readonly kind: 'not-released' } | { readonly kind: 'released'; readonly at: string | undefined };
+  /** `restricted` where a visitor has to sign in, `draft` where nobody gets anything. */
+  readonly audience: 'everyone' | 'restricted' | 'draft';
+  readonly answer: AnswerEvidence;
   readonly robots: RobotsAccess;
   /** Undefined where nothing could be read. */
-  readonly page:
-    | {
-        readonly directives: IndexDirectives;
-        readonly directivesFrom: 'doors' | 'owner' | 'page' | 'header' | 'none';
-        /** Canonical addresses, absolute; two different ones cancel out. */
-        readonly canonicals: readonly string[];
-        readonly address: string;
-        /** The text says "not found" though the answer was 200. */
-        readonly softNotFound: boolean;
-      }
-    | undefined;
+  readonly page: PageEvidence | undefined;
   readonly linksIn: number;
+  /** Whether the crawler comes upon it by links that it may follow; where nobody looked, any link will do. */
+  readonly comeUpon?: boolean | undefined;
   readonly inSitemap: boolean;
   readonly isHome: boolean;
+  /** Clicks from the home page; undefined where no links lead there, or nobody counted. */
+  readonly clicks?: number | undefined;
   /** Milliseconds since 1970, for `unavailable_after`. */
   readonly now: number;
+  /** Whose way in it is; Skerry's where nothing is said. */
+  readonly policy?: EnginePolicy | undefined;
 }
 
 /** One gate: open, shut, open with a doubt, or out of sight because an earlier one is shut. */
@@ -48,24 +89,31 @@ export interface Gate {
   /** What it would be if one could see it: a page shut twice needs both mended. */
   readonly behind: 'open' | 'shut' | 'doubtful';
   readonly reason: GateReason;
+  /** Offset in the page's text of what decided, where it stands in the page. */
+  readonly place?: number | undefined;
 }
 
 /** Why a gate stands as it does: a code with fields, wording elsewhere. */
 export type GateReason =
   | { readonly code: 'not-released' }
   | { readonly code: 'released'; readonly at: string | undefined }
-  | { readonly code: 'answered'; readonly status: number; readonly redirectedTo: string | undefined }
-  | { readonly code: 'everyone' | 'restricted' }
-  | { readonly code: 'no-robots' | 'robots-silent' }
+  | { readonly code: 'file' | 'not-asked' }
+  | { readonly code: 'answered'; readonly status: number; readonly redirectedTo: string | undefined; readonly hops?: number | undefined }
+  | { readonly code: 'no-answer'; readonly reason: string }
+  | { readonly code: 'refresh'; readonly to: string; readonly seconds: number }
+  | { readonly code: 'everyone' | 'restricted' | 'draft' }
+  | { readonly code: 'no-robots' | 'robots-silent'; readonly status?: number | undefined }
   | { readonly code: 'robots-unreachable'; readonly status: number | undefined }
-  | { readonly code: 'rule'; readonly allow: boolean; readonly line: number; readonly pattern: string }
-  | { readonly code: 'no-directive' | 'index-allowed' | 'nothing-read' | 'soft-not-found' }
-  | { readonly code: 'noindex'; readonly from: 'doors' | 'owner' | 'page' | 'header' | 'none' }
+  | { readonly code: 'rule'; readonly allow: boolean; readonly line: number; readonly pattern: string; readonly status?: number | undefined }
+  | { readonly code: 'no-directive' | 'index-allowed' | 'nothing-read' | 'soft-not-found' | 'empty-page' }
+  | { readonly code: 'noindex'; readonly from: SaidDirectives['from'] | 'none'; readonly name?: string; readonly content?: string; readonly more?: number }
   | { readonly code: 'expired'; readonly since: number }
   | { readonly code: 'canonical-self' | 'canonical-none' }
   | { readonly code: 'canonical-conflict'; readonly addresses: readonly string[] }
-  | { readonly code: 'canonical-elsewhere'; readonly address: string }
-  | { readonly code: 'reached'; readonly linksIn: number; readonly inSitemap: boolean; readonly isHome: boolean }
+  | { readonly code: 'canonical-elsewhere'; readonly address: string; readonly from?: 'tag' | 'header'; readonly trouble?: CanonicalTarget['trouble'] }
+  | { readonly code: 'canonical-ignored'; readonly address: string; readonly why: 'gone' | 'unlike' }
+  | { readonly code: 'reached'; readonly linksIn: number; readonly inSitemap: boolean; readonly isHome: boolean; readonly clicks?: number | undefined }
+  | { readonly code: 'links-unread'; readonly linksIn: number }
   | { readonly code: 'unreached' };
 
 /** What an engine will do with the address. `bare`: it may list the address without having read the page. */
@@ -74,74 +122,102 @@ export type Reality = 'listed' | 'bare' | 'out' | 'not-live';
 export interface WayIn {
   readonly gates: readonly Gate[];
   readonly reality: Reality;
+  /** What holds for this crawler of all that is said, the most restrictive of each sort; undefined where nothing was read. */
+  readonly directives: IndexDirectives | undefined;
 }
 
-/** Leads a crawler through the gates. The one function behind the Doors, the states, and the engines themselves. */
+/** Leads a crawler through the gates. The one function behind the Doors, the states, the live look, and the engines themselves. */
 export function wayIn(evidence: Evidence): WayIn {
-  const seen = GATES.map((name) => look(name, evidence));
-  let hiddenFrom: GateName | undefined;
-  const gates = seen.map(({ name, outcome, reason }): Gate => {
+  const directives = evidence.page && strictest(evidence.page.said.map((said) => indexDirectives(said.content)));
+  const seen = GATES.map((name) => look(name, evidence, directives));
+  const firstShut = PASSED.find((name) => seen.some((gate) => gate.name === name && gate.outcome === 'shut'));
+  const gates = seen.map(({ name, outcome, reason, place }): Gate => {
     // Whether a page can be reached does not depend on what it says; all else past a shut gate cannot be seen.
-    const hidden = hiddenFrom !== undefined && name !== 'reachable';
-    if (outcome === 'shut') hiddenFrom ??= name;
-    return { name, outcome: hidden ? 'hidden' : outcome, behind: outcome, reason };
+    const hidden = firstShut !== undefined && name !== 'reachable' && PASSED.indexOf(name) > PASSED.indexOf(firstShut);
+    return { name, outcome: hidden ? 'hidden' : outcome, behind: outcome, reason, ...(place === undefined ? {} : { place }) };
   });
-  return { gates, reality: realityOf(seen, hiddenFrom) };
+  return { gates, reality: realityOf(seen, firstShut), directives };
 }
 
-type Look = { readonly name: GateName; readonly outcome: 'open' | 'shut' | 'doubtful'; readonly reason: GateReason };
+type Look = { readonly name: GateName; readonly outcome: 'open' | 'shut' | 'doubtful'; readonly reason: GateReason; readonly place?: number | undefined };
 
 function realityOf(seen: readonly Look[], firstShut: GateName | undefined): Reality {
-  const shut = (name: GateName): boolean => seen.some((gate) => gate.name === name && gate.outcome === 'shut');
-  if (firstShut === 'live') return seen[0]?.reason.code === 'not-released' ? 'not-live' : 'out';
-  if (firstShut === 'public') return 'out';
-  if (firstShut === 'fetchable') return shut('reachable') ? 'out' : 'bare';
-  if (firstShut !== undefined) return 'out';
-  return 'listed';
+  if (firstShut === undefined) return 'listed';
+  if (firstShut === 'live') return 'not-live';
+  // Any link will do for a bare address, one on another site too: that no engine follows those of this site is no shelter.
+  if (firstShut === 'fetchable') return seen.some((gate) => gate.reason.code === 'unreached') ? 'out' : 'bare';
+  return 'out';
 }
 
-function look(name: GateName, evidence: Evidence): Look {
-  const open = (reason: GateReason): Look => ({ name, outcome: 'open', reason });
-  const shut = (reason: GateReason): Look => ({ name, outcome: 'shut', reason });
-  const { page } = evidence;
+const open = (name: GateName, reason: GateReason, place?: number): Look => ({ name, outcome: 'open', reason, place });
+const shut = (name: GateName, reason: GateReason, place?: number): Look => ({ name, outcome: 'shut', reason, place });
+const doubtful = (name: GateName, reason: GateReason, place?: number): Look => ({ name, outcome: 'doubtful', reason, place });
+
+function look(name: GateName, evidence: Evidence, directives: IndexDirectives | undefined): Look {
+  const { page, policy = SKERRY } = evidence;
   switch (name) {
-    case 'live': {
-      const { live } = evidence;
-      if (live.kind === 'not-released') return shut({ code: 'not-released' });
-      if (live.kind === 'released') return open({ code: 'released', at: live.at });
-      const reason: GateReason = { code: 'answered', status: live.status, redirectedTo: live.redirectedTo };
-      return live.status >= 200 && live.status < 300 && live.redirectedTo === undefined ? open(reason) : shut(reason);
-    }
+    case 'live':
+      return evidence.live.kind === 'not-released' ? shut(name, { code: 'not-released' }) : open(name, { code: 'released', at: evidence.live.at });
     case 'public':
-      return evidence.audience === 'everyone' ? open({ code: 'everyone' }) : shut({ code: 'restricted' });
+      return evidence.audience === 'everyone' ? open(name, { code: 'everyone' }) : shut(name, { code: evidence.audience });
+    case 'answers':
+      return lookAtAnswer(evidence);
     case 'fetchable': {
       const { robots } = evidence;
-      if (robots.kind === 'missing') return open({ code: 'no-robots' });
-      if (robots.kind === 'unreachable') return shut({ code: 'robots-unreachable', status: robots.status });
+      if (robots.kind === 'missing') return open(name, { code: 'no-robots', status: robots.status });
+      if (robots.kind === 'unreachable') return shut(name, { code: 'robots-unreachable', status: robots.status });
       const { rule, allowed } = robots.verdict;
-      if (!rule) return open({ code: 'robots-silent' });
-      const reason: GateReason = { code: 'rule', allow: rule.allow, line: rule.line, pattern: rule.pattern };
-      return allowed ? open(reason) : shut(reason);
+      if (!rule) return open(name, { code: 'robots-silent', status: robots.status });
+      const reason: GateReason = { code: 'rule', allow: rule.allow, line: rule.line, pattern: rule.pattern, status: robots.status };
+      return allowed ? open(name, reason) : shut(name, reason);
     }
     case 'listed': {
-      if (!page) return { name, outcome: 'doubtful', reason: { code: 'nothing-read' } };
-      const { directives } = page;
-      if (directives.noindex) return shut({ code: 'noindex', from: page.directivesFrom });
-      if (directives.unavailableAfter !== undefined && directives.unavailableAfter <= evidence.now)
-        return shut({ code: 'expired', since: directives.unavailableAfter });
-      if (page.softNotFound) return shut({ code: 'soft-not-found' });
-      return open({ code: page.directivesFrom === 'none' ? 'no-directive' : 'index-allowed' });
+      if (!page || !directives) return doubtful(name, { code: 'nothing-read' });
+      const against = page.said.filter((said) => indexDirectives(said.content).noindex);
+      const [first] = against;
+      if (first) return shut(name, { code: 'noindex', from: first.from, name: first.name, content: first.content, more: against.length - 1 }, first.place);
+      if (policy.knowsExpiry && directives.unavailableAfter !== undefined && directives.unavailableAfter <= evidence.now)
+        return shut(name, { code: 'expired', since: directives.unavailableAfter }, page.said.find((said) => /unavailable_after/i.test(said.content))?.place);
+      return open(name, { code: page.said.length === 0 ? 'no-directive' : 'index-allowed' }, page.said[0]?.place);
     }
     case 'main-address': {
-      const canonicals = [...new Set(page?.canonicals ?? [])];
-      if (canonicals.length === 0) return open({ code: 'canonical-none' });
-      if (canonicals.length > 1) return { name, outcome: 'doubtful', reason: { code: 'canonical-conflict', addresses: canonicals } };
-      const [address] = canonicals as [string];
-      return address === page?.address ? open({ code: 'canonical-self' }) : shut({ code: 'canonical-elsewhere', address });
+      const canonicals = page?.canonicals ?? [];
+      const addresses = [...new Set(canonicals.map((canonical) => canonical.address))];
+      const [first] = canonicals;
+      if (!first) return open(name, { code: 'canonical-none' });
+      if (addresses.length > 1) return doubtful(name, { code: 'canonical-conflict', addresses }, canonicals[1]?.place);
+      if (first.address === page?.address) return open(name, { code: 'canonical-self' }, first.place);
+      const { address, from, place } = first;
+      if (followsCanonical(policy, page?.target)) return shut(name, { code: 'canonical-elsewhere', address, from, trouble: page?.target?.trouble }, place);
+      return doubtful(name, { code: 'canonical-ignored', address, why: page?.target?.trouble === 'gone' ? 'gone' : 'unlike' }, place);
     }
-    case 'reachable':
-      if (evidence.isHome || evidence.linksIn > 0 || evidence.inSitemap)
-        return open({ code: 'reached', linksIn: evidence.linksIn, inSitemap: evidence.inSitemap, isHome: evidence.isHome });
-      return shut({ code: 'unreached' });
+    case 'reachable': {
+      const { linksIn, inSitemap, isHome, clicks } = evidence;
+      if (isHome || inSitemap || (linksIn > 0 && evidence.comeUpon !== false)) return open(name, { code: 'reached', linksIn, inSitemap, isHome, clicks });
+      return shut(name, linksIn > 0 ? { code: 'links-unread', linksIn } : { code: 'unreached' });
+    }
   }
+}
+
+function lookAtAnswer({ answer, page, policy = SKERRY, audience }: Evidence): Look {
+  if (answer.kind === 'failed') return shut('answers', { code: 'no-answer', reason: answer.reason });
+  if (answer.kind === 'answered') {
+    const reason: GateReason = { code: 'answered', status: answer.status, redirectedTo: answer.redirectedTo, hops: answer.hops };
+    if (answer.redirectedTo !== undefined) return shut('answers', reason);
+    // That it asks for a sign-in is said at the gate before; it is one thing, not two.
+    if (answer.status < 200 || answer.status >= 300) return audience === 'everyone' ? shut('answers', reason) : doubtful('answers', reason);
+  }
+  if (page?.refresh) {
+    const { to, seconds, place } = page.refresh;
+    const reason: GateReason = { code: 'refresh', to, seconds };
+    return policy.refreshRedirects && seconds === 0 ? shut('answers', reason, place) : doubtful('answers', reason, place);
+  }
+  if (page?.softNotFound !== undefined) {
+    const reason: GateReason = { code: page.softNotFound === 'empty' ? 'empty-page' : 'soft-not-found' };
+    return policy.tellsSoftNotFound ? shut('answers', reason) : doubtful('answers', reason);
+  }
+  return open(
+    'answers',
+    answer.kind === 'answered' ? { code: 'answered', status: answer.status, redirectedTo: undefined, hops: undefined } : { code: answer.kind },
+  );
 }

@@ -1,8 +1,33 @@
 import type { PageRow } from '../survey/index.ts';
-import { endingFault, endingOf, KIND_NAMES, KINDS, set, type Change, type Kind, type SiteDocument } from '../site/index.ts';
+import {
+  effectiveSays,
+  endingFault,
+  endingOf,
+  KIND_NAMES,
+  KINDS,
+  saysKey,
+  set,
+  wantedInMap,
+  type Change,
+  type Kind,
+  type SiteDocument,
+} from '../site/index.ts';
 
 /** Columns of the ledger that can be written in. */
-export const EDITABLE = ['title', 'description', 'phrase', 'ending', 'kind', 'intent', 'keywords', 'shareTitle', 'shareText'] as const;
+export const EDITABLE = [
+  'title',
+  'description',
+  'phrase',
+  'ending',
+  'kind',
+  'intent',
+  'follow',
+  'snippet',
+  'inMap',
+  'keywords',
+  'shareTitle',
+  'shareText',
+] as const;
 export type EditableColumn = (typeof EDITABLE)[number];
 /** Columns that only tell. */
 export const TELLING = ['address', 'name', 'state', 'findings', 'words', 'linksIn', 'linksOut'] as const;
@@ -27,6 +52,14 @@ export function cellText(row: PageRow, document: SiteDocument, column: LedgerCol
       return KIND_NAMES[row.kind];
     case 'intent':
       return row.intent === 'list' ? 'list' : 'keep out';
+    case 'follow':
+      return effectiveSays(document, row).follow?.value === 'no' ? 'nofollow' : 'follow';
+    case 'snippet': {
+      const most = Number(effectiveSays(document, row).snippet?.value ?? -1);
+      return most < 0 ? 'any' : most === 0 ? 'none' : String(most);
+    }
+    case 'inMap':
+      return wantedInMap(document, row).wanted ? 'yes' : 'no';
     case 'keywords':
     case 'shareTitle':
     case 'shareText':
@@ -41,7 +74,17 @@ export function cellText(row: PageRow, document: SiteDocument, column: LedgerCol
 }
 
 /** Why a text cannot stand in a cell. */
-export type CellFault = 'not-editable' | 'no-such-kind' | 'no-such-intent' | 'ending-empty' | 'ending-characters' | 'ending-taken' | 'ending-home';
+export type CellFault =
+  | 'not-editable'
+  | 'no-such-kind'
+  | 'no-such-intent'
+  | 'no-such-follow'
+  | 'no-such-number'
+  | 'no-such-answer'
+  | 'ending-empty'
+  | 'ending-characters'
+  | 'ending-taken'
+  | 'ending-home';
 
 /** The change that puts a text into a cell; nothing where it stands there already. An empty text takes the owner's word back, where there is one. */
 export function cellChange(
@@ -74,6 +117,18 @@ export function cellChange(
       const intent = intentNamed(text);
       if (text !== '' && intent === undefined) return { fault: 'no-such-intent' };
       return { change: set('pages', row.id, 'intent', intent ?? null) };
+    }
+    case 'follow': {
+      const follow = { follow: 'yes', yes: 'yes', nofollow: 'no', no: 'no', '': null }[text.toLowerCase()];
+      return follow === undefined ? { fault: 'no-such-follow' } : { change: set('says', saysKey(`page:${row.id}`), 'follow', follow as 'yes' | 'no' | null) };
+    }
+    case 'snippet': {
+      const most = text === '' ? null : /^any$/i.test(text) ? -1 : /^none$/i.test(text) ? 0 : /^\d{1,5}$/.test(text) ? Number(text) : undefined;
+      return most === undefined ? { fault: 'no-such-number' } : { change: set('says', saysKey(`page:${row.id}`), 'snippet', most) };
+    }
+    case 'inMap': {
+      const answer = { yes: true, in: true, true: true, '1': true, no: false, out: false, false: false, '0': false, '': null }[text.toLowerCase()];
+      return answer === undefined ? { fault: 'no-such-answer' } : { change: set('pages', row.id, 'inMap', answer) };
     }
     case 'ending': {
       if (text === '') return own?.ending ? { change: set('pages', row.id, 'ending', null) } : { fault: 'ending-empty' };

@@ -62,10 +62,13 @@ export type Mapping = readonly ('address' | EditableColumn | null)[];
 const KNOWN: readonly [EditableColumn | 'address', RegExp][] = [
   ['shareText', /(share|social|og|card).*(text|desc|beschreibung)|og:description/],
   ['shareTitle', /(share|social|og|card).*(title|titel|titre)|og:title/],
+  ['snippet', /^(max )?snippet( length)?$/],
   ['description', /desc|beschreibung|descripci[oó]n|snippet|summary|auszug/],
   ['phrase', /focus|fokus|target|ziel|key ?phrase|phrase/],
   ['keywords', /key ?words?|tags?$|schl(ü|u)sselw|mots?-cl/],
   ['ending', /slug|ending|endung|permalink-?name/],
+  ['inMap', /(in (the )?)?(site ?)?map$/],
+  ['follow', /follow/],
   ['intent', /^(robots|index(ed|able)?|list(ed)?|noindex|visibility|sichtbar)/],
   ['title', /title|titel|titre|t[ií]tulo|headline/],
   [
@@ -172,6 +175,9 @@ const HEADERS: Readonly<Record<LedgerColumn, string>> = {
   keywords: 'Keywords',
   shareTitle: 'Share title',
   shareText: 'Share text',
+  follow: 'Links followed',
+  snippet: 'Snippet',
+  inMap: 'In the map',
   state: 'State',
   findings: 'Findings',
   words: 'Words',

@@ -27,7 +27,7 @@ const rowsOf = (document: SiteDocument): PageRow[] =>
     document,
     Object.keys(PAGES).map((path) => ({ path, hash: path, size: 1, modified: undefined })),
     Object.entries(PAGES).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
-    { robots: undefined, sitemap: undefined },
+    { robots: undefined, maps: {} },
     undefined,
     () => 0,
   ).rows();

@@ -2,6 +2,7 @@ import type { Encoding, Range } from '../source/index.ts';
 import {
   KEPT_PARAGRAPH_LENGTH,
   KEPT_PARAGRAPHS,
+  KEPT_TIMES,
   type AnchorFact,
   type HeadingFact,
   type ImageFact,
@@ -9,6 +10,7 @@ import {
   type LinkTagFact,
   type MetaFact,
   type PageFacts,
+  type TimeFact,
   type TitleFact,
 } from './facts.ts';
 
@@ -45,6 +47,8 @@ export class FactCollector {
   private readonly anchors: AnchorFact[] = [];
   private readonly images: ImageFact[] = [];
   private readonly jsonLd: JsonLdFact[] = [];
+  private readonly times: TimeFact[] = [];
+  private readonly scripts: string[] = [];
   private readonly paragraphs: string[] = [];
   private readonly paragraphStarts: number[] = [];
   private itemscopes = 0;
@@ -110,6 +114,11 @@ export class FactCollector {
     this.jsonLd.push({ text, content });
   }
 
+  script(attributes: Attributes): void {
+    const src = attributes.get('src');
+    if (src !== undefined) this.scripts.push(src);
+  }
+
   itemscope(): void {
     this.itemscopes++;
   }
@@ -144,6 +153,14 @@ export class FactCollector {
       this.paragraphs.push(collapsed.slice(0, KEPT_PARAGRAPH_LENGTH));
       this.paragraphStarts.push(start ?? -1);
     });
+  }
+
+  /** A `time` opened. */
+  time(attributes: Attributes): Capture | undefined {
+    if (this.times.length >= KEPT_TIMES) return undefined;
+    const [datetime, itemprop] = [attributes.get('datetime')?.trim(), attributes.get('itemprop')?.trim()];
+    const at = this.times.push({ value: datetime ?? '', itemprop }) - 1;
+    return datetime === undefined ? this.capture((text) => (this.times[at] = { value: collapse(text), itemprop })) : undefined;
   }
 
   close(capture: Capture): void {
@@ -210,6 +227,8 @@ export class FactCollector {
       anchors: this.anchors,
       images: this.images,
       jsonLd: this.jsonLd,
+      times: this.times,
+      scripts: this.scripts,
       itemscopes: this.itemscopes,
       paragraphs: this.paragraphs,
       paragraphStarts: this.paragraphStarts,

@@ -62,6 +62,14 @@ export interface ImageFact {
   readonly tag: Range;
 }
 
+/** A `time` element: a date that the page shows to people. */
+export interface TimeFact {
+  /** Its `datetime`, else its text. */
+  readonly value: string;
+  /** What structured data calls it, such as `datePublished`. */
+  readonly itemprop: string | undefined;
+}
+
 /** A JSON-LD block, unparsed. */
 export interface JsonLdFact {
   readonly text: string;
@@ -83,6 +91,10 @@ export interface PageFacts {
   readonly anchors: readonly AnchorFact[];
   readonly images: readonly ImageFact[];
   readonly jsonLd: readonly JsonLdFact[];
+  /** The first few, in order. */
+  readonly times: readonly TimeFact[];
+  /** `src` of script elements. */
+  readonly scripts: readonly string[];
   /** How many elements carry `itemscope`, and how many `typeof` with RDFa in mind. */
   readonly itemscopes: number;
   /** Visible text of the first few paragraphs, in order. */
@@ -116,3 +128,6 @@ export const TAGS_BETWEEN_LOOKS = 2000;
 /** How many paragraphs are kept, and how much of each, in UTF-16 units. */
 export const KEPT_PARAGRAPHS = 8;
 export const KEPT_PARAGRAPH_LENGTH = 600;
+
+/** How many dates are kept. */
+export const KEPT_TIMES = 24;

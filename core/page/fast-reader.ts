@@ -191,6 +191,7 @@ class FastReader {
       end = after;
     } else if (name === 'script') {
       const jsonLd = isJsonLdType(tag.get('type'));
+      collector.script(tag);
       const content = this.rawContent('script');
       if (jsonLd) collector.jsonLdBlock(normalizeNewlines(this.text.slice(content.start, content.end)), { start: content.start, end: content.end });
       end = content.after;
@@ -252,7 +253,8 @@ class FastReader {
     if (name === 'a') {
       capture = collector.anchor(tag, tag.range());
       this.open.anchorsOpen++;
-    } else if (name === 'p') capture = collector.paragraph(tag.range().start);
+    } else if (name === 'time') capture = collector.time(tag);
+    else if (name === 'p') capture = collector.paragraph(tag.range().start);
     else if (bits & HEADING) capture = collector.heading(Number(name[1]) as HeadingFact['level'], tag.range());
     if (name === 'select') this.open.silent++;
     this.open.push(name, bits, capture);

@@ -10,11 +10,24 @@ export {
   type PageFacts,
   type PageReading,
   type PageRefusal,
+  type TimeFact,
   type TitleFact,
 } from './facts.ts';
 export { graphIds, holds, patchPage, type PageEdit, type PatchRefusal, type PatchResult } from './patch.ts';
-export { headerDirectives, indexDirectives, strictest, type IndexDirectives } from './directives.ts';
-export { canonicalHrefs, CRAWLERS, documentTitle, metaDescription, metaDirectives, robotsMetas } from './views.ts';
-export { escapeAttribute, escapeText, scriptJson } from './escape.ts';
+export {
+  directiveWords,
+  headerDirectives,
+  IMAGE_PREVIEWS,
+  indexDirectives,
+  mergeDirectives,
+  readHeader,
+  strictest,
+  type DirectiveFamily,
+  type ImagePreview,
+  type IndexDirectives,
+} from './directives.ts';
+export { plannedMetas, type DirectivesEdit, type NoindexEdit, type PlannedMeta } from './robots-metas.ts';
+export { canonicalHrefs, CRAWLERS, documentTitle, metaDescription, metaDirectives, refreshMetas, refreshTarget, robotsMetas } from './views.ts';
+export { asciiReferences, escapeAttribute, escapeText, scriptJson } from './escape.ts';
 export { passagesIn, type Passage, type PassageEdit } from './passages.ts';
 export { relative, type AddressesEdit } from './relink.ts';

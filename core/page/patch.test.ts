@@ -21,6 +21,7 @@ const edit: fc.Arbitrary<PageEdit> = fc.oneof(
   text.map((value): PageEdit => ({ kind: 'title', text: value })),
   text.map((value): PageEdit => ({ kind: 'description', text: value })),
   fc.boolean().map((on): PageEdit => ({ kind: 'noindex', on })),
+  fc.constant<PageEdit>({ kind: 'no-refresh' }),
   text.map((content): PageEdit => ({ kind: 'meta', name: 'skerry-proof', content })),
   text.map((name): PageEdit => ({
     kind: 'json-ld',
@@ -39,6 +40,15 @@ const others = (facts: PageFacts) => ({
   paragraphs: facts.paragraphs,
   laterTitles: facts.titles.slice(1).map((one) => one.text),
   base: facts.base,
+});
+
+describe('a page that sends its visitors on', () => {
+  it.each<[string, string, string]>([
+    ['on a line of its own', '<head>\n  <title>A</title>\n  <meta http-equiv="refresh" content="0; url=/b/">\n</head>', '<head>\n  <title>A</title>\n</head>'],
+    ['twice, also in the body', '<meta HTTP-EQUIV=Refresh content="5,/b/"><p>x<meta http-equiv=refresh content=0;URL=c>y', '<p>xy'],
+    ['only to itself, as it loads anew', '<meta http-equiv=refresh content=30><p>x', '<meta http-equiv=refresh content=30><p>x'],
+    ['not at all', '<meta http-equiv=content-type content="text/html"><p>x', '<meta http-equiv=content-type content="text/html"><p>x'],
+  ])('%s', (_, before, after) => expect(patched(before, { kind: 'no-refresh' })).toBe(after));
 });
 
 describe('patching', () => {

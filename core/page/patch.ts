@@ -4,15 +4,20 @@ import type { MetaFact, PageFacts } from './facts.ts';
 import { passagesHold, passageSplices, type PassageEdit } from './passages.ts';
 import { readSource } from './read.ts';
 import { relinkSplices, type AddressesEdit } from './relink.ts';
-import { indexDirectives } from './directives.ts';
-import { documentTitle, metaDescription, robotsMetas } from './views.ts';
+import { canonicalLinks, canonicalSplices, insertInHead, metaTag, setContent, wholeLine } from './head-tags.ts';
+import { directivesHold, robotsSplices, type DirectivesEdit, type NoindexEdit } from './robots-metas.ts';
+import { documentTitle, metaDescription, refreshMetas } from './views.ts';
 
 /** One thing a page shall say. Serialisable: releases remember them. */
 export type PageEdit =
   | { readonly kind: 'title'; readonly text: string }
   | { readonly kind: 'description'; readonly text: string }
-  /** Whether the page may be listed, for every crawler that it addresses. */
-  | { readonly kind: 'noindex'; readonly on: boolean }
+  | NoindexEdit
+  | DirectivesEdit
+  /** The one main address that the page names. */
+  | { readonly kind: 'canonical'; readonly href: string }
+  /** The page no longer sends its visitors on by itself (`meta http-equiv=refresh`). */
+  | { readonly kind: 'no-refresh' }
   /** A `meta` that must stand in the head exactly so, such as a proof of ownership. */
   | { readonly kind: 'meta'; readonly name: string; readonly content: string }
   /** A JSON-LD graph; a block that already holds one of its nodes by `@id` is replaced. */
@@ -39,7 +44,12 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
   const passages = edits.filter((edit) => edit.kind === 'passage');
   const words = passages.length === 0 ? [] : passageSplices(source.text, passages);
   if (words === undefined) return { ok: false, reason: 'words-not-there' };
-  const splices = [...edits.flatMap((edit) => splicesFor(source, facts, edit)), ...words].filter((splice, at, all) => isOutermost(splice, at, all));
+  const robots = robotsSplices(
+    source,
+    facts,
+    edits.filter((edit) => edit.kind === 'noindex' || edit.kind === 'directives'),
+  );
+  const splices = [...edits.flatMap((edit) => splicesFor(source, facts, edit)), ...robots, ...words].filter((splice, at, all) => isOutermost(splice, at, all));
   if (splices.length === 0) return { ok: true, bytes: source.bytes, splices };
   const reason = readOnlyReason(source.encoding);
   if (reason !== undefined) return { ok: false, reason };
@@ -63,13 +73,16 @@ function isElsewhere(edit: PageEdit): boolean {
 
 /** A block that is written anew takes the replacements inside it with it. */
 function isOutermost(splice: Splice, at: number, all: readonly Splice[]): boolean {
+  // What is put in at an edge of a block stands beside it, not in it.
+  if (splice.start === splice.end) return !all.some((other) => other.start < splice.start && splice.start < other.end);
   return !all.some(
     (other, index) =>
       index !== at &&
       other.end > other.start &&
       other.start <= splice.start &&
       splice.end <= other.end &&
-      (other.start < splice.start || splice.end < other.end),
+      // Of two that replace the very same, the first is the owner's own word.
+      (other.start < splice.start || splice.end < other.end || index < at),
   );
 }
 
@@ -85,8 +98,14 @@ export function holds(facts: PageFacts, edit: PageEdit): boolean {
     case 'description':
       return (metaDescription(facts)?.content ?? '') === edit.text;
     case 'noindex':
-      // Out must hold for every crawler, so the general tag has to say it; in must hold for each that is addressed.
-      return edit.on === robotsMetas(facts).some((meta) => indexDirectives(meta.content ?? '').noindex && (!edit.on || meta.name === 'robots'));
+    case 'directives':
+      return directivesHold(facts, edit);
+    case 'canonical': {
+      const links = canonicalLinks(facts);
+      return links.length === 1 && links[0]?.href?.trim() === edit.href;
+    }
+    case 'no-refresh':
+      return refreshMetas(facts).length === 0;
     case 'meta':
       return facts.metas.some((meta) => meta.inHead && isMeta(meta, edit));
     case 'property':
@@ -116,7 +135,12 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit): Splic
       return [insertInHead(source, facts, metaTag('description', edit.text))];
     }
     case 'noindex':
-      return edit.on ? [addNoindex(source, facts)] : removeNoindex(source, facts);
+    case 'directives':
+      return [];
+    case 'canonical':
+      return canonicalSplices(source, facts, edit.href);
+    case 'no-refresh':
+      return refreshMetas(facts).map((meta) => ({ ...wholeLine(source.text, meta.tag), insert: '' }));
     case 'meta': {
       const other = facts.metas.find((meta) => meta.inHead && meta.name === edit.name.toLowerCase());
       if (other) return [setContent(source, other, edit.content)];
@@ -149,25 +173,6 @@ function isMeta(meta: MetaFact, wanted: { name: string; content: string }): bool
   return meta.name === wanted.name.toLowerCase() && meta.content === wanted.content;
 }
 
-function metaTag(name: string, content: string): string {
-  return `<meta name="${escapeAttribute(name)}" content="${escapeAttribute(content)}">`;
-}
-
-/** Replaces a meta's content, or gives it one. */
-function setContent(source: SourceText, meta: MetaFact, content: string): Splice {
-  const value = escapeAttribute(content);
-  if (meta.contentRange) {
-    const { start, end } = meta.contentRange;
-    const quote = source.text[start - 1];
-    if (quote === '"') return { start, end, insert: value };
-    if (quote === "'") return { start, end, insert: value.replace(/'/g, '&#39;') };
-    return { start, end, insert: `"${value}"` };
-  }
-  // `content` may stand there without a value; the first of a name wins, so ours goes in front.
-  const at = meta.tag.start + '<meta'.length;
-  return { start: at, end: at, insert: ` content="${value}"` };
-}
-
 /** Sets a picture's alternative text: in place of the old one, or in front of the tag's end. */
 function altSplice(text: string, tag: Range, range: Range | undefined, alt: string): Splice {
   const value = escapeAttribute(alt);
@@ -180,60 +185,6 @@ function altSplice(text: string, tag: Range, range: Range | undefined, alt: stri
   // `alt` may stand there without a value; the first of a name wins, so ours goes in front.
   const at = tag.start + '<img'.length;
   return { start: at, end: at, insert: ` alt="${value}"` };
-}
-
-function addNoindex(source: SourceText, facts: PageFacts): Splice {
-  const own = robotsMetas(facts).find((meta) => meta.name === 'robots');
-  if (!own) return insertInHead(source, facts, metaTag('robots', 'noindex'));
-  const kept = (own.content ?? '')
-    .split(',')
-    .map((part) => part.trim())
-    .filter((part) => part !== '' && !/^(index|all)$/i.test(part));
-  return setContent(source, own, ['noindex', ...kept].join(', '));
-}
-
-function removeNoindex(source: SourceText, facts: PageFacts): Splice[] {
-  return robotsMetas(facts).flatMap((meta) => {
-    if (!indexDirectives(meta.content ?? '').noindex) return [];
-    const kept = (meta.content ?? '')
-      .split(',')
-      .map((part) => part.trim())
-      .flatMap((part) => (/^none$/i.test(part) ? ['nofollow'] : /^noindex$/i.test(part) || part === '' ? [] : [part]));
-    if (kept.length > 0) return [setContent(source, meta, kept.join(', '))];
-    return [{ ...wholeLine(source.text, meta.tag), insert: '' }];
-  });
-}
-
-/** A tag with its line, where nothing else stands on that line. */
-function wholeLine(text: string, tag: Range): Range {
-  let start = tag.start;
-  while (start > 0 && (text[start - 1] === ' ' || text[start - 1] === '\t')) start--;
-  let end = tag.end;
-  while (end < text.length && (text[end] === ' ' || text[end] === '\t')) end++;
-  const aloneBefore = start === 0 || text[start - 1] === '\n' || text[start - 1] === '\r';
-  if (!aloneBefore || (text[end] !== '\n' && text[end] !== '\r')) return tag;
-  return { start, end: text.startsWith('\r\n', end) ? end + 2 : end + 1 };
-}
-
-/** Puts a tag at the end of the head, on a line of its own where the head is written in lines. */
-function insertInHead(source: SourceText, facts: PageFacts, tag: string): Splice {
-  const { text } = source;
-  const at = facts.headInsert;
-  const newline = text.includes('\r\n') ? '\r\n' : text.includes('\n') ? '\n' : text.includes('\r') ? '\r' : '';
-  const lines = tag.replace(/\n/g, newline === '' ? ' ' : newline);
-  if (newline === '') return { start: at, end: at, insert: lines };
-  let lineStart = at;
-  while (lineStart > 0 && (text[lineStart - 1] === ' ' || text[lineStart - 1] === '\t')) lineStart--;
-  const atLineStart = lineStart === 0 || text[lineStart - 1] === '\n' || text[lineStart - 1] === '\r';
-  if (atLineStart) return { start: lineStart, end: lineStart, insert: `${indentation(text, facts)}${lines}${newline}` };
-  return { start: at, end: at, insert: `${newline}${indentation(text, facts)}${lines}` };
-}
-
-/** How the head's own lines are indented: as the first meta or title in it. */
-function indentation(text: string, facts: PageFacts): string {
-  const model = [...facts.metas.filter((meta) => meta.inHead), ...facts.titles.filter((title) => title.inHead)].map((fact) => fact.tag.start);
-  if (model.length === 0) return '';
-  return /(?:^|[\n\r])([ \t]*)$/.exec(text.slice(0, Math.min(...model)))?.[1] ?? '';
 }
 
 /** Insertions at one place become one splice, in their order. */

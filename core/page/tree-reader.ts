@@ -141,6 +141,7 @@ class TreeWalker {
         collector.baseTag(attributes);
         return undefined;
       case 'script':
+        collector.script(attributes);
         if (isJsonLdType(attributes.get('type'))) collector.jsonLdBlock(textOf(element), this.content(location, tag));
         return undefined;
       case 'img':
@@ -151,6 +152,8 @@ class TreeWalker {
         return undefined;
       case 'a':
         return collector.anchor(attributes, tag);
+      case 'time':
+        return collector.time(attributes);
       default:
         return undefined;
     }

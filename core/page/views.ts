@@ -20,6 +20,19 @@ export function robotsMetas(facts: PageFacts): MetaFact[] {
   return facts.metas.filter((meta) => meta.inHead && meta.name !== undefined && (meta.name === 'robots' || CRAWLER_NAMES.has(meta.name)));
 }
 
+/** What a meta refresh says: after how many whole seconds it leads where, as it is written (HTML standard, 4.2.5.3). Undefined where it only loads the page anew. */
+export function refreshTarget({ httpEquiv, content }: MetaFact): { readonly seconds: number; readonly to: string } | undefined {
+  if (httpEquiv !== 'refresh' || content === undefined) return undefined;
+  const parts = /^\s*(\d+)(?:\.[\d.]*)?\s*(?:[;,]\s*(?:url\s*=\s*)?["']?([^"']*))?/i.exec(content);
+  const to = parts?.[2]?.trim();
+  return parts && to ? { seconds: Number(parts[1]), to } : undefined;
+}
+
+/** The metas by which a page sends its visitors on, wherever they stand: browsers heed them in the body too. */
+export function refreshMetas(facts: PageFacts): MetaFact[] {
+  return facts.metas.filter((meta) => refreshTarget(meta) !== undefined);
+}
+
 /** What the page's metas say to one crawler; its own tag adds to the general one. */
 export function metaDirectives(facts: PageFacts, crawler: string): IndexDirectives {
   const name = crawler.toLowerCase();

@@ -1,9 +1,9 @@
 import { holds, type AddressesEdit, type PageEdit, type PageFacts } from '../page/index.ts';
 import {
   altsOf,
+  effectiveAddress,
   effectiveDescription,
   effectiveKeywords,
-  effectiveNoindex,
   effectiveSharePicture,
   effectiveShareText,
   effectiveShareTitle,
@@ -11,6 +11,7 @@ import {
   passagesOf,
   moves,
   patternFor,
+  robotsEdits,
   siteOrigin,
   type Effective,
   type SetLink,
@@ -32,8 +33,9 @@ export function editsFor(document: SiteDocument, page: SitePage, source: PageFac
   const keywords = effectiveKeywords(document, page);
   if (keywords.from === 'owner') edits.push({ kind: 'meta', name: 'keywords', content: keywords.value });
   edits.push(...shareEdits(document, page));
-  const { noindex, from } = effectiveNoindex(document, page);
-  if (from !== 'page') edits.push({ kind: 'noindex', on: noindex });
+  edits.push(...robotsEdits(document, page));
+  if (document.tables.pages[page.id]?.canonical === 'self') edits.push({ kind: 'canonical', href: siteOrigin(document) + effectiveAddress(document, page.id) });
+  if (document.tables.pages[page.id]?.refresh === 'none') edits.push({ kind: 'no-refresh' });
   if (page.isHome) {
     for (const claim of Object.values(document.tables.claims))
       if (claim.name && claim.content) edits.push({ kind: 'meta', name: claim.name, content: claim.content });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { PageEdit } from '../page/index.ts';
+import { outgoingHeaderRules, type SiteDocument } from '../site/index.ts';
 
 /** A file as it went out: its source's hash, what was written into it, and where it went if not to its own place. */
 export interface ReleasedFile {
@@ -15,11 +16,13 @@ export function outPath(path: string, file: Pick<ReleasedFile, 'to'>): string {
 
 /** What went out in a release: for each file its source's hash, and what was written into it; for our own files their text. */
 export interface Manifest {
-  /** Version 2 knows more kinds of edits, and files that move. */
-  readonly version: 1 | 2;
+  /** Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files. */
+  readonly version: 1 | 2 | 3;
   readonly number: number;
   readonly files: Readonly<Record<string, ReleasedFile>>;
   readonly own: Readonly<Record<string, string>>;
+  /** What the host is told beside the files, by sort; see `hostingOf`. */
+  readonly hosting?: Readonly<Record<string, string>> | undefined;
   /** Pages that engines could list as of this release: what "people can find" counts. */
   readonly listed: readonly string[];
   /** When each page's content last changed in a release, ms since 1970. */
@@ -31,6 +34,9 @@ const editSchema = z.union([
   z.strictObject({ kind: z.literal('title'), text: z.string() }),
   z.strictObject({ kind: z.literal('description'), text: z.string() }),
   z.strictObject({ kind: z.literal('noindex'), on: z.boolean() }),
+  z.strictObject({ kind: z.literal('directives'), name: z.string(), wanted: z.record(z.string(), z.string()) }),
+  z.strictObject({ kind: z.literal('canonical'), href: z.string() }),
+  z.strictObject({ kind: z.literal('no-refresh') }),
   z.strictObject({ kind: z.literal('meta'), name: z.string(), content: z.string() }),
   z.strictObject({ kind: z.literal('property'), property: z.string(), content: z.string() }),
   z.strictObject({ kind: z.literal('alt'), start: z.number(), was: z.string().nullable(), now: z.string() }),
@@ -45,12 +51,13 @@ const editSchema = z.union([
   z.strictObject({ kind: z.literal('json-ld'), graph: z.object({ '@context': z.string(), '@graph': z.array(z.looseObject({ '@id': z.string() })) }) }),
 ]);
 
-/** Format version 2 of a saved manifest; version 1 had less to say. */
+/** Format version 3 of a saved manifest; earlier ones had less to say. */
 export const manifestSchema: z.ZodType<Manifest> = z.strictObject({
-  version: z.union([z.literal(1), z.literal(2)]),
+  version: z.union([z.literal(1), z.literal(2), z.literal(3)]),
   number: z.number().int().nonnegative(),
   files: z.record(z.string(), z.strictObject({ hash: z.string(), edits: z.array(editSchema), to: z.string().optional() })),
   own: z.record(z.string(), z.string()),
+  hosting: z.record(z.string(), z.string()).optional(),
   listed: z.array(z.string()),
   changedAt: z.record(z.string(), z.number()),
 });
@@ -63,11 +70,13 @@ export interface ReleaseItem {
   readonly out: string;
   readonly what: 'new' | 'changed' | 'gone';
   readonly own: boolean;
+  /** It is no file but something that the host is told. */
+  readonly hosting?: true;
   readonly edits: readonly PageEdit[];
 }
 
 /** What the working copy would put out. */
-export type WorkingCopy = Pick<Manifest, 'files' | 'own'>;
+export type WorkingCopy = Pick<Manifest, 'files' | 'own' | 'hosting'>;
 
 /** What a release would change, in path order; our own files last. */
 export function compareWithRelease(now: WorkingCopy, last: WorkingCopy | undefined): ReleaseItem[] {
@@ -92,7 +101,19 @@ export function compareWithRelease(now: WorkingCopy, last: WorkingCopy | undefin
     if (before === text) continue;
     items.push({ path, out: path, what: before === undefined && !(path in (last?.files ?? {})) ? 'new' : 'changed', own: true, edits: [] });
   }
+  for (const sort of new Set([...Object.keys(now.hosting ?? {}), ...Object.keys(last?.hosting ?? {})]))
+    if (now.hosting?.[sort] !== last?.hosting?.[sort]) items.push({ path: sort, out: sort, what: 'changed', own: true, hosting: true, edits: [] });
   return items;
+}
+
+/** What the host is told beside the files, as texts that can be compared: who can visit, and which files get headers. Nothing where all is as usual. */
+export function hostingOf(document: SiteDocument): Record<string, string> {
+  const { audience, password } = document.tables.visitors[''] ?? {};
+  const headers = outgoingHeaderRules(document);
+  return {
+    ...(audience && audience !== 'public' ? { visitors: audience === 'restricted' ? `${audience}\n${password ?? ''}` : audience } : {}),
+    ...(headers.length > 0 ? { headers: JSON.stringify(headers.map(({ path, match, values }) => ({ path, match, values }))) } : {}),
+  };
 }
 
 /** Whether two sets of edits write the same. */

@@ -1,32 +1,31 @@
 import { withSitemap } from '../robots/index.ts';
 import { addressOf, effectiveAddress, effectiveFile, isPageFile, moves, siteOrigin, type SiteDocument } from '../site/index.ts';
-import { writeSitemap, type SitemapEntry } from '../sitemap/index.ts';
+import { SITEMAP_FILE } from '../sitemap/index.ts';
 import type { Manifest } from './manifest.ts';
 import { redirectPage } from './redirects.ts';
 
-/** Path of the map that is ours to write. */
-export const SITEMAP_FILE = 'sitemap.xml';
 export const ROBOTS_FILE = 'robots.txt';
 
-/** robots.txt as it will be: the owner's word over the site's own file, with the map named in it. Undefined where the site has and needs none. */
-export function effectiveRobots(document: SiteDocument, own: string | undefined): string | undefined {
+/** robots.txt as it will be: the owner's word over the site's own file, with the map named in it where one is written. Undefined where the site has and needs none. */
+export function effectiveRobots(document: SiteDocument, own: string | undefined, hasMap: boolean): string | undefined {
   const text = document.tables.robots['']?.text ?? own;
-  if (document.tables.sitemap['']?.on !== true) return text ?? undefined;
+  if (!hasMap) return text ?? undefined;
   return withSitemap(text ?? 'User-agent: *\nDisallow:\n\n', `${siteOrigin(document)}/${SITEMAP_FILE}`);
 }
 
-/** The files that are ours: only those whose text differs from what the site brought, or that it did not bring. */
-export function ownFiles(
-  document: SiteDocument,
-  site: { readonly robots: string | undefined; readonly sitemap: string | undefined; readonly entries: readonly SitemapEntry[] },
-): Record<string, string> {
+/** What the site brought of files that may be ours to write. */
+export interface BroughtFiles {
+  readonly robots: string | undefined;
+  /** Maps and indexes of maps, by path, unpacked. */
+  readonly maps: Readonly<Record<string, string>>;
+}
+
+/** The files that are ours: only those whose text differs from what the site brought, or that it did not bring. `maps` are the maps and what goes with them, by path. */
+export function ownFiles(document: SiteDocument, brought: BroughtFiles, maps: Readonly<Record<string, string>>): Record<string, string> {
   const own: Record<string, string> = {};
-  const robots = effectiveRobots(document, site.robots);
-  if (robots !== undefined && robots !== site.robots) own[ROBOTS_FILE] = robots;
-  if (document.tables.sitemap['']?.on === true) {
-    const { xml } = writeSitemap(site.entries);
-    if (xml !== site.sitemap) own[SITEMAP_FILE] = xml;
-  }
+  const robots = effectiveRobots(document, brought.robots, SITEMAP_FILE in maps);
+  if (robots !== undefined && robots !== brought.robots) own[ROBOTS_FILE] = robots;
+  for (const [path, text] of Object.entries(maps)) if (text !== brought.maps[path]) own[path] = text;
   const moved = moves(document);
   const occupied = new Set(moved.map(({ file }) => effectiveFile(document, file)));
   for (const { file, from, to } of moved)

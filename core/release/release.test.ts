@@ -4,7 +4,9 @@ import { all, applyChange, emptyDocument, set } from '../site/index.ts';
 import { identityGaps, identityGraph } from '../structured-data/index.ts';
 import { factsOf } from '../testing/html.ts';
 import { openProject } from '../exchange/index.ts';
-import { compareWithRelease, editsFor, manifestSchema, ownFiles, sourceDiff } from './index.ts';
+import { readSource } from '../page/index.ts';
+import { decodeSource } from '../source/index.ts';
+import { compareWithRelease, editsFor, headerServerRules, hostingOf, manifestSchema, ownFiles, sitemapPage, sourceDiff, type Template } from './index.ts';
 
 const document = applyChange(
   emptyDocument(),
@@ -78,12 +80,21 @@ describe('what waits', () => {
     expect(compareWithRelease(now, now)).toEqual([]);
     expect(compareWithRelease(now, undefined)).toHaveLength(5);
   });
+  it('is also what the host is told beside the files', () => {
+    const told = applyChange(document, all([set('visitors', '', 'audience', 'restricted'), set('visitors', '', 'password', 'linen')]));
+    const now = { files: {}, own: {}, hosting: hostingOf(told) };
+    expect(compareWithRelease(now, { files: {}, own: {} }).map(({ path, hosting }) => [path, hosting])).toEqual([['visitors', true]]);
+    expect(compareWithRelease(now, now)).toEqual([]);
+    // Another password is another setting; opening it to everybody is one too.
+    expect(compareWithRelease({ ...now, hosting: hostingOf(applyChange(told, set('visitors', '', 'password', 'thread'))) }, now)).toHaveLength(1);
+    expect(compareWithRelease({ files: {}, own: {}, hosting: hostingOf(document) }, now)).toHaveLength(1);
+    expect(hostingOf(document)).toEqual({});
+  });
   it('has no robots.txt of ours while the site’s own will do', () => {
-    expect(ownFiles(document, { robots: 'User-agent: *\n', sitemap: undefined, entries: [] })).toEqual({});
-    expect(Object.keys(ownFiles(applyChange(document, set('sitemap', '', 'on', true)), { robots: undefined, sitemap: undefined, entries: [] }))).toEqual([
-      'robots.txt',
-      'sitemap.xml',
-    ]);
+    const brought = { robots: 'User-agent: *\n', maps: { 'sitemap.xml': '<urlset/>' } };
+    expect(ownFiles(document, brought, {})).toEqual({});
+    expect(Object.keys(ownFiles(document, { ...brought, robots: 'Sitemap: https://a.example/sitemap.xml' }, { 'sitemap.xml': '<urlset/>' }))).toEqual([]);
+    expect(Object.keys(ownFiles(document, { robots: undefined, maps: {} }, { 'sitemap.xml': '<urlset/>' }))).toEqual(['robots.txt', 'sitemap.xml']);
   });
   it('is shown as a difference in lines', () => {
     expect(sourceDiff('a\nb\nc\n', 'a\nB\nc\n')).toEqual([{ oldStart: 1, newStart: 1, lines: [' a', '-b', '+B', ' c'] }]);
@@ -99,7 +110,7 @@ describe('saved formats of version 1', () => {
   it('still open', () => {
     expect(manifestSchema.safeParse(project.manifest).success).toBe(true);
     const opened = openProject(JSON.stringify(project));
-    expect(opened.ok && opened.project).toEqual({ ...project, document: { version: 2, tables: { ...emptyDocument().tables, ...project.document.tables } } });
+    expect(opened.ok && opened.project).toEqual({ ...project, document: { version: 3, tables: { ...emptyDocument().tables, ...project.document.tables } } });
   });
   it.each([
     ['{', 'not-a-project'],
@@ -107,4 +118,57 @@ describe('saved formats of version 1', () => {
     ['{"format":"jolly-beacon-project","version":2}', 'newer-version'],
     ['{"format":"jolly-beacon-project","version":1}', 'damaged'],
   ])('%s is refused: %s', (json, reason) => expect(openProject(json)).toMatchObject({ ok: false, reason }));
+});
+
+describe('headers for files', () => {
+  const rules = [
+    { id: '1', path: '.pdf', match: 'ends' as const, values: ['noindex', 'PloverBot: noarchive'] },
+    { id: '2', path: 'staff', match: 'below' as const, values: ['noindex'] },
+    { id: '3', path: 'a"b', match: 'contains' as const, values: [] },
+  ];
+  it('are written for the common web servers', () => {
+    expect(headerServerRules(rules, 'htaccess')).toBe(
+      '<If "%{REQUEST_URI} =~ m#\\.pdf$#i">\n  Header add X-Robots-Tag "noindex"\n  Header add X-Robots-Tag "PloverBot: noarchive"\n</If>\n<If "%{REQUEST_URI} =~ m#^/staff/.#i">\n  Header add X-Robots-Tag "noindex"\n</If>\n',
+    );
+    expect(headerServerRules(rules, 'server-block')).toContain('location ~* "^/staff/." {\n  add_header X-Robots-Tag "noindex" always;\n}\n');
+    expect(headerServerRules([], 'htaccess')).toBe('');
+  });
+});
+
+describe('the map for people', () => {
+  const words = { address: 'https://a.example/sitemap.html', title: 'Sitemap | A & B', heading: 'Sitemap', description: 'All pages.', language: 'en' };
+  const sections = [{ name: 'Pages', pages: [{ name: 'A <b>', address: '/a/?x=1&y=2' }] }];
+  const template = (html: string): Template => {
+    const source = decodeSource(new TextEncoder().encode(html), 'utf-8');
+    const reading = readSource(source);
+    if (!reading.ok) throw new Error(reading.reason);
+    return { source, facts: reading.facts };
+  };
+  it('takes the look of the home page, and none of what that says of itself', () => {
+    const page = sitemapPage(
+      template(
+        '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Home</title><meta name="robots" content="noindex"><meta property="og:title" content="Home"><link rel="canonical" href="https://a.example/"><link rel="stylesheet" href="style.css"><script type="application/ld+json">{"@type":"WebSite"}</script></head><body><header>Menu</header><main id="m"><h1>Home</h1><p>Old</p></main><footer>Foot</footer></body></html>',
+      ),
+      words,
+      sections,
+    );
+    for (const part of [
+      '<header>Menu</header>',
+      '<footer>Foot</footer>',
+      'href="style.css"',
+      '<main id="m">',
+      '<title>Sitemap | A &amp; B</title>',
+      '<a href="/a/?x=1&amp;y=2">A &lt;b></a>',
+      'href="https://a.example/sitemap.html"',
+      'content="Sitemap | A &amp; B"',
+    ])
+      expect(page).toContain(part);
+    for (const part of ['Old', 'noindex', 'ld+json', 'href="https://a.example/"']) expect(page).not.toContain(part);
+  });
+  it('does without a main part between header and footer, and without any template', () => {
+    expect(sitemapPage(template('<title>H</title><body><nav>N</nav><p>Old<footer>F</footer>'), words, sections)).toMatch(/<nav>N<\/nav>\s*<h1>Sitemap/);
+    const plain = sitemapPage(undefined, words, sections);
+    expect(factsOf(plain)).toMatchObject({ lang: 'en', anchors: [{ href: '/a/?x=1&y=2' }] });
+    expect(sitemapPage(template('<title>H</title><p>No frame at all'), words, sections)).toBe(plain);
+  });
 });

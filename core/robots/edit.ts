@@ -1,7 +1,6 @@
+import { insertLine, newlineOf, removeLine } from './lines.ts';
 import { robotsMatcher } from './match.ts';
 import { parseRobots } from './parse.ts';
-
-const newlineOf = (text: string): string => (text.includes('\r\n') ? '\r\n' : text.includes('\r') && !text.includes('\n') ? '\r' : '\n');
 
 /** Names a sitemap at the end of robots.txt, unless it is named already. All else stays as it is. */
 export function withSitemap(text: string, address: string): string {
@@ -9,6 +8,12 @@ export function withSitemap(text: string, address: string): string {
   const newline = newlineOf(text);
   const gap = text === '' || text.endsWith('\n') || text.endsWith('\r') ? '' : newline;
   return `${text}${gap}Sitemap: ${address}${newline}`;
+}
+
+/** robots.txt without the lines that name these sitemaps. All else stays as it is. */
+export function withoutSitemaps(text: string, addresses: readonly string[]): string {
+  const lines = parseRobots(text).lines.flatMap((line) => (line.kind === 'sitemap' && addresses.includes(line.address) ? [line.line] : []));
+  return lines.reduceRight(removeLine, text);
 }
 
 /**
@@ -21,11 +26,8 @@ export function openPath(text: string, path: string, token: string, onlyWanted: 
   for (let turn = 0; turn <= parseRobots(text).lines.length; turn++) {
     const verdict = robotsMatcher(parseRobots(current), token).match(path);
     if (verdict.allowed || !verdict.rule) return current;
-    const parts = current.split(/(\r\n|\n|\r)/);
-    const at = (verdict.rule.line - 1) * 2;
-    if (current === text && onlyWanted(verdict.rule.line)) parts.splice(at, 2);
-    else parts[at] = `${parts[at] as string}${newlineOf(current)}Allow: ${literalPattern(path)}`;
-    const next = parts.join('');
+    const { line } = verdict.rule;
+    const next = current === text && onlyWanted(line) ? removeLine(current, line) : insertLine(current, line + 1, `Allow: ${literalPattern(path)}`);
     if (next === current) return current;
     current = next;
   }

@@ -1,6 +1,23 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { normalizePath, openPath, parseRobots, ROBOTS_LIMIT, robotsMatcher, withSitemap } from './index.ts';
+import {
+  addRule,
+  crawlDelay,
+  insertLine,
+  lintRobots,
+  moveLine,
+  normalizePath,
+  openPath,
+  parseRobots,
+  removeLine,
+  replaceLine,
+  ROBOTS_LIMIT,
+  robotsMatcher,
+  setRule,
+  withoutSitemaps,
+  withSitemap,
+  type LintSite,
+} from './index.ts';
 
 const allowed = (text: string, path: string, token = 'ExampleBot'): boolean => robotsMatcher(parseRobots(text), token).match(path).allowed;
 
@@ -126,6 +143,12 @@ describe('editing', () => {
     expect(once).toBe(`${text}\r\nSitemap: https://a.example/sitemap.xml\r\n`);
     expect(withSitemap(once, 'https://a.example/sitemap.xml')).toBe(once);
   });
+  it('names sitemaps no longer, line by line', () => {
+    const text = '# maps\r\nSitemap: https://a.example/old.xml\r\nUser-agent: *\r\nsitemap:https://a.example/new.xml # ours\r\nDisallow: /x\r\n';
+    expect(withoutSitemaps(text, ['https://a.example/old.xml'])).toBe(text.replace('Sitemap: https://a.example/old.xml\r\n', ''));
+    expect(withoutSitemaps(text, ['https://a.example/new.xml', 'https://a.example/old.xml'])).toBe('# maps\r\nUser-agent: *\r\nDisallow: /x\r\n');
+    expect(withoutSitemaps(text, [])).toBe(text);
+  });
   it('opens a path: the line goes when it shuts nothing else, and is outweighed otherwise', () => {
     const text = 'User-agent: *\nDisallow: /a\n# note\nDisallow: /b\n';
     expect(openPath(text, '/a/x', 'x', () => true)).toBe('User-agent: *\n# note\nDisallow: /b\n');
@@ -156,3 +179,93 @@ describe('editing', () => {
     );
   });
 });
+
+describe('editing by rules', () => {
+  const FILE =
+    '# Ours, written by hand\r\nUser-agent: *   # everybody\r\n  disallow :  /basket # no baskets\r\nAllow: /basket/help\r\n\r\nUser-agent: PloverBot\r\nCrawl-delay: 5\r\n\r\nSitemap: https://a.example/s.xml';
+  it('writes a rule anew and keeps its spelling, its spaces and its comment', () => {
+    expect(setRule(FILE, 3, { allow: false, pattern: '/cart' })).toBe(FILE.replace('/basket # no', '/cart # no'));
+    expect(setRule(FILE, 3, { allow: true, pattern: '/basket' })).toBe(FILE.replace('disallow :', 'Allow :'));
+    expect(setRule(FILE, 1, { allow: true, pattern: '/x' })).toBe(FILE);
+  });
+  it('adds a rule to the group of a crawler, or makes one', () => {
+    expect(addRule(FILE, '*', { allow: false, pattern: '/x' })).toBe(FILE.replace('Allow: /basket/help\r\n', 'Allow: /basket/help\r\nDisallow: /x\r\n'));
+    expect(addRule(FILE, 'ploverbot', { allow: false, pattern: '/x' })).toBe(
+      FILE.replace('User-agent: PloverBot\r\n', 'User-agent: PloverBot\r\nDisallow: /x\r\n'),
+    );
+    expect(addRule(FILE, 'NewBot', { allow: false, pattern: '/x' })).toBe(`${FILE}\r\n\r\nUser-agent: NewBot\r\nDisallow: /x\r\n`);
+    expect(addRule('', '*', { allow: false, pattern: '/x' })).toBe('User-agent: *\nDisallow: /x\n');
+  });
+  it('any line taken out and put back, or moved to and fro, leaves the text as it was', () => {
+    const line = fc.constantFrom('User-agent: *', 'Disallow: /a # why', '', '# a comment', 'Allow: /a/b', 'nonsense', 'Sitemap: https://a.example/s.xml');
+    fc.assert(
+      fc.property(fc.array(line, { minLength: 2, maxLength: 12 }), fc.constantFrom('\n', '\r\n', '\r'), fc.boolean(), fc.nat(), (some, end, ended, pick) => {
+        const lines = [...some, 'Allow: /the-end'];
+        const text = lines.join(end) + (ended ? end : '');
+        const at = (pick % (lines.length - 1)) + 1;
+        expect(insertLine(removeLine(text, at), at, lines[at - 1] as string)).toBe(text);
+        expect(moveLine(moveLine(text, at, 1), at + 1, -1)).toBe(text);
+        expect(replaceLine(text, at, lines[at - 1] as string)).toBe(text);
+        const added = addRule(text, 'ExampleBot', { allow: false, pattern: '/only-this$' });
+        expect(allowed(added, '/only-this', 'ExampleBot')).toBe(false);
+        // Nothing that stood there is lost, comments least of all.
+        for (const one of lines) expect(added.split(/\r\n|\n|\r/)).toContain(one);
+      }),
+    );
+  });
+});
+
+describe('what is wrong with it', () => {
+  const SITE: LintSite = {
+    origin: 'https://a.example',
+    pages: [
+      { id: 'home', path: '/', intent: 'list' },
+      { id: 'shop', path: '/Shop/', intent: 'list' },
+      { id: 'thanks', path: '/thank-you/', intent: 'out' },
+    ],
+    files: ['/style.css', '/app.js', '/photo.jpg'],
+    needed: new Set(['/style.css', '/app.js']),
+    crawlers: ['SkerryBot', 'PloverBot'],
+    hasMap: true,
+  };
+  const codes = (text: string): string[] => lintRobots(text, SITE).map((trouble) => `${'line' in trouble ? trouble.line : ''}${trouble.code}`);
+  const MAP = '\nSitemap: https://a.example/sitemap.xml';
+  it.each<[string, string, string[]]>([
+    ['nothing', `User-agent: *\nDisallow:${MAP}`, []],
+    ['everything shut', `User-agent: *\nDisallow: /${MAP}`, ['2wanted-shut', '2assets-shut', '2hides-not', '2shuts-all']],
+    ['a page that is wanted', `User-agent: *\nDisallow: /Shop${MAP}`, ['2wanted-shut']],
+    ['style sheets and scripts', `User-agent: *\nDisallow: /*.css$\nDisallow: /app${MAP}`, ['2assets-shut', '3assets-shut']],
+    ['Disallow where noindex was meant', `User-agent: *\nDisallow: /thank-you/${MAP}`, ['2hides-not']],
+    ['the wrong case', `User-agent: *\nDisallow: /shop/${MAP}`, ['2wrong-case']],
+    ['nothing touched', `User-agent: *\nDisallow: /gone/${MAP}`, ['2touches-nothing']],
+    ['a question mark cannot be judged by files', `User-agent: *\nDisallow: /*?sort=${MAP}`, []],
+    ['no slash', `User-agent: *\nDisallow: photo.jpg${MAP}`, ['2no-slash']],
+    ['the same twice', `User-agent: *\nDisallow: /photo.jpg\nDisallow: /photo.jpg${MAP}`, ['3same-rule']],
+    ['no group', `Disallow: /photo.jpg\nUser-agent: *\nDisallow:${MAP}`, ['1no-group']],
+    ['groups that are merged', `User-agent: *\nDisallow: /photo.jpg\n\nUser-agent: *\nDisallow:${MAP}`, ['merged']],
+    ['a crawler that does not listen', `User-agent: *\nDisallow: /photo.jpg\n\nUser-agent: PloverBot\nDisallow:${MAP}`, ['4not-listened']],
+    ['a name with a version', `User-agent: SkerryBot/1.0\nDisallow:${MAP}`, ['1bad-token']],
+    ['fields of no standard', `User-agent: *\nCrawl-delay: 5\nNoindex: /x\nHost: a.example${MAP}`, ['2crawl-delay', '3noindex-field', '4unknown-field']],
+    ['a line that means nothing', `User-agent: *\nDisallow /x${MAP}`, ['2unreadable']],
+    ['no sitemap', 'User-agent: *\nDisallow:', ['sitemap-missing']],
+    ['a sitemap without a host', 'User-agent: *\nDisallow:\nSitemap: /sitemap.xml', ['3sitemap-relative']],
+    ['a sitemap elsewhere', 'User-agent: *\nDisallow:\nSitemap: http://a.example/sitemap.xml', ['3sitemap-elsewhere']],
+    ['too much', `User-agent: *\nDisallow:${MAP}\n#${'x'.repeat(ROBOTS_LIMIT)}`, ['too-large']],
+  ])('%s', (_, text, expected) => expect(codes(text)).toEqual(expected));
+  it('takes no longer for strange patterns than for plain ones, in proportion', () => {
+    const lines = Array.from({ length: 400 }, (_, index) => `Disallow: /${'*a'.repeat(60)}${index}$`);
+    const started = performance.now();
+    lintRobots(`User-agent: *\n${lines.join('\n')}`, {
+      ...SITE,
+      pages: Array.from({ length: 500 }, (_, index) => ({ id: String(index), path: `/${'a'.repeat(200)}${index}`, intent: 'list' })),
+    });
+    expect(performance.now() - started).toBeLessThan(6000);
+  });
+});
+
+it.each([
+  ['User-agent: *\nCrawl-delay: 5', 'SkerryBot', 5],
+  ['User-agent: *\nCrawl-delay: 5\nUser-agent: SkerryBot\nDisallow:', 'SkerryBot', undefined],
+  ['User-agent: SkerryBot\nUser-agent: PloverBot\nCrawl-delay: 2.5\nDisallow: /x\nCrawl-delay: 7', 'ploverbot', 7],
+  ['User-agent: *\nCrawl-delay: soon', 'SkerryBot', undefined],
+])('how long %j asks %s to wait', (text, token, seconds) => expect(crawlDelay(parseRobots(text), token)).toBe(seconds));

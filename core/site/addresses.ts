@@ -1,9 +1,12 @@
+const SIMPLE_REFERENCE = /^[\w\-./~]*$/;
+
 /**
  * The address path that a file answers at: `index.html` answers for its folder, any other file under its own name. Characters that an
  * address cannot hold are percent-encoded.
  */
 export function addressOf(file: string): string {
-  const path = `/${file.split('/').map(encodeSegment).join('/')}`;
+  // Most paths need no escaping at all.
+  const path = SIMPLE_REFERENCE.test(file) ? `/${file}` : `/${file.split('/').map(encodeSegment).join('/')}`;
   return path.replace(/\/index\.html?$/i, '/');
 }
 
@@ -27,8 +30,6 @@ export function filesFor(path: string): string[] {
 export function isPageFile(file: string): boolean {
   return /\.x?html?$/i.test(file);
 }
-
-const SIMPLE_REFERENCE = /^[\w\-./~]*$/;
 
 /**
  * Resolves a link on a page to a path on the same site; undefined where it leads away or is no address. `page` is the path of the page (or of

@@ -78,7 +78,7 @@ export function fieldsOf(change: Change): readonly SetField[] {
 }
 
 /** Fields of a page that are written into it; its kind and target phrase are the owner's notes and stay. */
-const WRITTEN = ['title', 'description', 'intent', 'ending', 'keywords', 'shareTitle', 'shareText', 'sharePicture'] as const;
+const WRITTEN = ['title', 'description', 'intent', 'ending', 'keywords', 'shareTitle', 'shareText', 'sharePicture', 'canonical', 'refresh'] as const;
 
 /** The changes that take back all that waits to be written into a page; none where nothing does. */
 export function takenBack(document: SiteDocument, page: string): Change[] {
@@ -87,6 +87,8 @@ export function takenBack(document: SiteDocument, page: string): Change[] {
   for (const table of ['passages', 'alts'] as const)
     for (const [key, fields] of Object.entries(document.tables[table]))
       if (key.startsWith(`${page}\n`)) for (const field of Object.keys(fields)) changes.push({ kind: 'set', table, key, field, value: null });
+  for (const [key, fields] of Object.entries(document.tables.says))
+    if (key.startsWith(`page:${page}\n`)) for (const field of Object.keys(fields)) changes.push({ kind: 'set', table: 'says', key, field, value: null });
   return changes;
 }
 

@@ -2,6 +2,9 @@ import { z } from 'zod';
 import { KINDS } from './kinds.ts';
 
 const intent = z.enum(['list', 'out']).nullable();
+const yesNo = z.enum(['yes', 'no']).nullable().optional();
+const limit = z.number().int().min(-1).max(100_000).nullable().optional();
+const flag = z.boolean().nullable().optional();
 /** Longest text of one field, in UTF-16 units: far beyond any title, description or list of profiles. */
 export const LONGEST_TEXT = 10_000;
 const text = z.string().max(LONGEST_TEXT);
@@ -34,23 +37,84 @@ export const TABLES = {
     sharePicture: text.nullable().optional(),
   }),
   /** The one switch for the whole site. One record, key ''. */
-  doors: z.strictObject({ open: z.boolean().nullable().optional(), since: z.string().nullable().optional() }),
+  doors: z.strictObject({
+    open: flag,
+    /** When the switch was last turned, ISO. */
+    since: z.string().nullable().optional(),
+    /** While the site is shut: the next release opens it. */
+    plan: z.enum(['next-release']).nullable().optional(),
+    /** A day, `YYYY-MM-DD`, from which the owner wants to be reminded to open. */
+    opensOn: z.string().max(10).nullable().optional(),
+  }),
+  /** Who can visit the site at the host: nobody, those with a password, everybody. One record, key ''. */
+  visitors: z.strictObject({ audience: z.enum(['draft', 'restricted', 'public']).nullable().optional(), password: z.string().max(200).nullable().optional() }),
+  /**
+   * What engines may do with pages and show of them, by scope, a line feed, and crawler (`*` for all). Scopes: `site`, `kind:` and a kind, `rule:` and
+   * a rule's id, `page:` and its file, `files:` and the id of a rule for files.
+   */
+  says: z.strictObject({
+    /** For rules, and for one crawler; what a page or a kind is for stands with them. */
+    intent: intent.optional(),
+    follow: yesNo,
+    /** Most characters; 0 none, -1 as many as engines like. */
+    snippet: limit,
+    image: z.enum(['none', 'standard', 'large']).nullable().optional(),
+    /** Most seconds; 0 none, -1 as many as engines like. */
+    video: limit,
+    archive: yesNo,
+    translate: yesNo,
+    /** Whether pictures of the page may be listed on their own. */
+    pictures: yesNo,
+    /** Last day on which it may be listed, `YYYY-MM-DD`. */
+    until: z.string().max(10).nullable().optional(),
+  }),
+  /** Which files get an `X-Robots-Tag` header, by id; what it says stands in `says`. */
+  headers: z.strictObject({
+    path: text.nullable().optional(),
+    match: z.enum(['below', 'contains', 'ends']).nullable().optional(),
+    order: z.number().nullable().optional(),
+  }),
+  /** Crawlers that the owner wants to try addresses with, by product token. */
+  crawlers: z.strictObject({ note: text.nullable().optional() }),
+  /** Addresses added to the map by hand. */
+  extras: z.strictObject({ at: z.string().nullable().optional() }),
   /** robots.txt where the owner wrote over the site's own. One record, key ''. */
   robots: z.strictObject({ text: z.string().max(600_000).nullable().optional() }),
-  sitemap: z.strictObject({ on: z.boolean().nullable().optional() }),
+  /** The maps. One record, key ''. */
+  sitemap: z.strictObject({
+    on: flag,
+    /** Most links in one map. */
+    links: z.number().int().min(1).max(50_000).nullable().optional(),
+    /** One map for each kind of page, or one for all. */
+    by: z.enum(['kind', 'one']).nullable().optional(),
+    pictures: flag,
+    alternates: flag,
+    /** Where dates of change come from. */
+    dates: z.enum(['best', 'visible', 'files', 'none']).nullable().optional(),
+    hints: flag,
+    gzip: flag,
+    rss: flag,
+    atom: flag,
+    page: flag,
+    style: flag,
+  }),
   /** By kind of page. Patterns are kept as text, see `writePattern`. */
   kinds: z.strictObject({
     intent: intent.optional(),
     title: text.nullable().optional(),
     description: text.nullable().optional(),
     shareTitle: text.nullable().optional(),
+    inMap: flag,
+    changefreq: z.enum(['always', 'hourly', 'daily', 'weekly', 'monthly', 'yearly', 'never']).nullable().optional(),
+    priority: z.number().min(0).max(1).nullable().optional(),
   }),
-  /** Rules that give many pages their kind, by id; the first that fits, in the order of `order`, decides. */
+  /** Rules for many pages, by id: their kind, whether they stand in the map, and what engines may do (in `says`). The first that fits, in the order of `order`, decides. */
   rules: z.strictObject({
     path: text.nullable().optional(),
     match: z.enum(['below', 'contains', 'ends']).nullable().optional(),
     kind: z.enum(KINDS).nullable().optional(),
     order: z.number().nullable().optional(),
+    inMap: flag,
   }),
   /** By page file. */
   pages: z.strictObject({
@@ -66,6 +130,11 @@ export const TABLES = {
     shareTitle: text.nullable().optional(),
     shareText: text.nullable().optional(),
     sharePicture: text.nullable().optional(),
+    inMap: flag,
+    /** The page is its own main address, whatever its source says. */
+    canonical: z.enum(['self']).nullable().optional(),
+    /** The page does not send its visitors on, whatever its source says. */
+    refresh: z.enum(['none']).nullable().optional(),
   }),
   /** Words that the page itself shows, changed in its source: by page file, a line feed, and the place (see `passageKey`). */
   passages: z.strictObject({
@@ -109,35 +178,35 @@ export type RecordOf<T extends Table> = z.infer<(typeof TABLES)[T]>;
 
 /** All that the owner has said about a site. Changes only through `applyChange`. */
 export interface SiteDocument {
-  readonly version: 2;
+  readonly version: 3;
   readonly tables: { readonly [T in Table]: Readonly<Record<string, RecordOf<T>>> };
 }
 
 const NAMES = Object.keys(TABLES) as Table[];
 const ofEach = <V>(make: (table: Table) => V): Record<Table, V> => Object.fromEntries(NAMES.map((name) => [name, make(name)])) as Record<Table, V>;
 
-/** Format version 2 of a saved document. Version 1 had fewer tables and fields. */
+/** Format version 3 of a saved document. Versions 1 and 2 had fewer tables and fields. */
 export const siteDocumentSchema: z.ZodType<SiteDocument> = z.strictObject({
-  version: z.literal(2),
+  version: z.literal(3),
   tables: z.strictObject(ofEach((table) => z.record(z.string(), TABLES[table]))),
 }) as unknown as z.ZodType<SiteDocument>;
 
 /** A site about which nothing has been said. */
 export function emptyDocument(): SiteDocument {
-  return { version: 2, tables: ofEach(() => ({})) };
+  return { version: 3, tables: ofEach(() => ({})) };
 }
 
 /** Opens a saved document of any version; the reason in plain words where it cannot be. */
 export function openDocument(saved: unknown): { ok: true; document: SiteDocument } | { ok: false; reason: 'newer-version' | 'damaged'; detail: string } {
   const version = (saved as { version?: unknown } | null)?.version;
-  if (typeof version === 'number' && version > 2) return { ok: false, reason: 'newer-version', detail: `format version ${version}` };
-  const parsed = siteDocumentSchema.safeParse(version === 1 ? fromVersion1(saved) : saved);
+  if (typeof version === 'number' && version > 3) return { ok: false, reason: 'newer-version', detail: `format version ${version}` };
+  const parsed = siteDocumentSchema.safeParse(version === 1 || version === 2 ? fromEarlier(saved) : saved);
   if (!parsed.success) return { ok: false, reason: 'damaged', detail: z.prettifyError(parsed.error) };
   return { ok: true, document: parsed.data };
 }
 
-/** Version 2 only added tables and fields. */
-function fromVersion1(saved: unknown): unknown {
+/** Later versions only added tables and fields. */
+function fromEarlier(saved: unknown): unknown {
   const { tables } = saved as { tables?: unknown };
-  return typeof tables === 'object' && tables !== null ? { version: 2, tables: { ...emptyDocument().tables, ...tables } } : saved;
+  return typeof tables === 'object' && tables !== null ? { version: 3, tables: { ...emptyDocument().tables, ...tables } } : saved;
 }

@@ -1,8 +1,6 @@
-import { documentTitle, metaDescription, robotsMetas, indexDirectives, type PageFacts } from '../page/index.ts';
+import { documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
 import { readPattern, renderPattern } from '../titles/index.ts';
 import type { RecordOf, SiteDocument } from './document.ts';
-import { KIND_INTENTS, type Intent, type Kind } from './kinds.ts';
-import { isOpen } from './origin.ts';
 import type { SitePage } from './page.ts';
 import { partValues } from './parts.ts';
 
@@ -82,36 +80,4 @@ function choose(document: SiteDocument, page: SitePage, field: PatternField, sai
 function own(owner: string | null | undefined, said: string | undefined): Effective {
   if (owner !== null && owner !== undefined) return { value: owner.replace(/\s+/g, ' ').trim(), from: 'owner' };
   return said === undefined || said === '' ? { value: '', from: 'none' } : { value: said, from: 'page' };
-}
-
-/** What the owner wants of a page, and who says so. */
-export interface EffectiveIntent {
-  readonly intent: Intent;
-  readonly from: 'page' | 'kind' | 'default';
-}
-
-/** Intent of a kind: the owner's word or a good practitioner's default. */
-export function kindIntent(document: SiteDocument, kind: Kind): EffectiveIntent {
-  const own = document.tables.kinds[kind]?.intent;
-  return own ? { intent: own, from: 'kind' } : { intent: KIND_INTENTS[kind], from: 'default' };
-}
-
-/** Intent of a page: its own, else its kind's. */
-export function effectiveIntent(document: SiteDocument, page: string, kind: Kind): EffectiveIntent {
-  const own = document.tables.pages[page]?.intent;
-  return own ? { intent: own, from: 'page' } : kindIntent(document, kind);
-}
-
-/**
- * Whether the released page will say noindex, and why. The owner's word (for the page, or for its kind) is written into the page; where nobody
- * said anything the page keeps what it says, so that a site brought in is not changed behind its owner's back.
- */
-export function effectiveNoindex(
-  document: SiteDocument,
-  page: Pick<SitePage, 'id' | 'kind' | 'facts'>,
-): { noindex: boolean; from: 'doors' | 'owner' | 'page' } {
-  if (!isOpen(document)) return { noindex: true, from: 'doors' };
-  const { intent, from } = effectiveIntent(document, page.id, page.kind);
-  if (from !== 'default') return { noindex: intent === 'out', from: 'owner' };
-  return { noindex: robotsMetas(page.facts).some((meta) => indexDirectives(meta.content ?? '').noindex), from: 'page' };
 }

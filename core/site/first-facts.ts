@@ -3,11 +3,14 @@ import { cleanOrigin } from './addresses.ts';
 import { all, set, type Change } from './changes.ts';
 import { leftover } from './leftovers.ts';
 
-/** What can be told of a new site from its home page: name, language, main address. `fallbackName` names the folder or archive it came in. */
-export function firstFacts(home: PageFacts | undefined, fallbackName: string): Change {
+/**
+ * What can be told of a new site from its home page: name, language, main address. `fallbackName` names the folder or archive it came in; `named` are
+ * addresses on it that its robots.txt and its map name, the surest first.
+ */
+export function firstFacts(home: PageFacts | undefined, fallbackName: string, named: readonly string[] = []): Change {
   const canonical = home?.linkTags.find((link) => link.inHead && link.rel.includes('canonical'))?.href;
   const ogUrl = home?.metas.find((meta) => meta.property === 'og:url')?.content;
-  const origin = [canonical, ogUrl]
+  const origin = [canonical, ogUrl, ...named]
     .flatMap((address) => (address !== undefined && /^https?:\/\//i.test(address) ? [cleanOrigin(originOf(address))] : []))
     .find((found) => found !== undefined);
   const ogName = home?.metas.find((meta) => meta.property === 'og:site_name')?.content?.trim();

@@ -35,6 +35,9 @@ export const KIND_INTENTS: Readonly<Record<Kind, Intent>> = {
   other: 'list',
 };
 
+/** Why a kind is listed or kept out where the owner says nothing. */
+export const ARCHIVES: readonly Kind[] = ['category', 'tag', 'author', 'date'];
+
 const BY_FOLDER: readonly [RegExp, Kind][] = [
   [/(^|\/)(tags?|topics?|schlagwort|etiquetas?|mots?-cles?)\/[^/]/, 'tag'],
   [/(^|\/)(authors?|autor(en)?|auteurs?|by)\/[^/]/, 'author'],

@@ -1,8 +1,44 @@
 import type { SiteDocument } from './document.ts';
 
-/** Whether the whole site is open to engines; it is, unless the switch was turned off. */
+/** Whether the site as it will go out is open to engines; it is, unless the switch was turned off and no plan opens it with the next release. */
 export function isOpen(document: SiteDocument): boolean {
-  return document.tables.doors['']?.open !== false;
+  const doors = document.tables.doors[''];
+  return doors?.open !== false || doors.plan === 'next-release';
+}
+
+/** How the one switch stands, in the working copy and in what is live. */
+export interface SwitchStory {
+  /** As the working copy has it; `planned`: shut, and the next release opens it. */
+  readonly here: 'open' | 'shut' | 'planned';
+  /** As the last release put it out; undefined before the first. */
+  readonly live: 'open' | 'shut' | undefined;
+  /** Since when it stands so here, ISO. */
+  readonly since: string | undefined;
+  /** While it is shut out there: the first release of the run that shut it, and how many went out since. */
+  readonly shutBy: { readonly release: number; readonly at: string | undefined; readonly releases: number } | undefined;
+  /** The day on which the owner wants to be reminded. */
+  readonly opensOn: string | undefined;
+}
+
+/** Tells the story of the switch: what is so, since when, and which release made it so. */
+export function switchStory(document: SiteDocument): SwitchStory {
+  const doors = document.tables.doors[''];
+  const releases = Object.entries(document.tables.releases)
+    .map(([number, record]) => ({ number: Number(number), ...record }))
+    .sort((a, b) => b.number - a.number);
+  const last = releases[0];
+  const run = releases.slice(
+    0,
+    releases.findIndex((release) => release.open !== false) < 0 ? releases.length : releases.findIndex((release) => release.open !== false),
+  );
+  const first = run[run.length - 1];
+  return {
+    here: doors?.open !== false ? 'open' : doors.plan === 'next-release' ? 'planned' : 'shut',
+    live: last === undefined ? undefined : last.open === false ? 'shut' : 'open',
+    since: doors?.since ?? undefined,
+    shutBy: first && { release: first.number, at: first.at ?? undefined, releases: run.length },
+    opensOn: doors?.opensOn ?? undefined,
+  };
 }
 
 /** Scheme and host of the site; a placeholder under the reserved `.example` where the owner has not said. */

@@ -20,18 +20,26 @@ export interface KindRule {
   readonly kind: Kind;
 }
 
-const known = new WeakMap<object, readonly KindRule[]>();
+/** A rule for many pages, as far as it says which ones. */
+export type PathRule = Omit<KindRule, 'kind'> & { readonly kind: Kind | undefined };
+
+const known = new WeakMap<object, readonly PathRule[]>();
 
 /** The owner's rules in the order in which they are asked; half-made ones are left out. */
-export function kindRules(document: SiteDocument): readonly KindRule[] {
+export function pathRules(document: SiteDocument): readonly PathRule[] {
   const { rules } = document.tables;
   const made =
     known.get(rules) ??
     Object.entries(rules)
       .sort(([, a], [, b]) => (a.order ?? 0) - (b.order ?? 0))
-      .flatMap(([id, { path, match, kind }]) => (path && kind ? [{ id, path, match: match ?? 'below', kind }] : []));
+      .flatMap(([id, { path, match, kind }]) => (path ? [{ id, path, match: match ?? 'below', kind: kind ?? undefined }] : []));
   known.set(rules, made);
   return made;
+}
+
+/** Of these, the ones that give pages a kind. */
+export function kindRules(document: SiteDocument): readonly KindRule[] {
+  return pathRules(document).filter((rule): rule is KindRule => rule.kind !== undefined);
 }
 
 /** Whether a rule catches an address path. "Below" catches what lies in a folder, not the folder's own page. */
@@ -53,8 +61,9 @@ export function kindOf(
 ): { readonly kind: Kind; readonly from: 'owner' | 'rule' | 'guess'; readonly rule?: KindRule } {
   const own = document.tables.pages[id]?.kind;
   if (own) return { kind: own, from: 'owner' };
-  const address = addressOf(id);
-  const rule = kindRules(document).find((one) => ruleCatches(one, address));
+  const rules = kindRules(document);
+  const address = rules.length === 0 ? '' : addressOf(id);
+  const rule = rules.find((one) => ruleCatches(one, address));
   return rule ? { kind: rule.kind, from: 'rule', rule } : { kind: guess, from: 'guess' };
 }
 

@@ -3,7 +3,7 @@ import { percentDecoded } from '../source/index.ts';
 import type { Part, PartValues } from '../titles/index.ts';
 import { addressOf } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
-import { KIND_NAMES } from './kinds.ts';
+import { KIND_NAMES, type Kind } from './kinds.ts';
 import { pageName, type SitePage } from './page.ts';
 
 const FIRST_WORDS = 24;
@@ -62,13 +62,44 @@ function folderName(address: string): string {
     .replace(/^\p{Ll}/u, (letter) => letter.toUpperCase());
 }
 
-/** When a page says it was published, as it is written there: meta, then structured data. */
+/** When a page says it was published, as it is written there: meta, then structured data, then what it shows. */
 export function publishedOn(facts: PageFacts): string | undefined {
   const meta = facts.metas.find(({ property, name }) => property === 'article:published_time' || name === 'date' || name === 'dc.date')?.content?.trim();
-  return meta || firstJsonLd(facts, (node) => text(node['datePublished']) ?? text(node['startDate']));
+  return meta || firstJsonLd(facts, (node) => text(node['datePublished']) ?? text(node['startDate'])) || timeNamed(facts, 'datePublished') || onlyTime(facts);
 }
 
-function authorOf(facts: PageFacts): string | undefined {
+/** A date that the page shows under this name of structured data. */
+function timeNamed(facts: PageFacts, name: string): string | undefined {
+  return facts.times.find(({ itemprop, value }) => itemprop === name && value !== '')?.value;
+}
+
+/** The one day that a page shows; where it shows several, nobody can tell which is its own. What begins or ends then is no date of the page. */
+function onlyTime(facts: PageFacts): string | undefined {
+  const days = new Map(facts.times.flatMap(({ value, itemprop }) => (itemprop === undefined && DAY.test(value) ? [[value.slice(0, 10), value] as const] : [])));
+  return days.size === 1 && facts.times.every(({ itemprop }) => itemprop === undefined) ? [...days.values()][0] : undefined;
+}
+
+/** A whole day, with or without its hour. */
+const DAY = /^\d{4}-\d\d-\d\d(?:$|[T ])/;
+
+/** When a page says that it last changed, as it is written there; when it was published where it says no more. The start of an event is no such date, nor is the day that its page shows. */
+export function changedOn(facts: PageFacts, kind: Kind): string | undefined {
+  const meta = (property: string): string | undefined => facts.metas.find((one) => one.property === property)?.content?.trim();
+  const date = facts.metas.find(({ name }) => name === 'date' || name === 'dc.date')?.content?.trim();
+  return (
+    meta('article:modified_time') ||
+    firstJsonLd(facts, (node) => text(node['dateModified'])) ||
+    timeNamed(facts, 'dateModified') ||
+    meta('article:published_time') ||
+    date ||
+    firstJsonLd(facts, (node) => text(node['datePublished'])) ||
+    timeNamed(facts, 'datePublished') ||
+    (kind === 'event' ? undefined : onlyTime(facts))
+  );
+}
+
+/** Who wrote a page, by what it says. */
+export function authorOf(facts: PageFacts): string | undefined {
   const meta = facts.metas.find(({ name }) => name === 'author')?.content?.trim();
   return meta || firstJsonLd(facts, (node) => text(node['author']) ?? text((node['author'] as Node | undefined)?.['name']));
 }

@@ -146,15 +146,19 @@ describe('the saved document', () => {
     const saved = JSON.parse(readFileSync(new URL('./fixtures/document-v1.json', import.meta.url), 'utf8')) as unknown;
     const opened = openDocument(saved);
     if (!opened.ok) throw new Error(opened.detail);
-    expect(opened.document).toEqual({ version: 2, tables: { ...emptyDocument().tables, ...(saved as { tables: object }).tables } });
+    expect(opened.document).toEqual({ version: 3, tables: { ...emptyDocument().tables, ...(saved as { tables: object }).tables } });
     expect(effectiveTitle(opened.document, pageOf('about/index.html', '<title>x</title>'))).toEqual({ value: 'About the bindery', from: 'owner' });
   });
-  it('of version 2 still opens, as it is', () => {
-    const saved = JSON.parse(readFileSync(new URL('./fixtures/document-v2.json', import.meta.url), 'utf8')) as unknown;
+  it('of version 2 still opens: nothing is lost, and what came since is not said', () => {
+    const saved = JSON.parse(readFileSync(new URL('./fixtures/document-v2.json', import.meta.url), 'utf8')) as { tables: object };
+    expect(openDocument(saved)).toEqual({ ok: true, document: { version: 3, tables: { ...emptyDocument().tables, ...saved.tables } } });
+  });
+  it('of version 3 still opens, as it is', () => {
+    const saved = JSON.parse(readFileSync(new URL('./fixtures/document-v3.json', import.meta.url), 'utf8')) as unknown;
     expect(openDocument(saved)).toEqual({ ok: true, document: saved });
   });
   it('of a newer version, or damaged, is refused with the reason', () => {
-    expect(openDocument({ version: 3 })).toMatchObject({ ok: false, reason: 'newer-version' });
+    expect(openDocument({ version: 4 })).toMatchObject({ ok: false, reason: 'newer-version' });
     expect(openDocument({ version: 1, tables: { facts: 1 } })).toMatchObject({ ok: false, reason: 'damaged' });
     expect(openDocument(null)).toMatchObject({ ok: false, reason: 'damaged' });
   });
@@ -257,4 +261,7 @@ it('first facts come from the home page, and a name that is no leftover', () => 
   const { facts } = build([firstFacts(home, 'site-backup.zip')]).tables;
   expect(facts['']).toEqual({ siteName: 'Salzer & Sohn', mainAddress: 'https://www.salzer.example', language: 'de' });
   expect(build([firstFacts(undefined, 'My Club.zip')]).tables.facts['']?.mainAddress).toBe('https://my-club.example');
+  expect(build([firstFacts(undefined, 'My Club.zip', ['/map.xml', 'https://club.example/map.xml'])]).tables.facts['']?.mainAddress).toBe(
+    'https://club.example',
+  );
 });

@@ -1,6 +1,8 @@
 export { ignoredCodes } from './ignored.ts';
-export { STATE_CRAWLER, Survey } from './survey.ts';
+export { STATE_CRAWLER, type AddressWay, type OtherFile } from './entrances.ts';
+export { Survey } from './survey.ts';
 export { LinkIndex } from './links.ts';
+export type { LineTouch, RobotsEffect, RobotsReport } from './robots-report.ts';
 export { forSurvey, type PageRow, type SiteFile, type SiteNumbers, type SurveyedFacts } from './rows.ts';
 export { openSteps, type OpenStep, type Step } from './steps.ts';
 export {
@@ -14,3 +16,9 @@ export {
   type PatternPreview,
   type PicturePlace,
 } from './reports.ts';
+export type { ComparedEntry, MapComparison, MapFault } from './map-compare.ts';
+export type { DateFrom, DateTrust } from './map-entries.ts';
+export { pathOn } from './named-maps.ts';
+export { readMapClosely, type MapPart, type ReadMap } from './read-map.ts';
+export { ATOM_FILE, mapsOf, RSS_FILE } from './map-plan.ts';
+export type { CheckedExtra, ExtraFault, LeftOut, MapLine, MapReport } from './map-report.ts';

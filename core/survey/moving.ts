@@ -1,4 +1,5 @@
-import { canonicalHrefs, type AddressesEdit, type PageFacts } from '../page/index.ts';
+import { canonicalsOf, type SaidCanonical } from '../indexing/index.ts';
+import type { AddressesEdit, PageFacts } from '../page/index.ts';
 import { addressOf, effectiveAddress, filesFor, moves, siteHost, siteOrigin, type SiteDocument } from '../site/index.ts';
 import { LinkIndex } from './links.ts';
 
@@ -40,14 +41,12 @@ export class Moving {
   }
 
   /** Canonical addresses as they will be: those of pages that move, move with them. */
-  canonicalsOf({ source, id }: Linking): string[] {
+  canonicalsOf({ source, id }: Linking): SaidCanonical[] {
+    if (!source.linkTags.some((link) => link.rel.includes('canonical'))) return [];
     const origin = siteOrigin(this.document);
-    const base = origin + addressOf(id);
-    return canonicalHrefs(source).flatMap((href) => {
-      if (!URL.canParse(href, base)) return [];
-      const whole = new URL(href, base).href;
-      const move = this.moved.size === 0 ? undefined : [...this.moved.values()].find(({ from }) => origin + from === whole);
-      return [move ? origin + move.to : whole];
+    return canonicalsOf(source, [], origin + addressOf(id)).map((canonical) => {
+      const move = this.moved.size === 0 ? undefined : [...this.moved.values()].find(({ from }) => origin + from === canonical.address);
+      return move ? { ...canonical, address: origin + move.to } : canonical;
     });
   }
 

@@ -4,7 +4,7 @@ import type { SetField } from '../site/index.ts';
 export function reachOf({ table, field }: SetField): 'page' | 'all' | 'links' | 'none' {
   switch (table) {
     case 'pages':
-      return field === 'intent' || field === 'kind' || field === 'ending' ? 'all' : 'page';
+      return field === 'intent' || field === 'kind' || field === 'ending' || field === 'inMap' || field === 'canonical' || field === 'refresh' ? 'all' : 'page';
     case 'passages':
     case 'alts':
     case 'ignored':
@@ -15,6 +15,7 @@ export function reachOf({ table, field }: SetField): 'page' | 'all' | 'links' | 
     case 'wishes':
     case 'worth':
     case 'pasted':
+    case 'crawlers':
       return 'none';
     case 'facts':
     case 'doors':
@@ -25,6 +26,10 @@ export function reachOf({ table, field }: SetField): 'page' | 'all' | 'links' | 
     case 'limits':
     case 'care':
     case 'claims':
+    case 'visitors':
+    case 'says':
+    case 'headers':
+    case 'extras':
       return 'all';
   }
 }

@@ -1,17 +1,23 @@
 import type { Finding, FindingCode } from '../checks/index.ts';
 import type { PageFacts } from '../page/index.ts';
-import type { PageState } from '../indexing/index.ts';
-import type { Effective, Intent, Kind } from '../site/index.ts';
+import type { PageState, Reality } from '../indexing/index.ts';
+import type { Effective, EffectiveIntent, Intent, Kind } from '../site/index.ts';
 
 /** A page's facts as the survey keeps them: of links only where they lead, which is most of what a large site's facts would weigh. */
 export interface SurveyedFacts {
   readonly facts: PageFacts;
   readonly hrefs: readonly string[];
+  /** Of these, the ones that say nofollow: visitors take them, engines do not. */
+  readonly unfollowed: readonly string[];
 }
 
 /** Makes facts slim for the survey. */
 export function forSurvey(facts: PageFacts): SurveyedFacts {
-  return { facts: { ...facts, anchors: [], text: undefined, blocks: undefined }, hrefs: facts.anchors.map((anchor) => anchor.href) };
+  return {
+    facts: { ...facts, anchors: [], text: undefined, blocks: undefined },
+    hrefs: facts.anchors.map((anchor) => anchor.href),
+    unfollowed: facts.anchors.flatMap((anchor) => (anchor.nofollow ? [anchor.href] : [])),
+  };
 }
 
 /** A file of the site as it was brought in. */
@@ -40,7 +46,12 @@ export interface PageRow {
   readonly kind: Kind;
   readonly kindFrom: 'owner' | 'rule' | 'guess';
   readonly intent: Intent;
+  readonly intentFrom: EffectiveIntent['from'];
   readonly state: PageState;
+  /** What each engine will do with it, by the engine's id. */
+  readonly realities: Readonly<Record<string, Reality>>;
+  /** Whether it stands in the map that is ours to write. */
+  readonly inMap: boolean;
   readonly findings: readonly Finding[];
   /** Findings that the owner lets be here. */
   readonly ignored: readonly FindingCode[];

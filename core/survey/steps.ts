@@ -1,13 +1,15 @@
+import type { ShutGate } from '../indexing/index.ts';
 import { CHECKS, type Cost, type Finding } from '../checks/index.ts';
 import type { EngineSite } from '../exchange/index.ts';
-import { isOpen, type Kind, type SiteDocument } from '../site/index.ts';
+import { switchStory, type Kind, type SiteDocument } from '../site/index.ts';
 import { identityGaps, type IdentityGap } from '../structured-data/index.ts';
 import type { PageRow, SiteNumbers } from './rows.ts';
 
 /** One thing between the site and being found. */
 export type Step =
-  | { readonly code: 'open-site'; readonly since: string | undefined }
-  | { readonly code: 'open-page'; readonly page: string; readonly gates: readonly string[] }
+  | { readonly code: 'open-site'; readonly since: string | undefined; readonly releases?: number }
+  | { readonly code: 'open-visitors'; readonly audience: 'draft' | 'restricted' }
+  | { readonly code: 'open-page'; readonly page: string; readonly gates: readonly ShutGate[] }
   | { readonly code: 'open-pages'; readonly pages: readonly string[] }
   | { readonly code: 'close-kind'; readonly kind: Kind; readonly pages: readonly string[] }
   | { readonly code: 'close-page'; readonly page: string }
@@ -33,8 +35,11 @@ const NAMED = 3;
 export function openSteps(document: SiteDocument, rows: readonly PageRow[], numbers: SiteNumbers, engine: EngineSite | undefined): OpenStep[] {
   const steps: OpenStep[] = [];
   const add = (cost: Cost, step: Step): void => void steps.push({ cost, step });
-  if (!isOpen(document)) add('blocks', { code: 'open-site', since: document.tables.doors['']?.since ?? undefined });
-  else {
+  const audience = document.tables.visitors['']?.audience ?? 'public';
+  if (audience !== 'public') add('blocks', { code: 'open-visitors', audience });
+  const doors = switchStory(document);
+  if (doors.here === 'shut') add('blocks', { code: 'open-site', since: doors.since, releases: doors.shutBy?.releases ?? 0 });
+  else if (audience === 'public') {
     const shut = rows.filter((row) => row.state === 'shut-out');
     if (shut.length > NAMED) add('blocks', { code: 'open-pages', pages: shut.map((row) => row.id) });
     else
@@ -58,7 +63,7 @@ export function openSteps(document: SiteDocument, rows: readonly PageRow[], numb
   if (!placed && !verified) add('weakens', { code: 'place-proof' });
   if (numbers.waiting > 0) add('weakens', { code: 'release', files: numbers.waiting, first: Object.keys(document.tables.releases).length === 0 });
   if (placed && !verified) add('weakens', { code: 'verify', waits: numbers.waiting > 0 });
-  if ((engine?.maps.length ?? 0) === 0) add('weakens', { code: 'hand-in', waits: !verified });
+  if (!engine?.maps.some((map) => map.named !== true)) add('weakens', { code: 'hand-in', waits: !verified });
   else if (engine?.records.every((record) => record.outcome === 'waiting')) add('polish', { code: 'wait' });
   return steps;
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { redirectRules, type Manifest } from '../release/index.ts';
+import { readSitemap } from '../sitemap/index.ts';
 import { all, applyChange, emptyDocument, endingFault, endingFrom, endingOf, moves, ruleCatches, set, type Change, type SiteDocument } from '../site/index.ts';
 import { writePattern, type Pattern } from '../titles/index.ts';
 import { factsOf } from '../testing/html.ts';
@@ -33,7 +34,7 @@ function survey(document: SiteDocument = START, manifest: Manifest | null = MANI
     document,
     files,
     Object.entries(PAGES).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
-    { robots: ROBOTS, sitemap: OLD_MAP },
+    { robots: ROBOTS, maps: { 'sitemap.xml': OLD_MAP } },
     manifest ?? undefined,
     () => Date.UTC(2026, 10, 25),
   );
@@ -58,7 +59,7 @@ describe('the survey', () => {
     expect(survey(open).numbers()).toMatchObject({ found: 2, foundAfterRelease: 3 });
   });
   it('knows which pages each line of robots.txt touches', () => {
-    expect(survey().robotsTouches()).toEqual([
+    expect(survey().robotsReport().touches).toEqual([
       { line: 2, pages: ['b/index.html'], files: 0, wronglyShut: ['b/index.html'] },
       { line: 3, pages: [], files: 0, wronglyShut: [] },
     ]);
@@ -69,8 +70,7 @@ describe('the survey', () => {
       read: forSurvey(factsOf(`<html lang=en><head><meta name=${name} content=noindex><title>T</title><meta name=description content=D></head><h1>T</h1>`)),
     });
     const [file] = files.filter((one) => one.path === 'index.html');
-    const state = (name: string) =>
-      new Survey(START, file ? [file] : [], [page(name)], { robots: undefined, sitemap: undefined }, MANIFEST, () => 0).rows()[0]?.state;
+    const state = (name: string) => new Survey(START, file ? [file] : [], [page(name)], { robots: undefined, maps: {} }, MANIFEST, () => 0).rows()[0]?.state;
     expect([state('skerrybot'), state('ploverbot'), state('robots')]).toEqual(['shut-out', 'findable', 'shut-out']);
   });
   it('closes everything with one switch, and says which change it would release', () => {
@@ -96,6 +96,11 @@ describe('the survey', () => {
     fc.constantFrom(null, 'out' as const, 'list' as const).map((value) => set('kinds', 'tag', 'intent', value)),
     fc.constantFrom(null, '', 'User-agent: *\nDisallow: /\n').map((value) => set('robots', '', 'text', value)),
     fc.constantFrom(null, true).map((on) => set('sitemap', '', 'on', on)),
+    fc.constantFrom(null, 'no' as const).map((value) => set('says', 'kind:page\n*', 'follow', value)),
+    fc.constantFrom(null, 'out' as const).map((value) => set('says', 'page:a/index.html\nPloverBot', 'intent', value)),
+    fc.constantFrom(null, 'self' as const).map((value) => set('pages', 'a/index.html', 'canonical', value)),
+    fc.constantFrom(null, false).map((value) => set('pages', 'new/index.html', 'inMap', value)),
+    fc.constantFrom(null, 'draft' as const).map((value) => set('visitors', '', 'audience', value)),
     fc
       .tuple(fc.constantFrom('a/index.html', 'new/index.html'), fc.constantFrom(null, 'moved', 'far'))
       .map(([page, value]) => set('pages', page, 'ending', value)),
@@ -150,10 +155,13 @@ describe('the map', () => {
     ]);
   });
   it('is compared with the one the site came with', () => {
-    expect(survey().sitemapReport()).toMatchObject({
-      on: false,
-      brought: { count: 2, wrong: ['https://a.example/old/'], missing: ['https://a.example/', 'https://a.example/new/'] },
-    });
+    const reading = readSitemap(OLD_MAP);
+    const compared = survey().compareMap(reading.ok ? reading.sitemap.entries : []);
+    expect(compared.entries.map((entry) => [entry.loc, entry.fault?.code])).toEqual([
+      ['https://a.example/old/', 'not-there'],
+      ['https://a.example/a/', undefined],
+    ]);
+    expect(compared.missing).toEqual(['index.html', 'new/index.html']);
   });
   it('goes out with robots.txt naming it', () => {
     const items = survey(on).releaseItems();
@@ -161,9 +169,121 @@ describe('the map', () => {
       ['new/index.html', 'new', false],
       ['robots.txt', 'new', true],
       ['sitemap.xml', 'new', true],
+      ['sitemap.xsl', 'new', true],
+      ['sitemap.css', 'new', true],
     ]);
     expect(survey(on).workingCopy().own['robots.txt']).toContain('Sitemap: https://a.example/sitemap.xml');
   });
+});
+
+describe('the maps, told', () => {
+  const on = applyChange(
+    START,
+    all([
+      set('sitemap', '', 'on', true),
+      set('extras', 'https://a.example/rooms/', 'at', 'x'),
+      set('extras', 'https://a.example/b/?x=1', 'at', 'x'),
+      set('extras', 'nonsense', 'at', 'x'),
+      set('extras', 'https://a.example/tags/x/', 'at', 'x'),
+    ]),
+  );
+  it('say where each date comes from, and why a page is left out', () => {
+    const report = survey(on).mapReport();
+    expect(report.lines.map((line) => [line.id, line.dateFrom])).toEqual([
+      ['index.html', 'file'],
+      ['a/index.html', 'release'],
+      ['new/index.html', 'next-release'],
+    ]);
+    expect(report.leftOut.map(({ id, because }) => [id, 'reason' in because ? because.reason.code : because.choice])).toEqual([
+      ['b/index.html', 'rule'],
+      ['tags/x/index.html', 'intent'],
+    ]);
+    expect(report.extras.map(({ address, fault }) => [address, fault])).toEqual([
+      ['https://a.example/b/?x=1', 'shut'],
+      ['https://a.example/rooms/', 'not-there'],
+      ['https://a.example/tags/x/', 'kept-out'],
+      ['nonsense', 'not-absolute'],
+    ]);
+    expect(survey(on).workingCopy().own['sitemap-more.xml']).toContain('<loc>https://a.example/rooms/</loc>');
+  });
+  it('only what people read makes a page newer', () => {
+    const released = { ...MANIFEST, version: 3 as const };
+    const quiet = survey(applyChange(on, set('says', 'site\n*', 'snippet', 50)), released).mapReport();
+    expect(quiet.lines.find((line) => line.id === 'index.html')?.dateFrom).toBe('file');
+    const read = survey(applyChange(on, set('pages', 'index.html', 'title', 'Another')), released).mapReport();
+    expect(read.lines.find((line) => line.id === 'index.html')?.dateFrom).toBe('next-release');
+  });
+  it('refuse a day that nearly all files share', () => {
+    const same = Object.keys(PAGES).map((path) => ({ path, hash: path, size: 1, modified: Date.UTC(2026, 0, 1) }));
+    const one = new Survey(
+      on,
+      same,
+      Object.entries(PAGES).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
+      { robots: undefined, maps: {} },
+      undefined,
+      () => Date.UTC(2026, 10, 25),
+    );
+    expect(one.mapReport()).toMatchObject({ trust: { files: false } });
+    expect(one.mapReport().lines.every((line) => line.dateFrom === 'none' && line.lastmod === undefined)).toBe(true);
+  });
+  it('are taken out and put in by page, and never hold what stays out', () => {
+    const chosen = applyChange(on, all([set('pages', 'a/index.html', 'inMap', false), set('pages', 'tags/x/index.html', 'inMap', true)]));
+    expect(
+      survey(chosen)
+        .mapReport()
+        .lines.map((line) => line.id),
+    ).toEqual(['index.html', 'new/index.html']);
+  });
+  it('are none while the site is closed, and robots.txt names none', () => {
+    const closed = survey(applyChange(applyChange(START, set('sitemap', '', 'on', true)), set('doors', '', 'open', false)));
+    expect(Object.keys(closed.workingCopy().own)).toEqual([]);
+    expect(closed.robotsText()).toBe(ROBOTS);
+  });
+});
+
+describe('any address', () => {
+  const one = survey(applyChange(START, set('pages', 'a/index.html', 'ending', 'about-us')));
+  it.each([
+    ['/', 'page', 'listed'],
+    ['/b/?print=1', 'page', 'out'],
+    ['/a/', 'moved', 'out'],
+    ['/about-us', 'moved', 'out'],
+    ['/none', 'nothing', 'out'],
+  ])('%s: %s, %s', (path, what, reality) => expect(one.wayInAt(path, 'SkerryBot')).toMatchObject({ what, way: { reality } }));
+  it('is asked of crawlers that nobody knows too', () =>
+    expect(one.wayInAt('/b/', 'OtherBot').way.gates.find((gate) => gate.name === 'fetchable')).toMatchObject({ outcome: 'shut', reason: { line: 2 } }));
+});
+
+describe('robots.txt', () => {
+  it('as a draft is told as pages that open and shut, crawler by crawler', () => {
+    const effects = survey().robotsEffect('User-agent: *\nDisallow: /a/\n\nUser-agent: PloverBot\nDisallow:\n');
+    expect(effects.map(({ crawler, opened, shut }) => [crawler, opened, shut])).toEqual([
+      ['SkerryBot', ['b/index.html'], ['a/index.html']],
+      ['PloverBot', ['b/index.html'], []],
+      ['PloverBot-Image', ['b/index.html'], ['a/index.html']],
+    ]);
+    expect(survey().robotsEffect(ROBOTS)).toEqual([]);
+  });
+});
+
+it('a page that links can only lead to through a shut one is not come upon', () => {
+  const html = {
+    'index.html': '<title>H</title><h1>H</h1><a href=/x/>x</a>',
+    'x/index.html': '<title>X</title><h1>X</h1><a href=/y/>y</a>',
+    'y/index.html': '<title>Y</title><h1>Y</h1>',
+  };
+  const made = (rules: string) =>
+    new Survey(
+      START,
+      Object.keys(html).map((path) => ({ path, hash: path, size: 1, modified: undefined })),
+      Object.entries(html).map(([id, text]) => ({ id, read: forSurvey(factsOf(text)) })),
+      { robots: rules, maps: {} },
+      undefined,
+      () => 0,
+    );
+  const reason = (one: Survey) => one.wayIn('y/index.html').gates.find((gate) => gate.name === 'reachable')?.reason;
+  expect(reason(made(''))).toMatchObject({ code: 'reached', clicks: 2 });
+  expect(reason(made('User-agent: *\nDisallow: /x/'))).toEqual({ code: 'links-unread', linksIn: 1 });
 });
 
 describe('releases', () => {
@@ -176,7 +296,7 @@ describe('releases', () => {
     before.released(manifest, changed);
     expect(before.releaseItems()).toEqual([]);
     expect(before.rows().every((row) => !row.pending)).toBe(true);
-    expect(manifest.changedAt).toEqual({ 'a/index.html': 99, 'new/index.html': 99, 'tags/x/index.html': 99 });
+    expect(manifest.changedAt).toEqual({ 'a/index.html': 99, 'new/index.html': 99 });
     expect(manifest.listed).toEqual(['index.html', 'a/index.html']);
   });
   it('of the site as it was brought in claim no change', () => {
@@ -324,7 +444,7 @@ describe('patterns, phrases and copies across the site', () => {
   it('pictures are listed with what they say and will say', () => {
     const html = '<h1>x</h1><img src="/p/a%20b.jpg"><img src="https://b.example/x.png" alt=old><img role=presentation src=y>';
     const document = applyChange(START, set('alts', 'index.html\n10', 'now', 'A box'));
-    const one = new Survey(document, [], [{ id: 'index.html', read: forSurvey(factsOf(html)) }], { robots: undefined, sitemap: undefined }, undefined, () => 0);
+    const one = new Survey(document, [], [{ id: 'index.html', read: forSurvey(factsOf(html)) }], { robots: undefined, maps: {} }, undefined, () => 0);
     expect(picturePlaces(one, document)).toEqual([
       { page: 'index.html', start: 10, path: 'p/a b.jpg', src: '/p/a%20b.jpg', was: null, alt: 'A box' },
       { page: 'index.html', start: 34, path: undefined, src: 'https://b.example/x.png', was: 'old', alt: 'old' },
@@ -337,7 +457,7 @@ describe('patterns, phrases and copies across the site', () => {
       START,
       files,
       Object.entries(PAGES).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
-      { robots: undefined, sitemap: undefined, feeds: [feed] },
+      { robots: undefined, maps: {}, feeds: [feed] },
       undefined,
       () => 0,
     );

@@ -1,133 +1,74 @@
-import { checkPage, weakens, type CheckInput, type Finding } from '../checks/index.ts';
-import { stateOf, wayIn, type Evidence, type PageState, type RobotsAccess, type WayIn } from '../indexing/index.ts';
-import { languageOf, type TextMeasure } from '../language/index.ts';
-import { metaDirectives, type PageFacts, type PageRefusal } from '../page/index.ts';
-import { coverageOf, phraseStems, textsOf } from '../phrases/index.ts';
-import {
-  compareWithRelease,
-  editsFor,
-  effectiveRobots,
-  formerAddresses,
-  outPath,
-  ownFiles,
-  sameEdits,
-  type Manifest,
-  type ReleasedFile,
-  type ReleaseItem,
-  type WorkingCopy,
-} from '../release/index.ts';
-import { parseRobots, robotsMatcher, type RobotsMatcher } from '../robots/index.ts';
+import type { SaidCanonical, WayIn } from '../indexing/index.ts';
+import type { TextMeasure } from '../language/index.ts';
+import type { PageFacts, PageRefusal } from '../page/index.ts';
+import { effectiveRobots, type Manifest, type ReleasedFile, type ReleaseItem, type WorkingCopy } from '../release/index.ts';
 import {
   addressOf,
-  descriptionRooms,
   effectiveAddress,
-  effectiveDescription,
   effectiveFacts,
-  effectiveFile,
-  effectiveIntent,
-  effectiveKeywords,
-  effectiveNoindex,
-  effectiveTitle,
   fieldsOf,
   filesFor,
   guessKind,
   kindOf,
-  pageName,
   passagesOf,
   siteHost,
   siteOrigin,
-  titleRooms,
-  withoutSiteName,
   type Change,
-  type Kind,
   type SiteDocument,
   type SitePage,
 } from '../site/index.ts';
-import { datesAreTrue, readSitemap, w3cDate, type SitemapEntry } from '../sitemap/index.ts';
+import type { SitemapEntry } from '../sitemap/index.ts';
+import { Entrances, STATE_CRAWLER, type AddressWay, type OtherFile } from './entrances.ts';
 import { feedEntries } from './feeds.ts';
-import { ignoredCodes } from './ignored.ts';
+import type { Brought, SiteInView, Surveyed } from './in-view.ts';
 import { LinkIndex } from './links.ts';
+import type { MapComparison } from './map-compare.ts';
+import type { MapReport } from './map-report.ts';
 import { Moving } from './moving.ts';
 import { reachOf } from './reach.ts';
+import type { RobotsEffect, RobotsReport } from './robots-report.ts';
 import type { PageRow, SiteFile, SiteNumbers, SurveyedFacts } from './rows.ts';
-import { WordsIndex, type ComparedWords } from './words-index.ts';
-
-/** The crawler by which states are told: the one engine there is so far. */
-export const STATE_CRAWLER = 'SkerryBot';
-
-interface Surveyed {
-  readonly id: string;
-  /** As the file was brought in. */
-  readonly source: PageFacts;
-  readonly hrefs: readonly string[];
-  readonly guess: Kind;
-  /** As it will be: the owner's changes of the page's own words made, and where it will answer. */
-  site: SitePage;
-  address: string;
-  measure: TextMeasure | undefined;
-  /** As it would go out now. */
-  out: ReleasedFile;
-  row: PageRow;
-  way: WayIn;
-  canonicals: readonly string[];
-}
+import { SiteMaps } from './site-maps.ts';
+import { WordsIndex } from './words-index.ts';
+import { GoingOut } from './going-out.ts';
+import { RowMaker } from './row-maker.ts';
 
 /**
  * The whole site in view: facts and document in, a row for every page out. A change of one page's words looks again at that page and at those that
  * share its words; a change of the site's rules looks at all. Every screen and the release read from here.
  */
 export class Survey {
-  private readonly pages = new Map<string, Surveyed>();
+  private readonly site: SiteInView;
+  private readonly entrances: Entrances;
+  private readonly maps: SiteMaps;
   private readonly refused = new Map<string, PageRefusal>();
-  private readonly files: ReadonlyMap<string, SiteFile>;
-  private readonly links: LinkIndex;
   private readonly words = new WordsIndex();
-  private moving: Moving;
-  private robots: RobotsMatcher | undefined;
-  private mapFiles = new Set<string>();
-  private readonly foreignMap: ReadonlySet<string>;
-  private readonly trueDates: boolean;
-  private readonly home: string | undefined;
+  private readonly goingOut: GoingOut;
+  private readonly made: RowMaker;
 
   constructor(
-    private document: SiteDocument,
+    document: SiteDocument,
     files: readonly SiteFile[],
     pages: readonly { readonly id: string; readonly read: SurveyedFacts | PageRefusal }[],
-    private readonly brought: { readonly robots: string | undefined; readonly sitemap: string | undefined; readonly feeds?: readonly string[] },
-    private manifest: Manifest | undefined,
-    private readonly now: () => number,
+    brought: Brought,
+    manifest: Manifest | undefined,
+    now: () => number,
   ) {
-    this.files = new Map(files.map((file) => [file.path, file]));
-    this.home = filesFor('/').find((path) => this.files.has(path));
-    this.links = new LinkIndex(siteHost(document), (path) => this.files.has(path));
+    const byPath = new Map(files.map((file) => [file.path, file]));
+    const home = filesFor('/').find((path) => byPath.has(path));
+    const links = new LinkIndex(siteHost(document), (path) => byPath.has(path));
+    const moving = new Moving(document, (path) => byPath.has(path));
+    this.site = { document, manifest, byAddress: new Map(), pages: new Map(), files: byPath, links, moving, home, brought, now };
     const entries = feedEntries(brought.feeds ?? []);
     for (const { id, read } of pages) {
-      if (typeof read === 'string') {
-        this.refused.set(id, read);
-        continue;
-      }
-      const address = addressOf(id);
-      const { facts: source, hrefs } = read;
-      const guess = guessKind(address, source, entries.has(address));
-      const site = { id, kind: guess, isHome: id === this.home, facts: source };
-      this.pages.set(id, {
-        id,
-        source,
-        hrefs,
-        guess,
-        site,
-        address,
-        measure: undefined,
-        out: undefined as never,
-        row: undefined as never,
-        way: undefined as never,
-        canonicals: [],
-      });
+      if (typeof read === 'string') this.refused.set(id, read);
+      else this.site.pages.set(id, newPage(id, read, id === home, entries));
     }
-    this.moving = new Moving(document, (path) => this.files.has(path));
-    this.trueDates = datesAreTrue([...this.pages.keys()].map((id) => this.files.get(id)?.modified));
-    this.foreignMap = this.readForeignMap();
-    for (const page of this.pages.values()) {
+    this.maps = new SiteMaps(this.site);
+    this.entrances = new Entrances(this.site, (file, crawler) => this.maps.isInMap(file, crawler, this.entrances));
+    this.goingOut = new GoingOut(this.site, this.maps, this.entrances);
+    this.made = new RowMaker(this.site, this.entrances, this.maps, this.words, this.goingOut);
+    for (const page of this.site.pages.values()) {
       this.settle(page);
       this.putLinks(page);
     }
@@ -136,7 +77,7 @@ export class Survey {
 
   /** Looks again after a change; `document` is the document with the change made. Gives the rows that are not what they were. */
   update(document: SiteDocument, change: Change): PageRow[] {
-    this.document = document;
+    this.site.document = document;
     const touched = new Set<string>();
     let everything = false;
     for (const field of fieldsOf(change)) {
@@ -144,29 +85,29 @@ export class Survey {
       if (reach === 'all') everything = true;
       if (reach === 'links') {
         everything = true;
-        for (const page of this.pages.values()) this.putLinks(page);
+        for (const page of this.site.pages.values()) this.putLinks(page);
       }
-      const page = reach === 'page' ? this.pages.get(field.key.split('\n')[0] as string) : undefined;
+      const page = reach === 'page' ? this.site.pages.get(field.key.split('\n')[0] as string) : undefined;
       if (!page) continue;
       this.settle(page);
       touched.add(page.id);
-      for (const other of this.words.put(page.id, this.compared(page))) touched.add(other);
+      for (const other of this.words.put(page.id, this.made.compared(page))) touched.add(other);
       if (field.table === 'passages') for (const other of this.putLinks(page)) touched.add(other);
     }
     if (everything) return this.refreshAll();
-    return this.refresh([...touched].flatMap((id) => this.pages.get(id) ?? []));
+    return this.refresh([...touched].flatMap((id) => this.site.pages.get(id) ?? []));
   }
 
   /** Looks for near copies across the site, a while at a time; gives the rows that are not what they were. */
   compareMore(goOn: () => boolean): { readonly rows: readonly PageRow[]; readonly left: number } {
     const { touched, left } = this.words.compareMore(goOn);
-    return { rows: this.refresh([...touched].flatMap((id) => this.pages.get(id) ?? [])), left };
+    return { rows: this.refresh([...touched].flatMap((id) => this.site.pages.get(id) ?? [])), left };
   }
 
   /** Takes in how pages read: told later than the rest, since it takes longer to find out. */
   putMeasures(measures: ReadonlyMap<string, TextMeasure>): PageRow[] {
     const pages = [...measures].flatMap(([id, measure]) => {
-      const page = this.pages.get(id);
+      const page = this.site.pages.get(id);
       if (page) page.measure = measure;
       return page ? [page] : [];
     });
@@ -175,13 +116,13 @@ export class Survey {
 
   /** Takes in what a release put out. */
   released(manifest: Manifest, document: SiteDocument): PageRow[] {
-    this.manifest = manifest;
-    this.document = document;
+    this.site.manifest = manifest;
+    this.site.document = document;
     return this.refreshAll();
   }
 
   rows(): PageRow[] {
-    return [...this.pages.values()].map((page) => page.row).sort(inTreeOrder);
+    return [...this.site.pages.values()].map((page) => page.row).sort(inTreeOrder);
   }
 
   row(id: string): PageRow {
@@ -195,340 +136,177 @@ export class Survey {
 
   /** The way in for one page, by any crawler. */
   wayIn(id: string, crawler = STATE_CRAWLER): WayIn {
-    const page = this.page(id);
-    return crawler === STATE_CRAWLER ? page.way : wayIn(this.evidence(page, crawler, this.robotsFor(crawler)));
+    return this.entrances.wayIn(this.page(id), crawler);
+  }
+
+  /** The way in for any address path of the site: a page, another file, or nothing at all. */
+  wayInAt(path: string, crawler: string): AddressWay {
+    return this.entrances.wayInAt(path, crawler);
+  }
+
+  /** Files that are no pages, with what their headers will say and whether each engine may fetch them. */
+  otherFiles(): readonly OtherFile[] {
+    return this.entrances.otherFiles();
+  }
+
+  /** How many clicks each file is from the home page; those without are not reached by links. */
+  clicks(): ReadonlyMap<string, number> {
+    return this.entrances.clicks();
   }
 
   /** robots.txt as it will be, undefined where there is none. */
   robotsText(): string | undefined {
-    return effectiveRobots(this.document, this.brought.robots);
+    const { document, brought } = this.site;
+    return effectiveRobots(document, brought.robots, this.maps.isWritten(this.entrances));
   }
 
-  /** For each line of robots.txt the pages it decides about, for the crawler that it addresses or for the engine's. */
-  robotsTouches(): { readonly line: number; readonly pages: readonly string[]; readonly files: number; readonly wronglyShut: readonly string[] }[] {
-    const file = parseRobots(this.robotsText() ?? '');
-    const tokens = new Set([STATE_CRAWLER, ...file.groups.flatMap((group) => group.tokens.filter((token) => token !== '*'))]);
-    const pages = new Map<number, Set<string>>();
-    const others = new Map<number, Set<string>>();
-    for (const token of tokens) {
-      const matcher = robotsMatcher(file, token);
-      for (const path of this.files.keys()) {
-        const { rule } = matcher.match(effectiveAddress(this.document, path));
-        if (!rule) continue;
-        const into = this.pages.has(path) ? pages : others;
-        into.set(rule.line, (into.get(rule.line) ?? new Set()).add(path));
-      }
-    }
-    return file.lines.flatMap((line) => {
-      if (line.kind !== 'rule') return [];
-      const touched = [...(pages.get(line.line) ?? [])];
-      const wronglyShut = line.allow ? [] : touched.filter((id) => this.page(id).row.intent === 'list');
-      return [{ line: line.line, pages: touched, files: others.get(line.line)?.size ?? 0, wronglyShut }];
-    });
+  /** robots.txt, as it will be or as a draft of it would be, held against the site. */
+  robotsReport(draft?: string): RobotsReport {
+    return this.entrances.robotsReport(draft ?? this.robotsText());
   }
 
-  /** The pages that the map will hold, with the dates that are true. */
+  /** What a draft of robots.txt would change, crawler by crawler, in pages and files. */
+  robotsEffect(draft: string): readonly RobotsEffect[] {
+    return this.entrances.robotsEffect(this.robotsText() ?? '', draft);
+  }
+
+  /** The entries of the map, in the order of their addresses. */
   sitemapEntries(): SitemapEntry[] {
-    const origin = siteOrigin(this.document);
-    const last = this.manifest;
-    const entries: SitemapEntry[] = [];
-    for (const id of [...this.mapFiles].sort()) {
-      const page = this.page(id);
-      const released = last?.changedAt[id];
-      const modified = this.trueDates ? this.files.get(id)?.modified : undefined;
-      const time = page.row.pending ? this.now() : (released ?? modified);
-      entries.push({ loc: origin + page.address, lastmod: time === undefined ? undefined : w3cDate(time) });
-    }
-    return entries.sort((a, b) => (a.loc < b.loc ? -1 : 1));
+    return this.maps.entries();
   }
 
-  /** The map as it is told: whether ours is on, what the site brought, and how that differs from what it should be. */
-  sitemapReport(): {
-    readonly entries: readonly SitemapEntry[];
-    readonly on: boolean;
-    readonly brought: { readonly count: number; readonly wrong: readonly string[]; readonly missing: readonly string[] } | undefined;
-    readonly datesTrue: boolean;
-  } {
-    const entries = this.sitemapEntries();
-    const on = this.document.tables.sitemap['']?.on === true;
-    if (this.brought.sitemap === undefined) return { entries, on, brought: undefined, datesTrue: this.trueDates };
-    const meant = new Set(entries.map((entry) => entry.loc));
-    const missing = [...meant].filter((loc) => !this.foreignMap.has(loc));
-    const wrong = [...this.foreignMap].filter((loc) => !meant.has(loc));
-    return { entries, on, brought: { count: this.foreignMap.size, wrong, missing }, datesTrue: this.trueDates };
+  /** The maps as they are told: the files, each page's place and date, what is left out and why. */
+  mapReport(): MapReport {
+    return this.maps.report(this.entrances);
+  }
+
+  /** The text of one of our maps, whether or not they are written. */
+  mapText(path: string): string | undefined {
+    return this.maps.files(this.entrances).files[path];
+  }
+
+  /** Holds any map against the site. */
+  compareMap(entries: readonly { readonly loc: string; readonly lastmod: string | undefined }[]): MapComparison {
+    return this.maps.compare(entries);
   }
 
   /** What would go out now. */
   workingCopy(): WorkingCopy {
-    const files: Record<string, ReleasedFile> = {};
-    for (const { path, hash } of this.files.values()) files[path] = this.pages.get(path)?.out ?? { hash, edits: [] };
-    return { files, own: this.own() };
+    return this.goingOut.workingCopy();
   }
 
   /** What differs from the last release. */
   releaseItems(): ReleaseItem[] {
-    return compareWithRelease(this.workingCopy(), this.manifest);
+    return this.goingOut.items();
   }
 
   /** The manifest of a release made now. */
   manifestFor(number: number, at: number): Manifest {
-    const copy = this.workingCopy();
-    const changedAt: Record<string, number> = { ...this.manifest?.changedAt };
-    for (const item of compareWithRelease(copy, this.manifest)) {
-      if (item.what === 'gone') delete changedAt[item.path];
-      // Release 0 only says what is there already: nothing changed by it.
-      else if (number > 0 && this.pages.has(item.path)) changedAt[item.path] = at;
-    }
-    const listed = [...this.pages.values()].filter((page) => this.realityIfReleased(page) === 'listed').map((page) => page.id);
-    return { version: 2, number, ...copy, listed, changedAt };
+    return this.goingOut.manifestFor(number, at);
   }
 
   /** The site in numbers, for the foot and the first screen. */
   numbers(): SiteNumbers {
-    const states = new Map<PageState, number>();
-    let wanted = 0;
-    let found = 0;
-    let pending = 0;
-    let foundAfterRelease = 0;
-    const listed = new Set(this.manifest?.listed);
-    for (const page of this.pages.values()) {
-      const { row } = page;
-      states.set(row.state, (states.get(row.state) ?? 0) + 1);
-      if (row.pending) pending++;
-      if (row.intent !== 'list') continue;
-      wanted++;
-      if (listed.has(page.id)) found++;
-      if (this.realityIfReleased(page) === 'listed') foundAfterRelease++;
-    }
-    return {
-      pages: this.pages.size,
-      wanted,
-      found,
-      foundAfterRelease,
-      pending,
-      waiting: this.releaseItems().length,
-      states: Object.fromEntries(states),
-      brokenLinks: this.links.broken().length,
-    };
+    return this.goingOut.numbers();
   }
 
   linkers(id: string): string[] {
-    return this.links.linkers(id);
+    return this.site.links.linkers(id);
   }
 
   /** All links inside the site that lead nowhere. */
   brokenLinks(): { readonly page: string; readonly path: string }[] {
-    return this.links.broken();
+    return this.site.links.broken();
   }
 
   /** Edits that the release writes into a file; none for files that are no pages. */
   editsOf(path: string): ReleasedFile['edits'] {
-    return this.pages.get(path)?.out.edits ?? [];
+    return this.site.pages.get(path)?.out.edits ?? [];
   }
 
   /** Each page with the facts it will have: for reports across the site. */
   *sitePages(): Generator<{ readonly page: SitePage; readonly source: PageFacts; readonly row: PageRow }> {
-    for (const { site, source, row } of this.pages.values()) yield { page: site, source, row };
-  }
-
-  private outOf(page: Surveyed): ReleasedFile {
-    const { id } = page;
-    const to = effectiveFile(this.document, id);
-    const edits = editsFor(this.document, page.site, page.source, this.moving.addressesFor(page, this.links.of(page.id).files));
-    return { hash: this.files.get(id)?.hash ?? '', edits, ...(to === id ? {} : { to }) };
-  }
-
-  private own(): Record<string, string> {
-    const own = ownFiles(this.document, { robots: this.brought.robots, sitemap: this.brought.sitemap, entries: this.sitemapEntries() });
-    return this.manifest ? { ...formerAddresses(this.document, this.manifest, (path) => this.files.has(path)), ...own } : own;
+    for (const { site, source, row } of this.site.pages.values()) yield { page: site, source, row };
   }
 
   private page(id: string): Surveyed {
-    const page = this.pages.get(id);
+    const page = this.site.pages.get(id);
     if (!page) throw new RangeError(`no page ${id}`);
     return page;
   }
 
   /** What the document says of a page's kind, address and own words. */
   private settle(page: Surveyed): void {
-    const { kind } = kindOf(this.document, page.id, page.guess);
-    page.site = { id: page.id, kind, isHome: page.id === this.home, facts: effectiveFacts(this.document, page.id, page.source) };
-    page.address = effectiveAddress(this.document, page.id);
+    const { kind } = kindOf(this.site.document, page.id, page.guess);
+    page.site = { id: page.id, kind, isHome: page.id === this.site.home, facts: effectiveFacts(this.site.document, page.id, page.source) };
+    page.address = effectiveAddress(this.site.document, page.id);
   }
 
   private putLinks(page: Surveyed): Set<string> {
-    const set = passagesOf(this.document, page.id).flatMap(({ links }) => links.map((link) => link.href));
-    return this.links.put(
+    this.entrances.forgetWhoComesUpon();
+    const set = passagesOf(this.site.document, page.id).flatMap(({ links }) => links.map((link) => link.href));
+    return this.site.links.put(
       page.id,
       set.length === 0 ? page.hrefs : [...page.hrefs, ...set],
       page.source.base,
-      (path) => this.document.tables.repairs[path]?.to ?? undefined,
+      (path) => this.site.document.tables.repairs[path]?.to ?? undefined,
+      page.unfollowed,
     );
   }
 
-  private languageOf(page: Surveyed): ReturnType<typeof languageOf> {
-    return languageOf(page.source.lang, this.document.tables.facts['']?.language);
-  }
-
-  /** What is compared across the site. Pages that are meant to stay out do not compete with anybody. */
-  private compared(page: Surveyed): ComparedWords {
-    const { document } = this;
-    if (effectiveIntent(document, page.id, page.site.kind).intent === 'out') return { title: '', ownTitle: '', description: '', phrase: '' };
-    const phrase = document.tables.pages[page.id]?.phrase ?? '';
-    const title = effectiveTitle(document, page.site).value;
-    return {
-      title,
-      ownTitle: withoutSiteName(title, document.tables.facts['']?.siteName ?? ''),
-      description: effectiveDescription(document, page.site).value,
-      phrase: phrase === '' ? '' : phraseStems(phrase, this.languageOf(page)).sort().join(' '),
-    };
-  }
-
-  private robotsFor(crawler: string): RobotsMatcher | undefined {
-    const text = this.robotsText();
-    return text === undefined ? undefined : robotsMatcher(parseRobots(text), crawler);
-  }
-
   private refreshAll(): PageRow[] {
-    this.robots = this.robotsFor(STATE_CRAWLER);
-    this.moving = new Moving(this.document, (path) => this.files.has(path));
-    const all = [...this.pages.values()];
+    const { site } = this;
+    this.maps.forget();
+    this.entrances.readRules();
+    this.site.moving = new Moving(site.document, (path) => site.files.has(path));
+    const all = [...site.pages.values()];
     for (const page of all) this.settle(page);
-    for (const page of all) this.words.put(page.id, this.compared(page));
+    site.byAddress = new Map(all.map((page) => [page.address, page]));
+    for (const page of all) this.words.put(page.id, this.made.compared(page));
     return this.refresh(all);
   }
 
   private refresh(pages: readonly Surveyed[]): PageRow[] {
-    // What is in the map bears on whether a page can be reached, so the map comes first.
-    for (const page of pages) {
-      if (this.belongsInMap(page)) this.mapFiles.add(page.id);
-      else this.mapFiles.delete(page.id);
-    }
+    this.entrances.lookAround();
+    // Where a canonical leads bears on other pages, and what is in the map on whether a page can be reached: these come first.
+    for (const page of pages) page.canonicals = this.canonicalsOf(page);
+    for (const page of pages) if (this.maps.decide(page, this.entrances)) this.entrances.forgetWhoComesUpon();
+    const moved = this.entrances.findOut();
     const changed: PageRow[] = [];
-    for (const page of pages) {
+    for (const page of moved.length > 0 ? new Set([...pages, ...moved]) : pages) {
       const before = page.row as PageRow | undefined;
-      page.row = this.rowOf(page);
+      page.row = this.made.rowOf(page);
+      this.maps.date(page);
       if (!before || JSON.stringify(before) !== JSON.stringify(page.row)) changed.push(page.row);
     }
     return changed;
   }
 
-  private rowOf(page: Surveyed): PageRow {
-    const { document } = this;
-    const { id, site, address } = page;
-    const kind = kindOf(document, id, page.guess);
-    const title = effectiveTitle(document, site);
-    const description = effectiveDescription(document, site);
-    const intent = effectiveIntent(document, id, site.kind);
-    page.way = wayIn(this.evidence(page, STATE_CRAWLER, this.robots));
-    const input = this.checkInput(page, title, description, intent);
-    const state = stateOf(intent.intent, page.way.reality, weakens(input));
-    const findings: Finding[] = checkPage({ ...input, state, way: page.way });
-    const before = this.manifest?.files[id];
-    page.out = this.outOf(page);
-    const now = page.out;
-    const pending = before === undefined || before.hash !== now.hash || outPath(id, before) !== outPath(id, now) || !sameEdits(before.edits, now.edits);
-    const links = this.links.of(id);
-    const said = document.tables.pages[id];
-    return {
-      id,
-      address,
-      name: pageName(site),
-      title: title.value,
-      titleFrom: title.from,
-      description: description.value,
-      descriptionFrom: description.from,
-      phrase: said?.phrase ?? '',
-      kind: site.kind,
-      kindFrom: kind.from,
-      intent: intent.intent,
-      state,
-      findings,
-      ignored: [...input.ignored],
-      pending,
-      linksIn: this.links.linksIn(id),
-      linksOut: links.files.length,
-      linksOutside: links.outside,
-      broken: links.broken,
-      words: page.source.wordCount,
-      picturesWithoutAlt: site.facts.images.filter((image) => image.alt === undefined && !image.decorative).length,
-    };
+  private canonicalsOf(page: Surveyed): readonly SaidCanonical[] {
+    const { document } = this.site;
+    if (document.tables.pages[page.id]?.canonical !== 'self') return this.site.moving.canonicalsOf(page);
+    return [{ address: siteOrigin(document) + page.address, from: 'tag' }];
   }
+}
 
-  private checkInput(
-    page: Surveyed,
-    title: CheckInput['title'],
-    description: CheckInput['description'],
-    intent: CheckInput['intent'],
-  ): Omit<CheckInput, 'state' | 'way'> {
-    const { document } = this;
-    const { id, site } = page;
-    const phrase = document.tables.pages[id]?.phrase ?? '';
-    const said = { title: title.value, description: description.value, address: page.address };
-    return {
-      id,
-      facts: site.facts,
-      title,
-      description,
-      keywords: effectiveKeywords(document, site).value,
-      intent,
-      noindex: effectiveNoindex(document, site).noindex,
-      isHome: site.isHome,
-      rooms: { title: titleRooms(document)[0] as never, description: descriptionRooms(document)[0] as never },
-      phrase: phrase === '' ? undefined : { text: phrase, coverage: coverageOf(phrase, textsOf(site.facts, said), this.languageOf(page)) },
-      measure: page.measure,
-      care: document.tables.care['']?.wording === true,
-      ignored: ignoredCodes(document, id),
-      site: { host: siteHost(document), ...this.words.others(id), broken: this.links.of(id).broken, linksIn: this.links.linksIn(id) },
-    };
-  }
-
-  private evidence(page: Surveyed, crawler: string, matcher: RobotsMatcher | undefined, assumeLive = false): Evidence {
-    const { id, address, source: facts } = page;
-    const noindex = effectiveNoindex(this.document, page.site);
-    const own = metaDirectives(facts, crawler);
-    const released = this.manifest?.files[id] !== undefined;
-    const robots: RobotsAccess = matcher ? { kind: 'read', verdict: matcher.match(address) } : { kind: 'missing' };
-    const at = this.manifest === undefined ? undefined : (this.document.tables.releases[String(this.manifest.number)]?.at ?? undefined);
-    const map = this.document.tables.sitemap['']?.on === true ? this.mapFiles.has(id) : this.foreignMap.has(siteOrigin(this.document) + address);
-    return {
-      path: address,
-      live: released || assumeLive ? { kind: 'released', at } : { kind: 'not-released' },
-      audience: 'everyone',
-      robots,
-      page: {
-        // What is not ours to say is told for this crawler: a page may turn one away and not another.
-        directives: { ...own, noindex: noindex.from === 'page' ? own.noindex : noindex.noindex },
-        directivesFrom:
-          noindex.from === 'page' && !noindex.noindex && !facts.metas.some((meta) => meta.inHead && meta.name === 'robots') ? 'none' : noindex.from,
-        canonicals: page.canonicals,
-        address: siteOrigin(this.document) + address,
-        softNotFound: false,
-      },
-      linksIn: this.links.linksIn(id),
-      inSitemap: map,
-      isHome: id === this.home,
-      now: this.now(),
-    };
-  }
-
-  private realityIfReleased(page: Surveyed): WayIn['reality'] {
-    if (page.way.reality !== 'not-live') return page.way.reality;
-    return wayIn(this.evidence(page, STATE_CRAWLER, this.robots, true)).reality;
-  }
-
-  /** In the map: what is wanted, may be listed and fetched, and is its own main address. Whether it can be reached is not asked: the map is how. */
-  private belongsInMap(page: Surveyed): boolean {
-    page.canonicals = this.moving.canonicalsOf(page);
-    if (effectiveIntent(this.document, page.id, page.site.kind).intent !== 'list') return false;
-    const { gates } = wayIn({ ...this.evidence(page, STATE_CRAWLER, this.robots, true), inSitemap: true });
-    return gates.every((gate) => gate.outcome !== 'shut');
-  }
-
-  private readForeignMap(): ReadonlySet<string> {
-    const reading = this.brought.sitemap === undefined ? undefined : readSitemap(this.brought.sitemap);
-    return new Set(reading?.ok && reading.sitemap.kind === 'urlset' ? reading.sitemap.entries.map((entry) => entry.loc) : []);
-  }
+function newPage(id: string, { facts: source, hrefs, unfollowed }: SurveyedFacts, isHome: boolean, inFeeds: ReadonlySet<string>): Surveyed {
+  const address = addressOf(id);
+  const guess = guessKind(address, source, inFeeds.has(address));
+  return {
+    id,
+    source,
+    hrefs,
+    unfollowed,
+    guess,
+    site: { id, kind: guess, isHome, facts: source },
+    address,
+    measure: undefined,
+    out: undefined as never,
+    row: undefined as never,
+    way: undefined as never,
+    canonicals: [],
+    dated: undefined,
+  };
 }
 
 /** Home first, then by address, a folder's own page before what lies in it. */

@@ -14,7 +14,7 @@ export function sourceOf(html: string): SourceText {
 }
 
 const TAGS =
-  'html head body title meta link base script style noscript p div span a b i em h1 h2 h3 ul ol li dl dt dd table tbody tr td th caption colgroup col thead select option optgroup form button input img br hr svg g path textarea pre section nav article iframe object template ruby rt rp label blockquote area strong custom-el address font'.split(
+  'html head body title meta link base script style noscript p div span a b i em h1 h2 h3 ul ol li dl dt dd table tbody tr td th caption colgroup col thead select option optgroup form button input img br hr svg g path textarea pre section nav article iframe object template ruby rt rp label blockquote area strong custom-el address font time'.split(
     ' ',
   );
 const EMPTY = new Set(['meta', 'link', 'base', 'img', 'br', 'hr', 'input', 'col', 'area']);
@@ -44,6 +44,7 @@ const ATTRIBUTES = [
   " src=x.png alt='q'",
   ' type="application/ld+json"',
   ' itemscope',
+  ' datetime=2026-01-09 itemprop=dateModified',
   ' rel=canonical href=/',
   ' lang=de',
   ' href=a href=b',

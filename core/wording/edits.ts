@@ -9,8 +9,17 @@ export function editWords(edit: PageEdit): { readonly field: string; readonly va
       return { field: 'Description', value: edit.text === '' ? 'taken away' : edit.text };
     case 'noindex':
       return { field: 'Listing', value: edit.on ? 'says noindex' : 'noindex is taken away' };
+    case 'directives': {
+      const words = Object.values(edit.wanted).filter((word) => word !== '');
+      const whom = edit.name === 'robots' ? '' : ` to ${edit.name}`;
+      return { field: 'May be shown', value: words.length > 0 ? `says ${words.join(', ')}${whom}` : `no limits${whom}` };
+    }
     case 'meta':
       return edit.name === 'keywords' ? { field: 'Keywords', value: edit.content } : { field: 'Proof', value: edit.name };
+    case 'canonical':
+      return { field: 'Main address', value: edit.href };
+    case 'no-refresh':
+      return { field: 'Sending on', value: 'no longer sends visitors on' };
     case 'property': {
       const field = { 'og:title': 'Share title', 'og:description': 'Share text', 'og:image': 'Share picture' }[edit.property] ?? edit.property;
       return { field, value: edit.content === '' ? 'taken away' : edit.content };

@@ -1,7 +1,7 @@
 import type { Step } from '../survey/index.ts';
 import { list } from './findings.ts';
 import { counted, KIND_WORDS } from './states.ts';
-import { shortDate } from './gates.ts';
+import { shortDate } from './dates.ts';
 
 /** Past this many pages a number of minutes only discourages. */
 const LONG_WALK = 60;
@@ -12,24 +12,34 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
     case 'open-site':
       return {
         headline: 'Open the site to engines',
-        why: `It has been closed${step.since === undefined ? '' : ` since ${shortDate(step.since)}`}; every page says noindex, so nobody can find any of it.`,
+        why: `It has been closed${step.since === undefined ? '' : ` since ${shortDate(step.since)}`}${step.releases ? `, through ${counted(step.releases, 'release')}` : ''}; every page says noindex, so nobody can find any of it.`,
         action: 'Open the site',
+      };
+    case 'open-visitors':
+      return {
+        headline: step.audience === 'draft' ? 'Make the site public' : 'Let everybody visit',
+        why:
+          step.audience === 'draft'
+            ? 'The host keeps it back as a draft: whoever asks for it, engines too, gets “not found”.'
+            : 'The host asks for a password. Engines have none, so they list nothing.',
+        action: 'Who can visit',
       };
     case 'open-page': {
       const gates = {
         live: 'it is not live',
-        public: 'it asks for a sign-in',
+        public: 'the host keeps it back',
+        answers: 'its address does not answer as a page should',
         fetchable: 'robots.txt forbids engines to fetch it',
         listed: 'the page says noindex',
         'main-address': 'it hands its place to another address',
         reachable: 'nothing leads there',
       };
-      const reasons = step.gates.map((gate) => gates[gate as keyof typeof gates]);
-      const mendable = step.gates.every((gate) => gate === 'fetchable' || gate === 'listed');
+      const reasons = step.gates.map((gate) => gates[gate.name]);
+      const mendable = step.gates.every((gate) => gate.openable);
       return {
         headline: `Open “${nameOf(step.page)}” again`,
         why: `You want it found, but ${reasons.join(', and ')}${reasons.length > 1 ? '; mending one is not enough' : ''}.`,
-        action: mendable ? (reasons.length > 1 ? 'Open both' : 'Open it') : 'See why',
+        action: mendable ? openAll(reasons.length) : 'See why',
       };
     }
     case 'open-pages':
@@ -105,6 +115,11 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
     case 'wait':
       return { headline: 'Wait for Skerry to come by', why: 'It visits within a day. Its clock can be moved on.', action: 'Watch' };
   }
+}
+
+/** What the one action says that opens so many gates. */
+export function openAll(gates: number): string {
+  return gates < 2 ? 'Open it' : gates === 2 ? 'Open both' : `Open all ${gates}`;
 }
 
 const quoted = (name: string): string => `“${name}”`;

@@ -71,6 +71,46 @@ export const TERMS = {
     name: 'What it is worth',
     text: 'How much a visitor by this search would mean to you. Nobody else can know it; it only orders the list.',
   },
+  noindex: {
+    name: 'noindex',
+    text: 'A word in the page’s head that says: do not list me. Engines have to fetch the page to read it, so robots.txt must let them in. It is the one thing that truly keeps a page out.',
+  },
+  robots: {
+    name: 'robots.txt',
+    text: 'A file at the root of the site that asks crawlers not to fetch some addresses. It does not hide anything: an address that others link to may still be listed, without title and text.',
+  },
+  crawler: {
+    name: 'Crawler',
+    text: 'The program with which an engine fetches pages. Each has a name by which robots.txt and pages can speak to it alone.',
+  },
+  snippet: {
+    name: 'What may be shown',
+    text: 'The lines and the picture below a title in a result. You can limit or forbid them; the page is then less often chosen. Most sites leave all of this alone.',
+  },
+  follow: {
+    name: 'Follow links',
+    text: 'Whether engines may go on from this page to those it links to. Keep it, unless strangers can write links there.',
+  },
+  header: {
+    name: 'X-Robots-Tag',
+    text: 'A line that the host sends along with a file. It says for PDFs and pictures what the robots meta says for pages, since they have no head to write into.',
+  },
+  sitemap: {
+    name: 'Sitemap',
+    text: 'A list of the addresses you want found, for engines to read. It does not make them list anything; it helps them to find pages and to see what changed.',
+  },
+  lastmod: {
+    name: 'Date of last change',
+    text: 'Tells engines which pages are worth another visit. They believe it only where it is true: a date that changes with every build is soon ignored.',
+  },
+  hints: {
+    name: 'Priority and change frequency',
+    text: 'Two fields of the protocol that hardly any engine heeds, because everybody wrote the highest. Leave them out, unless somebody asks for them.',
+  },
+  twins: {
+    name: 'Twins of an address',
+    text: 'The same page with and without www, with and without the s. Engines take them for four sites; three should lead to the fourth.',
+  },
   'main-address': {
     name: 'The site’s main address',
     text: 'With or without www, with or without s: engines take these for different sites. Decide for one, and use it everywhere. With the s is right for nearly everybody.',

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { GateReason } from '../indexing/index.ts';
 import type { ProofOutcome } from '../ownership/index.ts';
 import type { PageEdit } from '../page/index.ts';
+import { TROUBLE_COSTS, type RobotsTrouble } from '../robots/index.ts';
 import { KINDS } from '../site/index.ts';
 import type { Step } from '../survey/index.ts';
 import {
@@ -12,11 +13,13 @@ import {
   KIND_WORDS,
   list,
   pastedWords,
+  patternWords,
   proofWords,
   REFUSAL_WORDS,
   shortDate,
   STATE_WORDS,
   stepWords,
+  troubleWords,
 } from './index.ts';
 import { GATES, STATES } from '../indexing/index.ts';
 
@@ -38,6 +41,17 @@ const REASONS: readonly GateReason[] = [
   { code: 'answered', status: 503, redirectedTo: undefined },
   { code: 'answered', status: 418, redirectedTo: undefined },
   { code: 'answered', status: 200, redirectedTo: 'https://a.example/' },
+  { code: 'answered', status: 301, redirectedTo: 'https://a.example/', hops: 3 },
+  { code: 'answered', status: 410, redirectedTo: undefined },
+  { code: 'answered', status: 429, redirectedTo: undefined },
+  { code: 'no-answer', reason: 'redirect-loop' },
+  { code: 'no-answer', reason: 'something new' },
+  { code: 'refresh', to: 'https://a.example/', seconds: 0 },
+  { code: 'refresh', to: 'https://a.example/', seconds: 5 },
+  { code: 'file' },
+  { code: 'not-asked' },
+  { code: 'empty-page' },
+  { code: 'draft' },
   { code: 'everyone' },
   { code: 'restricted' },
   { code: 'no-robots' },
@@ -51,32 +65,52 @@ const REASONS: readonly GateReason[] = [
   { code: 'nothing-read' },
   { code: 'soft-not-found' },
   ...(['doors', 'owner', 'page', 'header', 'none'] as const).map((from): GateReason => ({ code: 'noindex', from })),
+  { code: 'noindex', from: 'page', name: 'ploverbot', content: 'none', more: 1 },
   { code: 'expired', since: 0 },
   { code: 'canonical-self' },
   { code: 'canonical-none' },
   { code: 'canonical-conflict', addresses: ['https://a.example/1', 'https://a.example/2'] },
   { code: 'canonical-elsewhere', address: 'https://a.example/1' },
+  ...(['gone', 'redirects', 'blocked', 'noindex', 'elsewhere'] as const).map((trouble): GateReason => ({
+    code: 'canonical-elsewhere',
+    address: 'https://a.example/1',
+    from: 'header',
+    trouble,
+  })),
+  { code: 'canonical-ignored', address: 'https://a.example/1', why: 'gone' },
+  { code: 'canonical-ignored', address: 'https://a.example/1', why: 'unlike' },
   { code: 'reached', linksIn: 0, inSitemap: true, isHome: false },
   { code: 'reached', linksIn: 3, inSitemap: false, isHome: true },
+  { code: 'links-unread', linksIn: 2 },
   { code: 'unreached' },
 ];
 
 describe('everything that is told has words', () => {
   it.each(REASONS)('gate reason $code', (reason) => {
-    const { evidence, means } = gateWords(reason);
-    good(evidence, means);
+    const { evidence, means, expert, section } = gateWords(reason);
+    good(evidence, means, expert, section);
   });
   it('gates, states and kinds', () => {
     for (const gate of GATES) good(GATE_QUESTIONS[gate]);
-    for (const state of STATES) good(STATE_WORDS[state].name, STATE_WORDS[state].means);
+    for (const state of STATES) good(...Object.values(STATE_WORDS[state]));
     for (const kind of KINDS) good(KIND_WORDS[kind].one, KIND_WORDS[kind].many);
     good(...Object.values(REFUSAL_WORDS));
   });
   it.each<Step>([
     { code: 'open-site', since: undefined },
     { code: 'open-site', since: '2026-11-21T09:30:00Z' },
-    { code: 'open-page', page: 'a.html', gates: ['fetchable', 'listed'] },
-    { code: 'open-page', page: 'a.html', gates: ['reachable'] },
+    { code: 'open-site', since: '2026-11-21T09:30:00Z', releases: 3 },
+    { code: 'open-visitors', audience: 'draft' },
+    { code: 'open-visitors', audience: 'restricted' },
+    {
+      code: 'open-page',
+      page: 'a.html',
+      gates: [
+        { name: 'fetchable', openable: true },
+        { name: 'listed', openable: true },
+      ],
+    },
+    { code: 'open-page', page: 'a.html', gates: [{ name: 'reachable', openable: true }] },
     { code: 'open-pages', pages: ['a.html', 'b.html', 'c.html', 'd.html'] },
     { code: 'close-kind', kind: 'tag', pages: ['a.html'] },
     { code: 'close-kind', kind: 'tag', pages: ['a.html', 'b.html'] },
@@ -102,9 +136,35 @@ describe('everything that is told has words', () => {
     expect(stepWords({ code: 'hand-in', waits: true }, (page) => page).action).toBe('');
   });
   it('a page that is shut by what one press cannot open is shown, not opened', () => {
-    expect(stepWords({ code: 'open-page', page: 'a', gates: ['main-address'] }, (page) => page).action).toBe('See why');
-    expect(stepWords({ code: 'open-page', page: 'a', gates: ['listed'] }, (page) => page).action).toBe('Open it');
-    expect(stepWords({ code: 'open-page', page: 'a', gates: ['fetchable', 'listed'] }, (page) => page).action).toBe('Open both');
+    expect(stepWords({ code: 'open-page', page: 'a', gates: [{ name: 'answers', openable: false }] }, (page) => page).action).toBe('See why');
+    expect(
+      stepWords(
+        {
+          code: 'open-page',
+          page: 'a',
+          gates: [
+            { name: 'fetchable', openable: true },
+            { name: 'listed', openable: true },
+            { name: 'main-address', openable: true },
+          ],
+        },
+        (page) => page,
+      ).action,
+    ).toBe('Open all 3');
+    expect(stepWords({ code: 'open-page', page: 'a', gates: [{ name: 'listed', openable: true }] }, (page) => page).action).toBe('Open it');
+    expect(
+      stepWords(
+        {
+          code: 'open-page',
+          page: 'a',
+          gates: [
+            { name: 'fetchable', openable: true },
+            { name: 'listed', openable: true },
+          ],
+        },
+        (page) => page,
+      ).action,
+    ).toBe('Open both');
   });
   it.each<ProofOutcome>([
     { kind: 'verified' },
@@ -126,6 +186,10 @@ describe('everything that is told has words', () => {
     { kind: 'description', text: 'D' },
     { kind: 'noindex', on: true },
     { kind: 'noindex', on: false },
+    { kind: 'directives', name: 'robots', wanted: { snippet: 'max-snippet:50' } },
+    { kind: 'directives', name: 'ploverbot', wanted: { follow: '' } },
+    { kind: 'canonical', href: 'https://a.example/' },
+    { kind: 'no-refresh' },
     { kind: 'meta', name: 'skerry-proof', content: 'x' },
     { kind: 'json-ld', graph: { '@context': 'https://schema.org', '@graph': [] } },
   ])('edit $kind', (edit) => {
@@ -144,4 +208,46 @@ describe('small words', () => {
     ]));
   it('list', () => expect([list(['A']), list(['A', 'B']), list(['A', 'B', 'C'])]).toEqual(['“A”', '“A” and “B”', '“A” and 2 more']));
   it('date', () => expect([shortDate('2026-11-21T23:30:00Z'), shortDate('not a date')]).toEqual(['21 Nov', 'not a date']));
+});
+
+describe('robots.txt in plain words', () => {
+  it.each([
+    ['', 'no address'],
+    ['/', 'every address'],
+    ['/*', 'every address'],
+    ['/basket', 'addresses that begin with /basket'],
+    ['/a.html$', 'the address /a.html alone'],
+    ['/*.pdf$', 'addresses that end in .pdf'],
+    ['/*?sort=', 'addresses that contain ?sort='],
+    ['/shop/*/print', 'addresses that begin with /shop/ and later have /print'],
+    ['/shop/*.pdf$', 'addresses that begin with /shop/ and end in .pdf'],
+    ['*a*b$', 'addresses that contain a and end in b'],
+  ])('%s: %s', (pattern, words) => expect(patternWords(pattern)).toBe(words));
+  it.each<RobotsTrouble>([
+    { code: 'too-large', bytes: 600_000 },
+    { code: 'shuts-all', line: 2, token: '*' },
+    { code: 'wanted-shut', line: 2, pages: ['a', 'b', 'c', 'd'] },
+    { code: 'assets-shut', line: 2, files: ['/a.css'] },
+    { code: 'hides-not', line: 2, pages: ['a'] },
+    { code: 'not-listened', token: 'PloverBot', line: 3, rules: 2 },
+    { code: 'merged', token: '*', lines: [1, 5] },
+    { code: 'no-group', line: 1 },
+    { code: 'wrong-case', line: 1, would: ['/a'] },
+    { code: 'no-slash', line: 1, pattern: 'a' },
+    { code: 'touches-nothing', line: 1 },
+    { code: 'same-rule', line: 4, as: 2 },
+    { code: 'bad-token', line: 1, written: 'Bot/1', token: 'Bot' },
+    { code: 'bad-token', line: 1, written: '1', token: '' },
+    { code: 'noindex-field', line: 1 },
+    { code: 'crawl-delay', line: 1 },
+    { code: 'unknown-field', line: 1, field: 'host' },
+    { code: 'unreadable', line: 1 },
+    { code: 'sitemap-missing' },
+    { code: 'sitemap-relative', line: 1, address: '/s.xml' },
+    { code: 'sitemap-elsewhere', line: 1, address: 'https://b.example/s.xml' },
+  ])('trouble $code', (trouble) => {
+    const { headline, why } = troubleWords(trouble, (page) => page);
+    good(headline, why);
+    expect(TROUBLE_COSTS[trouble.code]).toMatch(/blocks|weakens|polish/);
+  });
 });

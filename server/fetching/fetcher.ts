@@ -2,7 +2,13 @@
 export type Resolve = (host: string) => Promise<readonly string[]>;
 
 /** Why a fetch gave no answer. */
-export type FetchFailure = 'bad-address' | 'no-such-host' | 'private-address' | 'no-answer' | 'timeout' | 'too-large' | 'too-many-redirects';
+export type FetchFailure = 'bad-address' | 'no-such-host' | 'private-address' | 'no-answer' | 'timeout' | 'too-large' | 'too-many-redirects' | 'redirect-loop';
+
+/** One address that was asked, and the status that it answered. */
+export interface Hop {
+  readonly address: string;
+  readonly status: number;
+}
 
 /** The end of a chain of requests. */
 export type FetchOutcome =
@@ -14,9 +20,11 @@ export type FetchOutcome =
       readonly bytes: Uint8Array;
       /** Addresses redirected to, in order; empty without a redirect. */
       readonly redirects: readonly string[];
+      /** The answers on the way, in order: each address that was asked and what it answered; the last is the end of the chain. */
+      readonly hops: readonly Hop[];
       readonly milliseconds: number;
     }
-  | { readonly ok: false; readonly reason: FetchFailure; readonly redirects: readonly string[] };
+  | { readonly ok: false; readonly reason: FetchFailure; readonly redirects: readonly string[]; readonly hops: readonly Hop[] };
 
 /** Fetches an address with GET. The crawler has this and does not know whether the world behind it is real. */
 export type Fetch = (address: string) => Promise<FetchOutcome>;

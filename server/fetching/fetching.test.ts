@@ -10,6 +10,7 @@ beforeAll(async () => {
   server = createServer((request, response) => {
     seen.push({ host: request.headers.host, proto: request.headers['x-forwarded-proto'] as string | undefined, agent: request.headers['user-agent'] });
     if (request.url === '/loop') return void response.writeHead(302, { location: '/loop' }).end();
+    if (request.url?.startsWith('/on-')) return void response.writeHead(302, { location: `/on-${Number(request.url.slice(4)) + 1}` }).end();
     if (request.url === '/to-private') return void response.writeHead(301, { location: 'http://private.example/' }).end();
     if (request.url === '/once') return void response.writeHead(301, { location: '/end' }).end();
     if (request.url === '/large') return void response.end('x'.repeat(5000));
@@ -43,9 +44,17 @@ describe('a guarded fetch', () => {
     expect(seen.at(-1)).toEqual({ host: 'site.example', proto: 'https', agent: 'TestBot' });
   });
   it('follows redirects and says so', async () =>
-    expect(await fetching.fetch('http://site.example/once')).toMatchObject({ ok: true, redirects: ['http://site.example/end'] }));
+    expect(await fetching.fetch('http://site.example/once')).toMatchObject({
+      ok: true,
+      redirects: ['http://site.example/end'],
+      hops: [
+        { address: 'http://site.example/once', status: 301 },
+        { address: 'http://site.example/end', status: 200 },
+      ],
+    }));
   it.each([
-    ['http://site.example/loop', 'too-many-redirects'],
+    ['http://site.example/loop', 'redirect-loop'],
+    ['http://site.example/on-1', 'too-many-redirects'],
     ['http://site.example/to-private', 'private-address'],
     ['http://site.example/large', 'too-large'],
     ['http://site.example/slow', 'timeout'],

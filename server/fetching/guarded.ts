@@ -1,6 +1,6 @@
 import { isIP } from 'node:net';
 import { Agent, request, type Dispatcher } from 'undici';
-import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Resolve } from './fetcher.ts';
+import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Hop, type Resolve } from './fetcher.ts';
 
 /** One side of the world: how names are resolved, which addresses may be spoken to, and where a connection really goes. */
 export interface World {
@@ -60,25 +60,36 @@ export function guardedFetch(
   const fetch: Fetch = async (address) => {
     const started = clock();
     const redirects: string[] = [];
+    const hops: Hop[] = [];
     const stop = AbortSignal.timeout(limits.milliseconds);
     try {
       let current = httpAddress(address);
       for (;;) {
         const response = await hop(current, stop);
         const location = response.headers['location'];
+        hops.push({ address: current.href, status: response.statusCode });
         if ([301, 302, 303, 307, 308].includes(response.statusCode) && typeof location === 'string') {
           await response.body.dump();
           if (redirects.length >= limits.redirects) throw new Failure('too-many-redirects');
           current = httpAddress(location, current.href);
+          if (hops.some((hop) => hop.address === current.href)) throw new Failure('redirect-loop');
           redirects.push(current.href);
           continue;
         }
         const bytes = await readBounded(response.body, limits.bytes);
-        return { ok: true, status: response.statusCode, headers: headerLists(response.headers), bytes, redirects, milliseconds: Math.round(clock() - started) };
+        return {
+          ok: true,
+          status: response.statusCode,
+          headers: headerLists(response.headers),
+          bytes,
+          redirects,
+          hops,
+          milliseconds: Math.round(clock() - started),
+        };
       }
     } catch (error) {
       const reason: FetchFailure = error instanceof Failure ? error.reason : stop.aborted ? 'timeout' : 'no-answer';
-      return { ok: false, reason, redirects } satisfies FetchOutcome;
+      return { ok: false, reason, redirects, hops } satisfies FetchOutcome;
     }
   };
   return { fetch, close: () => agent.close() };

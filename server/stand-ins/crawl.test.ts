@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { DAILY_VISITS } from '../../core/engine/index.ts';
+import { PLOVER, SKERRY, type EnginePolicy } from '../../core/indexing/index.ts';
 import type { Fetch, FetchOutcome } from '../fetching/index.ts';
 import { crawlSite, type CrawledSite } from './crawl.ts';
 
@@ -22,15 +22,16 @@ function world(answers: Readonly<Record<string, Answered | 'dead'>>): { fetch: F
     const path = address.replace(ORIGIN, '');
     asked.push(path);
     const answer = answers[path] ?? { status: 404 };
-    if (answer === 'dead') return { ok: false, reason: 'no-answer', redirects: [] };
+    if (answer === 'dead') return { ok: false, reason: 'no-answer', redirects: [], hops: [] };
     const { status = 200, body = '', type = 'text/html', robotsTag, to } = answer;
     const headers = { 'content-type': [type], ...(robotsTag === undefined ? {} : { 'x-robots-tag': [robotsTag] }) };
-    return { ok: true, status, headers, bytes: new TextEncoder().encode(body), redirects: to === undefined ? [] : [ORIGIN + to], milliseconds: 1 };
+    return { ok: true, status, headers, bytes: new TextEncoder().encode(body), redirects: to === undefined ? [] : [ORIGIN + to], hops: [], milliseconds: 1 };
   };
   return { fetch, asked };
 }
-const crawl = (site: CrawledSite, { fetch }: { fetch: Fetch }, now = NOW, visits?: number) =>
-  crawlSite(site, { fetch, crawler: 'SkerryBot', now, ...(visits === undefined ? {} : { visits }) });
+const DAILY_VISITS = SKERRY.visits;
+const crawl = (site: CrawledSite, { fetch }: { fetch: Fetch }, now = NOW, visits?: number, policy: EnginePolicy = SKERRY) =>
+  crawlSite(site, { fetch, policy, now, ...(visits === undefined ? {} : { visits }) });
 const outcomes = (site: CrawledSite): Record<string, string> =>
   Object.fromEntries(site.records.map((record) => [record.address.replace(ORIGIN, ''), record.outcome]));
 const map = (path = '/sitemap.xml') => ({ address: ORIGIN + path, handedInAt: '2026-11-24T00:00:00Z', readAt: undefined, count: 0, problem: undefined });
@@ -61,15 +62,15 @@ describe('a crawl', () => {
   });
 
   it('comes back the next day and not before, and takes in what changed', async () => {
-    const first = await crawl(EMPTY, world({ '/': { body: '<title>Old</title>' } }));
-    const again = world({ '/': { body: '<title>New</title>' } });
+    const first = await crawl(EMPTY, world({ '/': { body: '<title>Old</title><p>x' } }));
+    const again = world({ '/': { body: '<title>New</title><p>x' } });
     const same = await crawl(first, again, NOW + 3_600_000);
     expect([same.records[0]?.title, again.asked.includes('/')]).toEqual(['Old', false]);
     expect((await crawl(same, again, NOW + DAY)).records[0]?.title).toBe('New');
   });
 
   it('keeps what it knows of a page that does not answer today', async () => {
-    const first = await crawl(EMPTY, world({ '/': { body: '<title>Here</title>' } }));
+    const first = await crawl(EMPTY, world({ '/': { body: '<title>Here</title><p>x' } }));
     const after = await crawl(first, world({ '/': 'dead' }), NOW + DAY);
     expect(after.records[0]).toMatchObject({ outcome: 'listed', title: 'Here' });
   });
@@ -98,6 +99,36 @@ describe('a crawl', () => {
     expect(site.days[0]?.visited).toBe(DAILY_VISITS);
     expect(site.records.filter((record) => record.outcome === 'waiting')).toHaveLength(101);
     expect((await crawl(site, pages, NOW + DAY)).records.filter((record) => record.outcome === 'waiting')).toHaveLength(0);
+  });
+});
+
+describe('the other engine', () => {
+  const pages = world({
+    '/robots.txt': { body: `User-agent: *\nDisallow: /shut\n\nUser-agent: PloverBot\nCrawl-delay: 300\nDisallow: /private\n\nSitemap: ${ORIGIN}/sitemap.xml` },
+    '/sitemap.xml': { body: urlset('/copy', '/shut', '/private') },
+    '/': { body: 'home' },
+    '/copy': { body: '<link rel=canonical href=/main><p>paper and thread' },
+    '/main': { body: '<p>books we mend' },
+    '/shut': { body: 'x' },
+    '/private': { body: 'x' },
+  });
+  it('has its own group, waits as it is asked, and takes a canonical for a hint', async () => {
+    const [skerry, plover] = [await crawl(EMPTY, pages), await crawl(EMPTY, pages, NOW, undefined, PLOVER)];
+    expect(outcomes(skerry)).toMatchObject({ '/shut': 'bare', '/private': 'listed', '/copy': 'not-listed' });
+    // 1,200 seconds a day at 300 seconds a visit: four pages.
+    expect(plover.days[0]?.visited).toBe(4);
+    expect(outcomes(plover)).toMatchObject({ '/shut': 'listed', '/private': 'bare' });
+    const linked = world({
+      '/': { body: '<a href=/copy>c</a><a href=/main>m</a>' },
+      '/copy': { body: '<link rel=canonical href=/main><p>paper and thread' },
+      '/main': { body: '<p>books we mend' },
+    });
+    expect(outcomes(await crawl(EMPTY, linked))).toEqual({ '/': 'listed', '/copy': 'not-listed', '/main': 'listed' });
+    expect(outcomes(await crawl(EMPTY, linked, NOW, undefined, PLOVER))).toEqual({ '/': 'listed', '/copy': 'listed', '/main': 'listed' });
+  });
+  it('learns of the maps that robots.txt names, without being handed any', async () => {
+    const site = await crawl(EMPTY, pages);
+    expect(site.maps).toEqual([expect.objectContaining({ address: `${ORIGIN}/sitemap.xml`, named: true, count: 3 })]);
   });
 });
 

@@ -1,10 +1,9 @@
-import { DAILY_VISITS, dueVisits, judge, type IndexRecord } from '../../core/engine/index.ts';
+import { afterCanonicals, dueVisits, judge, visitsAllowed, type IndexRecord } from '../../core/engine/index.ts';
 import type { HandedInMap } from '../../core/exchange/index.ts';
-import type { RobotsAccess } from '../../core/indexing/index.ts';
-import { parseRobots, robotsMatcher, type RobotsMatcher } from '../../core/robots/index.ts';
-import { readSitemap } from '../../core/sitemap/index.ts';
-import { decodeBytes } from '../../core/source/index.ts';
+import { mayFetch, type EnginePolicy } from '../../core/indexing/index.ts';
 import type { Fetch } from '../fetching/index.ts';
+import { readMap } from './maps.ts';
+import { accessFor, readRobots, type Rules } from './rules.ts';
 
 /** What an engine keeps of a site between crawls. */
 export interface CrawledSite {
@@ -18,7 +17,7 @@ export interface CrawledSite {
 
 interface CrawlSettings {
   readonly fetch: Fetch;
-  readonly crawler: string;
+  readonly policy: EnginePolicy;
   /** Milliseconds since 1970, by the engine's clock. */
   readonly now: number;
   /** How many pages to visit; 0 only reads robots.txt and the maps. */
@@ -28,46 +27,26 @@ interface CrawlSettings {
 const AT_ONCE = 4;
 const DAYS_KEPT = 60;
 
-type Rules =
-  | { readonly kind: 'read'; readonly matcher: RobotsMatcher }
-  | { readonly kind: 'missing' }
-  | { readonly kind: 'unreachable'; readonly status: number | undefined };
-
 /** Visits a site once: robots.txt, then the maps, then the pages whose turn it is, following links to pages not known before. */
 export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlSettings): Promise<S> {
-  const { fetch, crawler, now } = settings;
-  const most = settings.visits ?? DAILY_VISITS;
+  const { fetch, policy, now } = settings;
   const at = new Date(now).toISOString();
-  const robots = await readRobots(fetch, site.origin, crawler);
+  const robots = await readRobots(fetch, site.origin, policy.crawler);
+  const most = settings.visits ?? visitsAllowed(policy, robots.kind === 'read' ? robots.delay : undefined);
   const known = new Map(site.records.map((record) => [record.address, record]));
   const learn = (address: string, foundBy: IndexRecord['foundBy'], from?: string): void => {
     const record = known.get(address);
     const linkedFrom =
       from === undefined || record?.linkedFrom.includes(from) ? (record?.linkedFrom ?? []) : [...(record?.linkedFrom ?? []), from].slice(0, 20);
     if (record) known.set(address, { ...record, linkedFrom, foundBy: record.foundBy === 'link' ? foundBy : record.foundBy });
-    else
-      known.set(address, {
-        address,
-        foundBy,
-        foundAt: at,
-        visitedAt: undefined,
-        status: undefined,
-        outcome: 'waiting',
-        reason: { code: 'waiting' },
-        linkedFrom,
-        title: '',
-        description: '',
-        headings: [],
-        lead: '',
-        text: '',
-      });
+    else known.set(address, { ...UNSEEN, address, foundBy, foundAt: at, linkedFrom });
   };
 
   const home = `${site.origin}/`;
   const inMaps = new Set<string>();
   const maps: HandedInMap[] = [];
-  for (const map of site.maps) {
-    const reading = await readMap(fetch, map.address, robots.rules, site.host);
+  for (const map of withNamed(site, robots, at)) {
+    const reading = await readMap({ fetch, rules: robots, host: site.host, most: policy.maps }, map.address);
     for (const address of reading.addresses) inMaps.add(address);
     maps.push({ ...map, readAt: at, count: reading.addresses.length, problem: reading.problem });
   }
@@ -86,27 +65,26 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
     await Promise.all(
       due.map(async (record) => {
         const url = new URL(record.address);
-        const access = accessFor(robots.rules, url.pathname + url.search);
-        const forbidden = access.kind === 'unreachable' || (access.kind === 'read' && !access.verdict.allowed);
+        const access = accessFor(robots, url.pathname + url.search);
+        const forbidden = !mayFetch(access);
         const outcome = forbidden ? undefined : await fetch(record.address);
+        const latest = known.get(record.address) ?? record;
         if (outcome && !outcome.ok) {
           // No answer today: what was known stays, the next day tries again.
-          const latest = known.get(record.address) ?? record;
           known.set(record.address, {
             ...latest,
             visitedAt: at,
-            reason: { code: 'answered', status: 0, redirectedTo: undefined },
+            reason: { code: 'no-answer', reason: outcome.reason },
             outcome: latest.outcome === 'waiting' ? 'not-listed' : latest.outcome,
           });
           return;
         }
         const redirectedTo = outcome?.redirects.at(-1);
-        const latest = known.get(record.address) ?? record;
         const judged = judge({
-          crawler,
+          policy,
           address: record.address,
           robots: access,
-          answer: outcome && { ...outcome, redirectedTo },
+          answer: outcome && { ...outcome, redirectedTo, hops: outcome.redirects.length },
           known: latest,
           inSitemap: inMaps.has(record.address),
           isHome: record.address === home,
@@ -114,45 +92,51 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
         });
         known.set(record.address, judged.record);
         for (const link of judged.links) if (link !== record.address) learn(link, 'link', record.address);
+        // The page that is named as the main one is looked at, to see whether it is there; being named is no link.
+        const { canonical } = judged.record;
+        if (canonical !== undefined && new URL(canonical).host === site.host) learn(canonical, 'link');
         if (redirectedTo !== undefined && new URL(redirectedTo).host === site.host) learn(redirectedTo, 'link', record.address);
       }),
     );
   }
 
-  const records = [...known.values()].sort((a, b) => (a.address < b.address ? -1 : 1));
+  const records = afterCanonicals([...known.values()], policy).sort((a, b) => (a.address < b.address ? -1 : 1));
   const listed = records.filter((record) => record.outcome === 'listed').length;
   const days = most === 0 ? site.days : [{ at, visited, listed }, ...site.days].slice(0, DAYS_KEPT);
   return { ...site, maps, records, robots: { fetchedAt: at, status: robots.status }, days };
 }
 
-/** robots.txt by RFC 9309, 2.3.1: 4xx means no rules, 5xx and no answer mean that all is shut. */
-async function readRobots(fetch: Fetch, origin: string, crawler: string): Promise<{ rules: Rules; status: number | undefined }> {
-  const outcome = await fetch(`${origin}/robots.txt`);
-  if (!outcome.ok) return { rules: { kind: 'unreachable', status: undefined }, status: undefined };
-  if (outcome.status >= 200 && outcome.status < 300)
-    return { rules: { kind: 'read', matcher: robotsMatcher(parseRobots(decodeBytes(outcome.bytes, 'utf-8')), crawler) }, status: outcome.status };
-  if (outcome.status >= 400 && outcome.status < 500) return { rules: { kind: 'missing' }, status: outcome.status };
-  return { rules: { kind: 'unreachable', status: outcome.status }, status: outcome.status };
-}
+const UNSEEN: Omit<IndexRecord, 'address' | 'foundBy' | 'foundAt' | 'linkedFrom'> = {
+  visitedAt: undefined,
+  status: undefined,
+  outcome: 'waiting',
+  reason: { code: 'waiting' },
+  title: '',
+  description: '',
+  headings: [],
+  lead: '',
+  text: '',
+};
 
-function accessFor(rules: Rules, path: string): RobotsAccess {
-  return rules.kind === 'read' ? { kind: 'read', verdict: rules.matcher.match(path) } : rules;
-}
-
-/** The addresses of a map on this host; an index is followed one level down. */
-async function readMap(fetch: Fetch, address: string, rules: Rules, host: string, depth = 0): Promise<{ addresses: string[]; problem: string | undefined }> {
-  const access = accessFor(rules, new URL(address).pathname);
-  if (access.kind === 'unreachable' || (access.kind === 'read' && !access.verdict.allowed))
-    return { addresses: [], problem: 'robots.txt forbids fetching the map' };
-  const outcome = await fetch(address);
-  if (!outcome.ok) return { addresses: [], problem: outcome.reason === 'no-such-host' ? 'there is no such host' : 'the host did not answer' };
-  if (outcome.status !== 200) return { addresses: [], problem: `the map answers ${outcome.status}` };
-  const reading = readSitemap(decodeBytes(outcome.bytes, 'utf-8'));
-  if (!reading.ok) return { addresses: [], problem: 'what is there is not a sitemap' };
-  const own = reading.sitemap.entries.map((entry) => entry.loc).filter((loc) => URL.canParse(loc) && new URL(loc).host === host);
-  if (reading.sitemap.kind === 'urlset')
-    return { addresses: own, problem: own.length < reading.sitemap.entries.length ? 'some addresses are on another host and were left out' : undefined };
-  if (depth > 0) return { addresses: [], problem: 'an index of indexes is not allowed' };
-  const parts = await Promise.all(own.slice(0, 50).map((map) => readMap(fetch, map, rules, host, depth + 1)));
-  return { addresses: parts.flatMap((part) => part.addresses), problem: parts.find((part) => part.problem !== undefined)?.problem };
+/** The maps that were handed in, and those that robots.txt names. */
+function withNamed(site: CrawledSite, rules: Rules, at: string): HandedInMap[] {
+  const handed = new Set(site.maps.filter((map) => map.named !== true).map((map) => map.address));
+  const named = rules.kind === 'read' ? rules.sitemaps.filter((address) => URL.canParse(address) && new URL(address).host === site.host) : [];
+  return [
+    ...site.maps.filter((map) => map.named !== true),
+    ...[...new Set(named)].flatMap((address) =>
+      handed.has(address)
+        ? []
+        : [
+            {
+              address,
+              handedInAt: site.maps.find((map) => map.address === address)?.handedInAt ?? at,
+              readAt: undefined,
+              count: 0,
+              problem: undefined,
+              named: true,
+            },
+          ],
+    ),
+  ];
 }

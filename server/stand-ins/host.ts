@@ -1,8 +1,9 @@
 import Fastify, { type FastifyInstance } from 'fastify';
 import { extname } from 'node:path';
 import { z } from 'zod';
-import type { HostedSite, ReleaseRequest } from '../../core/exchange/index.ts';
-import { filesFor } from '../../core/site/index.ts';
+import { hostedHeader, type HostedSite, type ReleaseRequest } from '../../core/exchange/index.ts';
+import { createHash, timingSafeEqual } from 'node:crypto';
+import { filesFor, headersFor } from '../../core/site/index.ts';
 import { RequestError } from '../errors.ts';
 import type { StandInClock } from './clock.ts';
 import type { Store } from './store.ts';
@@ -12,6 +13,9 @@ const siteSchema = z.strictObject({
   origin: z.string(),
   at: z.string(),
   files: z.record(z.string(), z.strictObject({ hash: z.string(), size: z.number() })),
+  headers: z.array(hostedHeader).default([]),
+  audience: z.enum(['draft', 'restricted', 'public']).default('public'),
+  passwordHash: z.string().optional(),
 });
 type Site = z.infer<typeof siteSchema>;
 const saved = z.strictObject({ version: z.literal(1), sites: z.record(z.string(), siteSchema) });
@@ -35,6 +39,10 @@ const TYPES: Readonly<Record<string, string>> = {
   '.avif': 'image/avif',
   '.ico': 'image/x-icon',
   '.pdf': 'application/pdf',
+  '.gz': 'application/gzip',
+  '.xsl': 'text/xsl',
+  '.rss': 'application/rss+xml',
+  '.atom': 'application/atom+xml',
   '.woff2': 'font/woff2',
   '.woff': 'font/woff',
   '.ttf': 'font/ttf',
@@ -42,6 +50,23 @@ const TYPES: Readonly<Record<string, string>> = {
   '.mp3': 'audio/mpeg',
   '.webmanifest': 'application/manifest+json',
 };
+
+const hashed = (password: string): string => createHash('sha256').update(password).digest('hex');
+
+/** Whether a request brings the site's password (HTTP Basic, RFC 7617); the name does not matter. */
+function mayEnter({ passwordHash }: Site, authorization: string | undefined): boolean {
+  const encoded = /^Basic\s+([A-Za-z0-9+/=]+)$/i.exec(authorization ?? '')?.[1];
+  if (encoded === undefined || passwordHash === undefined) return false;
+  const password = Buffer.from(encoded, 'base64')
+    .toString('utf8')
+    .replace(/^[^:]*:/s, '');
+  return timingSafeEqual(Buffer.from(hashed(password)), Buffer.from(passwordHash));
+}
+
+/** The same name with `www.` or without. */
+function twinOf(name: string): string {
+  return name.startsWith('www.') ? name.slice(4) : `www.${name}`;
+}
 
 /** The stand-in web host: keeps released sites and serves each under its own name. */
 export class StandInHost {
@@ -62,6 +87,16 @@ export class StandInHost {
     return Object.hasOwn(this.sites, host);
   }
 
+  /** Whether a request under this name gets here: a site's own name, or its twin with or without `www`. */
+  answers(name: string): boolean {
+    return this.has(name) || this.has(twinOf(name));
+  }
+
+  /** All sites that are hosted. */
+  hosted(): readonly { readonly host: string; readonly origin: string }[] {
+    return Object.entries(this.sites).map(([host, { origin }]) => ({ host, origin }));
+  }
+
   /** The hashes of which the bytes are not here yet. */
   async missing(hashes: readonly string[]): Promise<string[]> {
     const found = await Promise.all(hashes.map(async (hash) => ((await this.store.hasBytes(hash)) ? undefined : hash)));
@@ -73,7 +108,9 @@ export class StandInHost {
     const missing = await this.missing(request.files.map((file) => file.hash));
     if (missing.length > 0) throw new RequestError('missing-bytes', `${missing.length} of ${request.files.length}`);
     const files = Object.fromEntries(request.files.map(({ path, hash, size }) => [path, { hash, size }]));
-    this.sites = { ...this.sites, [host]: { number: request.number, origin: request.origin, at: this.clock.iso(), files } };
+    const { number, origin, headers, audience, password } = request;
+    const passwordHash = password === undefined ? undefined : hashed(password);
+    this.sites = { ...this.sites, [host]: { number, origin, at: this.clock.iso(), files, headers, audience, passwordHash } };
     await this.store.write('host', { version: 1, sites: this.sites });
     return this.site(host) as HostedSite;
   }
@@ -83,7 +120,14 @@ export class StandInHost {
     const site = this.has(host) ? this.sites[host] : undefined;
     if (!site) return undefined;
     // Browsers take every name under `localhost` to this machine, so a site can be visited without any set-up.
-    return { host, number: site.number, at: site.at, files: Object.keys(site.files).length, visit: `http://${host}.localhost:${this.port}/` };
+    return {
+      host,
+      number: site.number,
+      at: site.at,
+      files: Object.keys(site.files).length,
+      audience: site.audience,
+      visit: `http://${host}.localhost:${this.port}/`,
+    };
   }
 
   /** The server that sites are visited on: the site by the Host header, with or without `.localhost` behind it. */
@@ -95,13 +139,29 @@ export class StandInHost {
         .replace(/:\d+$/, '')
         .replace(/\.localhost$/, '');
       // A hosted page is somebody's file: shown, never run.
+      // The style sheet of a map counts as a script to the policy; the sandbox keeps all others from running even so.
+      const scripts = /\.xml(\?|$)/.test(request.raw.url ?? '') ? "'self'" : "'none'";
       reply.headers({
-        'content-security-policy': "script-src 'none'; object-src 'none'; frame-src 'none'; sandbox allow-same-origin",
+        'content-security-policy': `script-src ${scripts}; object-src 'none'; frame-src 'none'; sandbox allow-same-origin`,
         'x-content-type-options': 'nosniff',
       });
       const site = Object.hasOwn(this.sites, name) ? this.sites[name] : undefined;
+      const twin = site === undefined && Object.hasOwn(this.sites, twinOf(name)) ? this.sites[twinOf(name)] : undefined;
+      if (twin) return reply.redirect(`${twin.origin}${request.raw.url ?? '/'}`, 301);
       if (!site) return reply.status(404).type('text/plain; charset=utf-8').send('No site of this name is hosted here.\n');
       const [path = '/', query] = (request.raw.url ?? '/').split(/\?(.*)/s);
+      // The scheme travels along as a proxy would tell it; a browser that visits by hand says none.
+      const scheme = request.headers['x-forwarded-proto'];
+      if (scheme !== undefined && !site.origin.startsWith(`${String(scheme)}://`)) return reply.redirect(`${site.origin}${request.raw.url ?? '/'}`, 301);
+      if (site.audience === 'draft') return reply.status(404).type('text/plain; charset=utf-8').send('Nothing has been made public here yet.\n');
+      if (site.audience === 'restricted' && !mayEnter(site, request.headers.authorization))
+        return reply
+          .status(401)
+          .header('www-authenticate', 'Basic realm="This site", charset="UTF-8"')
+          .type('text/plain; charset=utf-8')
+          .send('This site asks for a password.\n');
+      const tags = headersFor(site.headers, path);
+      if (tags.length > 0) reply.header('x-robots-tag', tags);
       const file = filesFor(path).find((candidate) => Object.hasOwn(site.files, candidate));
       if (file === undefined) return this.notFound(site, reply);
       if (!path.endsWith('/') && /(^|\/)index\.html?$/.test(file) && !/index\.html?$/.test(path))

@@ -1,2 +1,4 @@
+export { accessFor, readRobots } from './rules.ts';
+export { StandInEngine } from './engine.ts';
 export { StandIns } from './stand-ins.ts';
-export { SKERRY } from './skerry.ts';
+export type { StandInHost } from './host.ts';

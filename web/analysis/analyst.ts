@@ -1,8 +1,18 @@
 import { languageOf, measureText, type TextMeasure } from '../../core/language/index.ts';
 import { PAGE_LIMITS, passagesIn, readPage, readSource, type PageFacts, type PageRefusal, type Passage } from '../../core/page/index.ts';
-import { sourceDiff, type Hunk, type Manifest, type ReleaseItem } from '../../core/release/index.ts';
-import { comparedPath, parseRobots, robotsMatcher, type RobotsLine, type RobotsVerdict } from '../../core/robots/index.ts';
-import { emptyDocument, fieldsOf, isPageFile, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
+import { sourceDiff, type Hunk, type Manifest, type ReleaseItem, type Template } from '../../core/release/index.ts';
+import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
+import {
+  emptyDocument,
+  fieldsOf,
+  filesFor,
+  isPageFile,
+  siteHost,
+  type Change,
+  type Kind,
+  type PatternField,
+  type SiteDocument,
+} from '../../core/site/index.ts';
 import { decodeBytes, decodeSource } from '../../core/source/index.ts';
 import {
   alikeGroups,
@@ -12,13 +22,18 @@ import {
   picturePlaces,
   suggestionsForEmpty,
   Survey,
+  type AddressWay,
   type PageRow,
+  type ReadMap,
+  type RobotsEffect,
+  type RobotsReport,
   type SiteNumbers,
   type SurveyedFacts,
 } from '../../core/survey/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import type { WayIn } from '../../core/indexing/index.ts';
 import { eachPage, listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
+import { broughtMaps, readMapFrom, type MapFrom } from './maps.ts';
 import { written } from './put-out.ts';
 
 /** What the page is told after each look. Rows are only those that changed. */
@@ -43,11 +58,10 @@ export interface PageDetail {
   readonly readOnly: boolean;
 }
 
-/** robots.txt line by line, with what each line touches. */
-export interface RobotsReport {
-  readonly text: string | undefined;
-  readonly lines: readonly RobotsLine[];
-  readonly touches: ReturnType<Survey['robotsTouches']>;
+/** One crawler at one address. */
+export interface TriedAddress extends AddressWay {
+  readonly crawler: string;
+  readonly verdict: RobotsVerdict;
 }
 
 /** Facts by the hash of the bytes they were read from: what has not changed is not read again. */
@@ -87,6 +101,7 @@ export class Analyst {
   private readonly found = new Map<string, PageRow>();
   private handedOver = 0;
   private hashes: ReadonlyMap<string, string> = new Map();
+  private maps: Readonly<Record<string, string>> = {};
   /** Pages whose reading has not been measured yet. */
   private unmeasured: string[] = [];
 
@@ -117,13 +132,29 @@ export class Analyst {
         .slice(0, MOST_FEEDS)
         .map((file) => text(file.path)),
     );
-    const brought = { robots: await text('robots.txt'), sitemap: await text('sitemap.xml'), feeds: feeds.filter((feed) => feed !== undefined) };
+    this.maps = await broughtMaps(this.db, this.siteId, this.files);
+    const brought = {
+      robots: await text('robots.txt'),
+      maps: this.maps,
+      feeds: feeds.filter((feed) => feed !== undefined),
+      template: await this.template(),
+    };
     this.document = document;
     this.survey = new Survey(document, this.files, pages, brought, this.manifest, this.now);
     this.hashes = new Map(this.files.map((file) => [file.path, file.hash]));
     this.handedOver = this.now();
     this.unmeasured = pages.flatMap(({ id, read }) => (typeof read === 'string' ? [] : [id]));
     return { rows: this.survey.rows(), numbers: this.survey.numbers() };
+  }
+
+  /** The home page, from which the map for people takes its look. */
+  private async template(): Promise<Template | undefined> {
+    const home = filesFor('/').find((path) => this.files.some((file) => file.path === path));
+    const bytes = home === undefined ? undefined : await loadBytes(this.db, this.siteId, home);
+    if (!bytes) return undefined;
+    const source = decodeSource(bytes);
+    const reading = readSource(source);
+    return reading.ok ? { source, facts: reading.facts } : undefined;
   }
 
   private async readAll(
@@ -251,25 +282,42 @@ export class Analyst {
     return bytes && new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
   }
 
-  wayIn(id: string): WayIn {
-    return this.its().wayIn(id);
+  wayIn(id: string, crawler?: string): WayIn {
+    return this.its().wayIn(id, crawler);
   }
 
-  robots(): RobotsReport {
-    const text = this.its().robotsText();
-    return { text, lines: parseRobots(text ?? '').lines, touches: this.its().robotsTouches() };
+  robots(draft?: string): RobotsReport {
+    return this.its().robotsReport(draft);
   }
 
-  /** Any address against some crawlers. Undefined where it is no address. */
-  tryAddress(address: string, crawlers: readonly string[]): readonly { crawler: string; verdict: RobotsVerdict }[] | undefined {
-    const path = comparedPath(address.startsWith('/') || /^https?:/i.test(address) ? address : `/${address}`);
+  robotsEffect(draft: string): readonly RobotsEffect[] {
+    return this.its().robotsEffect(draft);
+  }
+
+  /** Any address against some crawlers. Undefined where it is no address of this site. */
+  tryAddress(address: string, crawlers: readonly string[]): readonly TriedAddress[] | undefined {
+    const whole = address.trim();
+    if (/^https?:\/\//i.test(whole) && (!URL.canParse(whole) || new URL(whole).host !== siteHost(this.document))) return undefined;
+    const path = comparedPath(whole.startsWith('/') || /^https?:/i.test(whole) ? whole : `/${whole}`);
     if (path === undefined) return undefined;
     const file = parseRobots(this.its().robotsText() ?? '');
-    return crawlers.map((crawler) => ({ crawler, verdict: robotsMatcher(file, crawler).match(path) }));
+    return crawlers.map((crawler) => ({ crawler, verdict: robotsMatcher(file, crawler).match(path), ...this.its().wayInAt(path, crawler) }));
   }
 
-  sitemap(): ReturnType<Survey['sitemapReport']> {
-    return this.its().sitemapReport();
+  clicks(): ReadonlyMap<string, number> {
+    return this.its().clicks();
+  }
+
+  otherFiles(): ReturnType<Survey['otherFiles']> {
+    return this.its().otherFiles();
+  }
+
+  mapReport(): ReturnType<Survey['mapReport']> {
+    return this.its().mapReport();
+  }
+
+  examineMap(from: MapFrom): ReadMap {
+    return readMapFrom(from, { survey: this.its(), document: this.document, maps: this.maps, now: this.now() });
   }
 
   releaseItems(): ReleaseItem[] {

@@ -1,8 +1,10 @@
 import { openProject, PROJECT_ENTRY, PROJECT_FILES } from '../../core/exchange/index.ts';
 import { readPage } from '../../core/page/index.ts';
 import type { Manifest } from '../../core/release/index.ts';
+import { parseRobots } from '../../core/robots/index.ts';
 import { all, applyChange, emptyDocument, filesFor, firstFacts, set, type Change, type SiteDocument } from '../../core/site/index.ts';
-import { ARCHIVE_LIMITS, inflateEntry, listArchive } from '../../core/source/index.ts';
+import { readSitemap } from '../../core/sitemap/index.ts';
+import { ARCHIVE_LIMITS, decodeBytes, inflateEntry, listArchive } from '../../core/source/index.ts';
 import { clearSite, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
 
 /** A file that somebody picked or dropped. */
@@ -79,6 +81,7 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
 
   try {
     let home: Uint8Array | undefined;
+    const named: Partial<Record<(typeof NAMING)[number], Uint8Array>> = {};
     const homePaths = filesFor('/');
     let batch: (StoredFile & { bytes: Uint8Array })[] = [];
     let batchSize = 0;
@@ -90,6 +93,8 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
         continue;
       }
       if (homePaths.includes(file.path)) home ??= content.bytes;
+      const naming = NAMING.find((path) => path === file.path);
+      if (naming) named[naming] = content.bytes;
       batch.push({
         siteId: id,
         path: file.path,
@@ -114,7 +119,10 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
 
     const reading = home ? readPage(home) : undefined;
     const name = bringing.name.replace(/\.(zip|beacon)$/i, '');
-    const change: Change = all([firstFacts(reading?.ok ? reading.facts : undefined, name), set('doors', '', 'open', true)]);
+    const change: Change = all([
+      firstFacts(reading?.ok ? reading.facts : undefined, name, namedBy(named['robots.txt'], named['sitemap.xml'])),
+      set('doors', '', 'open', true),
+    ]);
     const document = saved?.document ?? applyChange(emptyDocument(), change);
     await writeSnapshot(db, id, document);
     if (saved?.manifest) await saveManifest(db, id, saved.manifest);
@@ -142,6 +150,18 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
     if (error instanceof Cancelled) return { ok: false, reason: 'cancelled' };
     return { ok: false, reason: (error as Error).name === 'QuotaExceededError' ? 'no-room' : 'failed' };
   }
+}
+
+/** Files at the root that name addresses of the site. */
+const NAMING = ['robots.txt', 'sitemap.xml'] as const;
+
+/** The maps that robots.txt names, and the first address in the map. */
+function namedBy(robots: Uint8Array | undefined, map: Uint8Array | undefined): string[] {
+  const reading = map && readSitemap(decodeBytes(map, 'utf-8'));
+  return [
+    ...(robots ? parseRobots(decodeBytes(robots, 'utf-8')).sitemaps : []),
+    ...(reading?.ok ? reading.sitemap.entries.slice(0, 1).map((entry) => entry.loc) : []),
+  ];
 }
 
 /** What a new site begins with: a home page with nothing on it, so that every step of the work has something to stand on. */

@@ -1,4 +1,4 @@
-import { deflateSync, Zip, ZipPassThrough, zipSync } from 'fflate';
+import { deflateSync, gzipSync, Zip, ZipPassThrough, zipSync } from 'fflate';
 import { PROJECT_ENTRY, PROJECT_FILES, type ProjectFile } from '../../core/exchange/index.ts';
 import { patchPage, readSource, type PageEdit, type PatchRefusal } from '../../core/page/index.ts';
 import { decodeSource } from '../../core/source/index.ts';
@@ -24,6 +24,12 @@ export function written(bytes: Uint8Array, edits: readonly PageEdit[]): { bytes:
   return patched.ok ? { bytes: patched.bytes, refused: undefined } : { bytes, refused: patched.reason };
 }
 
+/** A file of ours as it goes out. Packed copies have no date in them, so that the same text gives the same bytes. */
+function ownBytes(path: string, text: string): Uint8Array {
+  const bytes = new TextEncoder().encode(text);
+  return path.endsWith('.gz') ? gzipSync(bytes, { mtime: 0, level: 9 }) : bytes;
+}
+
 /** The files of a working copy, one after the other, as they go out. `paths` limits it to some, by where they go. */
 export async function* outFiles(
   db: Database,
@@ -33,7 +39,7 @@ export async function* outFiles(
   paths?: ReadonlySet<string>,
 ): AsyncGenerator<OutFile> {
   for (const [path, text] of Object.entries(copy.own))
-    if (!paths || paths.has(path)) yield { path, bytes: new TextEncoder().encode(text), modified: undefined, refused: undefined };
+    if (!paths || paths.has(path)) yield { path, bytes: ownBytes(path, text), modified: undefined, refused: undefined };
   for (const file of files) {
     const path = outPath(file.path, copy.files[file.path] ?? {});
     if (path in copy.own || (paths && !paths.has(path))) continue;

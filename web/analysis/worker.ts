@@ -5,6 +5,7 @@ import type { PageRow } from '../../core/survey/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type FactCache, type SurveyNews } from './analyst.ts';
+import type { MapFrom } from './maps.ts';
 import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
 import { bundle, outFiles, packProject, packZip } from './put-out.ts';
 
@@ -82,10 +83,15 @@ const service = {
 
   update: async (document: SiteDocument, change: Change) => inParts(await site().update(document, change)),
   page: (id: string) => site().page(id),
-  wayIn: (id: string) => site().wayIn(id),
-  robots: () => site().robots(),
+  wayIn: (id: string, crawler?: string) => site().wayIn(id, crawler),
+  /** robots.txt as it will be, or a draft of it, line by line. */
+  robots: (draft?: string) => site().robots(draft),
+  robotsEffect: (draft: string) => site().robotsEffect(draft),
   tryAddress: (address: string, crawlers: readonly string[]) => site().tryAddress(address, crawlers),
-  sitemap: () => site().sitemap(),
+  clicks: () => site().clicks(),
+  otherFiles: () => site().otherFiles(),
+  mapReport: () => site().mapReport(),
+  examineMap: (from: MapFrom) => site().examineMap(from),
   releaseItems: (): ReleaseItem[] => site().releaseItems(),
   heaviest: (most: number) => site().heaviest(most),
   unreadable: () => site().unreadable(),
@@ -216,6 +222,7 @@ const service = {
     const manifest = {
       ...whole,
       own: {},
+      hosting: {},
       changedAt: {},
       listed: whole.listed.filter((id) => !left.has(id)),
       files: Object.fromEntries(Object.entries(whole.files).flatMap(([path, file]) => (left.has(path) ? [] : [[path, { ...file, edits: [] }]]))),

@@ -2,21 +2,11 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, useNavigate } from 'react-router';
 import { Empty, hearNotes } from '../ui/index.ts';
 import { firstSite, rememberSite, useWorkspaceApi } from '../workspace/index.ts';
+import { screenRoutes } from './screens.tsx';
 import { Shell } from './Shell.tsx';
 
 const Notes = lazy(() => import('./Notes.tsx').then((module) => ({ default: module.Notes })));
 const Sites = lazy(() => import('../sites/Sites.tsx').then((module) => ({ default: module.Sites })));
-const Start = lazy(() => import('../start/Start.tsx').then((module) => ({ default: module.Start })));
-const screens = {
-  words: lazy(() => import('../words/Words.tsx').then((module) => ({ default: module.Words }))),
-  meaning: lazy(() => import('../meaning/Meaning.tsx').then((module) => ({ default: module.Meaning }))),
-  doors: lazy(() => import('../doors/Doors.tsx').then((module) => ({ default: module.Doors }))),
-  map: lazy(() => import('../map/SiteMap.tsx').then((module) => ({ default: module.SiteMap }))),
-  weight: lazy(() => import('../weight/Weight.tsx').then((module) => ({ default: module.Weight }))),
-  release: lazy(() => import('../release/Release.tsx').then((module) => ({ default: module.Release }))),
-  proof: lazy(() => import('../proof/Proof.tsx').then((module) => ({ default: module.Proof }))),
-  watch: lazy(() => import('../watch/Watch.tsx').then((module) => ({ default: module.Watch }))),
-};
 
 const router = createBrowserRouter([
   { path: '/', element: <First /> },
@@ -31,11 +21,7 @@ const router = createBrowserRouter([
   {
     path: '/s/:siteId',
     element: <Shell />,
-    children: [
-      { index: true, element: <Start /> },
-      ...Object.entries(screens).map(([stop, Screen]) => ({ path: stop === 'words' ? 'words/:view?' : stop, element: <Screen /> })),
-      { path: '*', element: <Navigate to="." replace /> },
-    ],
+    children: [...screenRoutes, { path: '*', element: <Navigate to="." replace /> }],
   },
   { path: '*', element: <Navigate to="/" replace /> },
 ]);

@@ -1,6 +1,5 @@
 import { Check, CircleAlert, LoaderCircle, MoonStar } from 'lucide-react';
 import { Link } from 'react-router';
-import { isOpen } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { usePlace } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
@@ -10,7 +9,6 @@ import { applyTheme, shownTheme } from './theme.ts';
 export function Foot({ onUndo, onNext }: { readonly onUndo: () => void; readonly onNext: () => void }) {
   const save = useWorkspace((state) => state.save);
   const numbers = useWorkspace((state) => state.numbers);
-  const open = useWorkspace((state) => isOpen(state.document));
   const canUndo = useWorkspace((state) => state.undo.undo.length > 0);
   const { linkTo } = usePlace();
   const found = (numbers.states.findable ?? 0) + (numbers.states['to-mend'] ?? 0);
@@ -53,11 +51,6 @@ export function Foot({ onUndo, onNext }: { readonly onUndo: () => void; readonly
         <MoonStar size={15} aria-hidden />
       </button>
       <span className="narrow-only ml-auto" />
-      {!open && (
-        <Link to={linkTo('doors')} className="my-1 rounded-lg bg-error px-2.5 py-1 font-semibold text-error-content">
-          The site is closed
-        </Link>
-      )}
       {numbers.waiting > 0 ? (
         <Link to={linkTo('release')} className="my-1 rounded-lg bg-accent px-2.5 py-1 font-semibold text-[#1d2939]">
           {counted(numbers.waiting, 'change waits', 'changes wait')} for release

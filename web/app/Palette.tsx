@@ -4,8 +4,17 @@ import { useState, type ReactNode } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { PAGE_STOPS, StateSign, STOPS, usePlace } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
-import { VIEWS } from '../words/views.ts';
+import { VIEWS as DOORS } from '../doors/views.ts';
+import { VIEWS as MAPS } from '../map/views.ts';
+import { VIEWS as WORDS } from '../words/views.ts';
 import { applyTheme, shownTheme } from './theme.ts';
+
+/** Stops that can be worked at in several ways; the first of each is the stop itself. */
+const WAYS = [
+  { stop: 'words', name: 'Words', views: WORDS },
+  { stop: 'doors', name: 'Doors', views: DOORS },
+  { stop: 'map', name: 'Map', views: MAPS },
+] as const;
 
 /** Most pages listed at once; typing narrows them. */
 const LISTED = 40;
@@ -37,11 +46,13 @@ export function Palette({
   const actions: { name: string; icon: ReactNode; run: () => void }[] = [
     { name: 'Start: what is left, in order', icon: <Footprints size={16} aria-hidden />, run: () => go('') },
     ...STOPS.map(({ id, name, trade }) => ({ name: `${name}: ${trade}`, icon: <Shapes size={16} aria-hidden />, run: () => void navigate(linkTo(id)) })),
-    ...VIEWS.filter(({ id }) => id !== 'page').map(({ id, name }) => ({
-      name: `Words: ${name.toLowerCase()}`,
-      icon: <Shapes size={16} aria-hidden />,
-      run: () => void navigate(linkTo('words').replace('/words', `/words/${id}`)),
-    })),
+    ...WAYS.flatMap(({ stop, name: of, views }) =>
+      views.slice(1).map(({ id, name }) => ({
+        name: `${of}: ${name.replace(/^[A-Z](?=[a-z &])/, (letter) => letter.toLowerCase())}`,
+        icon: <Shapes size={16} aria-hidden />,
+        run: () => void navigate(linkTo(stop).replace(`/${stop}`, `/${stop}/${id}`)),
+      })),
+    ),
     { name: 'Next page to mend', icon: <ArrowDown size={16} aria-hidden />, run: onNext },
     { name: 'Undo', icon: <Undo2 size={16} aria-hidden />, run: onUndo },
     { name: 'Do again', icon: <Redo2 size={16} aria-hidden />, run: onRedo },

@@ -7,6 +7,8 @@ import { rememberSite, useWorkspace, useWorkspaceApi } from '../workspace/index.
 import { Foot } from './Foot.tsx';
 import { PageTree } from './PageTree.tsx';
 import { PathBar } from './PathBar.tsx';
+import { loadScreen } from './screens.tsx';
+import { ShutStrip } from './ShutStrip.tsx';
 
 const loadPalette = () => import('./Palette.tsx').then((module) => ({ default: module.Palette }));
 const Palette = lazy(loadPalette);
@@ -51,9 +53,6 @@ function OpenShell() {
     if (place.page !== undefined) void workspace.select(place.page);
   }, [workspace, place.page]);
 
-  // Not part of the first screen, but there before the first Ctrl K: whoever presses it types on at once.
-  useEffect(() => void loadPalette(), []);
-
   const step = (direction: 1 | -1): void => {
     const sent = walked.current && performance.now() - walked.current.at < ON_THE_WAY ? walked.current.id : undefined;
     const id = nextToMend(direction, sent ?? place.page);
@@ -84,6 +83,7 @@ function OpenShell() {
         Skip to the work
       </a>
       <PathBar />
+      <ShutStrip />
       {withTree && (
         <nav className={`tree${drawer === 'tree' ? ' is-open' : ''}`} aria-label="Pages of the site">
           <PageTree onPalette={() => setPalette(true)} />
@@ -120,6 +120,12 @@ function OpenShell() {
 
 function Opening() {
   const { done, of } = useWorkspace((state) => state.opening);
+  const stop = useLocation().pathname.split('/')[3] ?? '';
+  useEffect(() => {
+    loadScreen(stop);
+    // Not part of the first screen, but there before the first Ctrl K: whoever presses it types on at once.
+    void loadPalette();
+  }, [stop]);
   return (
     <main className="mx-auto grid h-full max-w-md place-items-center p-6">
       <div className="w-full">

@@ -6,6 +6,7 @@ import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 const STOP_OF: Readonly<Record<Step['code'], Stop>> = {
   'open-site': 'doors',
+  'open-visitors': 'doors',
   'open-page': 'doors',
   'open-pages': 'doors',
   'close-kind': 'doors',

@@ -1,32 +1,106 @@
 import { useState } from 'react';
-import { siteOrigin } from '../../core/site/index.ts';
 import type { LiveAnswer } from '../../core/exchange/index.ts';
+import type { WayIn } from '../../core/indexing/index.ts';
+import { siteOrigin } from '../../core/site/index.ts';
+import { GATE_QUESTIONS, gateWords, NO_ANSWER } from '../../core/wording/index.ts';
+import { Term } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { Gates } from './Gates.tsx';
+import { W } from './wording.ts';
 
-/** Asks the address itself how it answers right now. */
-export function LiveLook({ address }: { readonly address: string }) {
+/** Asks the address itself how it answers right now, and leads the crawler through the gates by what came back. */
+export function LiveLook({ address, crawler, way }: { readonly address: string; readonly crawler: string; readonly way: WayIn | undefined }) {
   const { tools } = useWorkspaceApi();
   const origin = useWorkspace((state) => siteOrigin(state.document));
   const [answer, setAnswer] = useState<LiveAnswer | 'asking' | { readonly failed: string }>();
+  const whole = /^https?:\/\//i.test(address) ? address : origin + address;
   const ask = (): void => {
     setAnswer('asking');
-    tools.outside.live(origin + address).then(setAnswer, (error: unknown) => setAnswer({ failed: (error as Error).message }));
+    tools.outside.live(whole, crawler).then(setAnswer, (error: unknown) => setAnswer({ failed: (error as Error).message }));
   };
   return (
-    <p className="mb-6 mt-2 flex flex-wrap items-center gap-x-3 text-[13px]" aria-live="polite">
-      <button type="button" className="link-act" onClick={ask} disabled={answer === 'asking'}>
-        Ask the live address
-      </button>
-      <span className="soft">{answer === undefined ? '' : answer === 'asking' ? 'asking …' : 'failed' in answer ? answer.failed : told(answer)}</span>
-    </p>
+    <section className="mt-6" aria-label={W.live}>
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <h2>{W.live}</h2>
+        <span className="soft text-[13.5px]">{W.liveWhy}</span>
+        <button type="button" className="btn btn-sm btn-outline-ink ml-auto" onClick={ask} disabled={answer === 'asking'}>
+          {answer === 'asking' ? 'Asking …' : 'Ask the live address'}
+        </button>
+      </div>
+      <div aria-live="polite">
+        {answer !== undefined &&
+          answer !== 'asking' &&
+          ('failed' in answer ? <p className="notice notice-bad mt-2">{answer.failed}</p> : <Told answer={answer} way={way} />)}
+      </div>
+    </section>
   );
 }
 
-function told(answer: LiveAnswer): string {
-  const where = answer.world === 'stand-in' ? 'stand-in host' : 'the internet';
-  if (!answer.ok)
-    return `${where}: ${{ 'no-such-host': 'there is no such host', 'private-address': 'this address is not fetched from here', timeout: 'no answer in ten seconds', 'too-many-redirects': 'it redirects in circles', 'too-large': 'the answer is too large' }[answer.reason] ?? 'no answer'}`;
-  const redirect = answer.redirects.length > 0 ? `, after a redirect to ${answer.redirects.at(-1) ?? ''}` : '';
-  const header = answer.robotsTag.length > 0 ? `, with X-Robots-Tag: ${answer.robotsTag.join('; ')}` : '';
-  return `${where}: answers ${answer.status} in ${answer.milliseconds} ms${redirect}${header}`;
+function Told({ answer, way }: { readonly answer: LiveAnswer; readonly way: WayIn | undefined }) {
+  const { answer: got, robots, twins } = answer;
+  const differ = way ? differences(answer.way, way) : [];
+  return (
+    <div className="mt-2" data-testid="live">
+      <p className="text-[13.5px]">
+        {answer.world === 'stand-in' ? 'The stand-in host' : 'The internet'}:{' '}
+        {got.ok
+          ? `answers ${got.status} in ${got.milliseconds} ms, ${got.bytes.toLocaleString('en')} bytes of ${got.type || 'no type'}`
+          : (NO_ANSWER[got.reason] ?? 'no answer')}
+        . robots.txt {robots.status === undefined ? 'does not answer' : `answers ${robots.status}`}
+        {robots.redirects.length > 0 && `, after ${robots.redirects.length} redirects`}.
+      </p>
+      {got.hops.length > 1 && (
+        <ol className="mono mt-1.5 text-[12px]" aria-label="Redirects followed">
+          {got.hops.map((hop) => (
+            <li key={hop.address} className="break-all">
+              {hop.status} {hop.address}
+            </li>
+          ))}
+        </ol>
+      )}
+      <div className="mt-2">
+        <Gates way={answer.way} source={undefined} />
+      </div>
+      {differ.length > 0 && (
+        <div className="notice notice-amber mt-2 text-[13.5px]">
+          <p className="font-semibold">{W.liveDiffers}</p>
+          <ul>
+            {differ.map(({ name, live, here }) => (
+              <li key={name}>
+                {GATE_QUESTIONS[name]} Live: {live}. Here: {here}.
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <h3 className="mt-3 text-[14px] font-semibold">
+        {W.twins} <Term id="twins" />
+      </h3>
+      <ul className="text-[13px]">
+        {twins.map((twin) => (
+          <li key={twin.address} className="flex flex-wrap gap-x-2">
+            <span className="mono break-all">{twin.address}</span>
+            <span className={twin.leadsTo === undefined && twin.failed === undefined ? 'text-error' : 'soft'}>
+              {twin.failed !== undefined
+                ? (NO_ANSWER[twin.failed] ?? 'no answer')
+                : twin.leadsTo !== undefined
+                  ? `leads to ${twin.leadsTo}`
+                  : twin.status !== undefined && twin.status < 300
+                    ? 'answers by itself: engines take it for another page'
+                    : `answers ${twin.status ?? 'nothing'}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** Gates at which what is live and what is planned here do not agree; whether it is out yet is the difference itself, so it is not told. */
+function differences(live: WayIn, here: WayIn) {
+  return live.gates.flatMap((gate) => {
+    const planned = here.gates.find((one) => one.name === gate.name);
+    if (!planned || gate.name === 'live' || gate.name === 'reachable' || planned.behind === gate.behind) return [];
+    return [{ name: gate.name, live: gateWords(gate.reason).evidence, here: gateWords(planned.reason).evidence }];
+  });
 }

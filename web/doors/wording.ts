@@ -1,47 +1,308 @@
-import type { PageState, WayIn } from '../../core/indexing/index.ts';
+import { canOpen, type EnginePolicy, type PageState, type Reality, type WayIn } from '../../core/indexing/index.ts';
+import type { RobotsVerdict } from '../../core/robots/index.ts';
+import type { Kind, SaidField, SwitchStory } from '../../core/site/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
+import { counted, openAll } from '../../core/wording/index.ts';
+import type { Band } from './Clicks.tsx';
 
 export const W = {
-  openTitle: 'The whole site is open',
-  closedTitle: 'The whole site is closed',
-  openWhy: 'Turn off to keep every page out while you build. Each page then says noindex, which engines can read; robots.txt stays as it is.',
-  closedWhy: 'Every page says noindex, so no engine lists any of it. Turn on when people may come.',
   kinds: 'What each kind of page is for',
-  kindsWhy: 'a page follows its kind unless it says otherwise',
+  kindsWhy: 'a page follows its kind unless it, or a rule, says otherwise',
+  kindsLead:
+    'Say once what a whole kind of page is for, and what engines may show of it. A rule for some addresses comes before the kind, a page’s own word before both.',
+  archives:
+    'Archives of tags, authors and months repeat the posts. With one author and few posts they only stand in their way; with several authors of some name, list the authors.',
+  rules: 'Rules for some addresses',
+  rulesWhy: 'For a folder, or whatever has something in its address. The first rule that fits decides.',
   robots: 'robots.txt',
   robotsWhy: 'what each line touches',
   noRobots: 'The site has no robots.txt. Nothing is forbidden, and that is fine.',
-  tryTitle: 'Try an address',
+  robotsLead: 'Asks crawlers not to fetch some addresses. Change a rule or the text: both are one file, and what would change is shown before you take it.',
+  inWords: 'In plain words',
+  asText: 'As text',
+  noTroubles: 'Nothing wrong with it',
+  draft: 'Not taken yet. This is what it would change:',
+  draftChangesNothing: 'No page and no file opens or shuts by it.',
   lessonRobots:
     'A shut robots.txt does not take a page out of the results: its bare address may still be listed. To keep a page out, let engines fetch it and let it say noindex.',
+  forWhom: 'As seen by',
+  forExperts: 'For experts',
+  plainly: 'In plain words',
+  policy: (policy: EnginePolicy): string =>
+    policy.id === 'plover'
+      ? 'Plover takes a canonical for a hint, passes by meta refreshes, soft 404s and unavailable_after, and waits as Crawl-delay asks.'
+      : policy.id === 'skerry'
+        ? 'Skerry follows canonicals and meta refreshes, tells soft 404s, and knows every directive here.'
+        : `How ${policy.crawler} takes things is not known; it is taken to keep to the letter of the standards.`,
+  says: 'What engines may show of it',
+  saysOf: 'What engines may show of',
+  saysNothing: 'no limits',
+  saysFor: 'For',
+  saysForWhom: 'For which engines',
+  saysAdvice:
+    'Most sites leave all of this alone. Limits make a result plainer, and plainer results are chosen less often. Of several words the most restrictive counts.',
+  live: 'As it is out there now',
+  liveWhy: 'asks the address itself, as any visitor would',
+  liveDiffers: 'What is live differs from what is planned here. Nothing counts before it is released.',
+  twins: 'The same page under its other names',
+  pagesLead: 'What you want of each page against what engines will do once this is released. Press a number to see those pages.',
+  matrix: 'What you want, and what is so',
+  cells: {
+    findable: 'as you want it',
+    'to-mend': 'as you want it',
+    'shut-out': 'shut out',
+    leaking: 'leaking',
+    'half-hidden': 'half hidden',
+    'kept-out': 'as you want it',
+    'not-live': 'not live',
+  } satisfies Record<PageState, string>,
+  clicks: 'Clicks from home',
+  bands: { '0': 'home', '1': '1 click', '2': '2 clicks', '3': '3 clicks', '4+': '4 or more', none: 'no links lead there' } satisfies Record<Band, string>,
+  orphans: 'Nothing links to it',
+  filesLead: 'PDFs, pictures and other files have no head to write into. A header that the host sends along speaks for them.',
+  headerRules: 'Headers for files',
+  serverRules: 'For a host of your own: the rules for its web server',
+  serverRulesWhy: 'The host that ships with the program gets these rules with each release. Elsewhere, put them where the server reads its settings.',
+  tryLead: 'Whether it is a page or not: which crawler may fetch it, by which line, and what comes of it.',
+  notHere: 'This is no address of this site.',
+  whatAnswers: {
+    page: 'A page of the site answers here.',
+    file: 'A file of the site answers here.',
+    moved: 'The page that was here answers elsewhere now; whoever asks is led there.',
+    nothing: 'No file of the site answers here: the host says 404.',
+  },
+  siteLead: 'One switch for all pages, and who can visit at all.',
+  switchFacts: [
+    'Shut, each page goes out with noindex, and documents with the header that says the same: engines fetch them, read that, and leave them out. Nothing else truly keeps them out.',
+    'robots.txt stays as it is. Shutting it instead would hide the noindex, and bare addresses would stay listed.',
+    'It counts from the next release on. What is live stays as it is until then.',
+  ],
+  planNext: 'Open with the next release',
+  remindOn: 'Remind me to open it on',
+  visitors: 'Who can visit',
+  visitorsWhy: 'At the host that ships with the program. Engines see what a stranger sees.',
+  visitorsRelease: 'It holds from the next release on, like everything else.',
+  draftShort: 'The host shows it to nobody.',
+  restrictedShort: 'The host asks visitors for a password.',
+  differ: 'Where the engines differ',
+  differWhy: 'Both keep to robots.txt and to noindex. Beyond that each has its ways, as engines in life do.',
+  crawlers: 'Crawlers',
+  crawlersWhy: 'Rules and words can be meant for one crawler alone. Add any by the name it goes by, to try addresses with it.',
 };
 
-/** What the state means for this page, with what is to be done. */
-export function stateBanner(
-  state: PageState,
-  { gates }: WayIn,
-): { readonly headline: string; readonly why: string; readonly action: 'open' | 'hide' | 'keep-out' | undefined; readonly label: string } {
+export const REALITY_NAMES: Readonly<Record<Reality, string>> = { listed: 'listed', bare: 'bare address', out: 'not listed', 'not-live': 'not live' };
+export const INTENT_NAMES: Readonly<Record<PageRow['intent'], string>> = { list: 'You want it found', out: 'You want it out' };
+export const INTENT_FROM: Readonly<Record<PageRow['intentFrom'], string>> = {
+  page: 'said for this page',
+  rule: 'by one of your rules',
+  kind: 'as its kind',
+  default: 'as its kind, by default',
+};
+
+/** The state of a page by what is wanted and what is so, weaknesses aside. */
+export function matrixState(intent: PageRow['intent'], reality: Reality): PageState {
+  if (reality === 'not-live') return 'not-live';
+  if (intent === 'list') return reality === 'listed' ? 'findable' : 'shut-out';
+  return reality === 'listed' ? 'leaking' : reality === 'bare' ? 'half-hidden' : 'kept-out';
+}
+
+/** Why a good practitioner lists a kind or keeps it out. */
+export const KIND_REASONS: Readonly<Record<Kind, string>> = {
+  page: 'what people look for',
+  service: 'what people look for',
+  event: 'what people look for',
+  product: 'what people look for',
+  post: 'what people look for',
+  category: 'a way in, if it says something of its own',
+  tag: 'repeats the posts: out',
+  author: 'with one author it repeats all posts: out',
+  date: 'repeats the posts: out',
+  other: 'listed, for want of a reason against',
+};
+
+/** Which line decided, and how. */
+export function decidedBy({ rule, group }: RobotsVerdict): string {
+  if (rule)
+    return `line ${rule.line}, ${rule.allow ? 'Allow' : 'Disallow'}: ${rule.pattern}, is the longest match, ${counted(rule.pattern.length, 'character')}`;
+  if (group === 'own') return 'its own group has no rule for it, and it does not listen to the others';
+  return group === 'everyone' ? 'no rule for it' : 'there are no rules for it';
+}
+
+/** The story of the switch, in words. */
+export function switchWords(story: SwitchStory, day: (iso: string) => string): { readonly title: string; readonly why: string; readonly live: string } {
+  const since = story.since === undefined ? '' : `Since ${day(story.since)}. `;
+  const here = {
+    open: { title: 'The whole site is open', why: `${since}Turn off to keep every page out while you build.` },
+    shut: { title: 'The whole site is closed', why: `${since}Every page says noindex, so no engine lists any of it.` },
+    planned: { title: 'Closed, until the next release', why: `${since}The next release takes the noindex off every page.` },
+  }[story.here];
+  return { ...here, live: liveWords(story, day) };
+}
+
+function liveWords({ here, live, shutBy, opensOn }: SwitchStory, day: (iso: string) => string): string {
+  const due = opensOn === undefined ? '' : ` You meant to open it on ${day(`${opensOn}T12:00:00Z`)}.`;
+  if (live === 'shut' && shutBy) {
+    const by = `Out there it is closed since release ${shutBy.release}${shutBy.at === undefined ? '' : `, ${day(shutBy.at)}`}${shutBy.releases > 1 ? `, through ${shutBy.releases} releases` : ''}.`;
+    return here === 'open' ? `${by} The next release opens it.` : by + due;
+  }
+  if (here === 'shut')
+    return `Closed here in the working copy${live === undefined ? '' : '; out there it is still open'}. It counts with the next release.${due}`;
+  return '';
+}
+
+export type Audience = 'draft' | 'restricted' | 'public';
+export const AUDIENCES: Readonly<Record<Audience, { readonly name: string; readonly people: string; readonly engines: string; readonly listing: string }>> = {
+  draft: {
+    name: 'Nobody: a draft',
+    people: '“Not found”, whoever asks. You see it here.',
+    engines: '404 for every address, robots.txt and the map too.',
+    listing: 'not listed, and dropped where they were.',
+  },
+  restricted: {
+    name: 'Those with the password',
+    people: 'a question for the password, then the site.',
+    engines: '401 for every address: they have no password.',
+    listing: 'not listed. A password hides pages for sure; noindex only asks.',
+  },
+  public: { name: 'Everybody', people: 'the site.', engines: 'the site, as far as robots.txt lets them.', listing: 'listed, as each of them says.' },
+};
+
+/** Where engines differ, told from how each of them really decides. */
+export const DIFFERENCES: readonly { readonly what: string; readonly tell: (engine: EnginePolicy) => string }[] = [
+  { what: 'Crawler', tell: ({ crawler, pictureCrawler }) => (pictureCrawler === undefined ? crawler : `${crawler}, ${pictureCrawler}`) },
+  {
+    what: 'A canonical to another page',
+    tell: ({ canonical }) => (canonical === 'order' ? 'is followed' : 'is a hint: followed only where the two are alike'),
+  },
+  { what: 'A meta refresh after 0 seconds', tell: ({ refreshRedirects }) => (refreshRedirects ? 'counts as a redirect' : 'is passed by') },
+  { what: 'A page that says “not found”, or nothing', tell: ({ tellsSoftNotFound }) => (tellsSoftNotFound ? 'is not listed' : 'is listed like any other') },
+  { what: 'unavailable_after', tell: ({ knowsExpiry }) => (knowsExpiry ? 'is heeded' : 'is not known') },
+  { what: 'Limits on snippets', tell: ({ knowsLimits }) => (knowsLimits ? 'are heeded to the character' : 'are not known, but for nosnippet') },
+  { what: 'Crawl-delay', tell: ({ waits }) => (waits ? 'is heeded: fewer visits a day' : 'is passed by') },
+  { what: 'Addresses visited in a day', tell: ({ visits }) => `${visits} at most` },
+  { what: 'Redirects followed', tell: ({ redirects }) => `${redirects} at most` },
+  { what: 'Maps of an index', tell: ({ maps }) => `${maps} at most` },
+];
+
+/** One thing that can be said about what engines may do. */
+export type SaysChoice =
+  | { readonly field: SaidField; readonly label: string; readonly kind: 'choice'; readonly options: readonly (readonly [string, string])[] }
+  | {
+      readonly field: SaidField;
+      readonly label: string;
+      readonly kind: 'limit';
+      readonly options: readonly (readonly [string, string])[];
+      readonly start: number;
+      readonly unit: string;
+    }
+  | { readonly field: SaidField; readonly label: string; readonly kind: 'date' };
+
+const YES_NO = (yes: string, no: string) =>
+  [
+    ['yes', yes],
+    ['no', no],
+  ] as const;
+
+export const SAYS: readonly SaysChoice[] = [
+  { field: 'follow', label: 'Links on it', kind: 'choice', options: YES_NO('follow them', 'do not follow them') },
+  {
+    field: 'snippet',
+    label: 'Text in results',
+    kind: 'limit',
+    options: [
+      ['-1', 'as much as engines like'],
+      ['0', 'none'],
+      ['most', 'at most …'],
+    ],
+    start: 160,
+    unit: 'characters',
+  },
+  {
+    field: 'image',
+    label: 'Picture in results',
+    kind: 'choice',
+    options: [
+      ['large', 'large'],
+      ['standard', 'small'],
+      ['none', 'none'],
+    ],
+  },
+  {
+    field: 'video',
+    label: 'Video preview',
+    kind: 'limit',
+    options: [
+      ['-1', 'as long as engines like'],
+      ['0', 'a still picture'],
+      ['most', 'at most …'],
+    ],
+    start: 10,
+    unit: 'seconds',
+  },
+  { field: 'archive', label: 'A stored copy', kind: 'choice', options: YES_NO('may be shown', 'must not be shown') },
+  { field: 'translate', label: 'A translation', kind: 'choice', options: YES_NO('may be offered', 'must not be offered') },
+  { field: 'pictures', label: 'Its pictures on their own', kind: 'choice', options: YES_NO('may be listed', 'must not be listed') },
+  { field: 'until', label: 'Listed until', kind: 'date' },
+];
+
+/** One word of the owner, told short. */
+export function saidWords(field: SaidField, value: string | number): string {
+  switch (field) {
+    case 'follow':
+      return value === 'no' ? 'links not followed' : 'links followed';
+    case 'snippet':
+      return value === 0 ? 'no text' : value === -1 ? 'any length of text' : `at most ${value} characters`;
+    case 'image':
+      return value === 'none' ? 'no picture' : value === 'standard' ? 'a small picture' : 'a large picture';
+    case 'video':
+      return value === 0 ? 'no moving preview' : value === -1 ? 'any length of video' : `at most ${value} s of video`;
+    case 'archive':
+      return value === 'no' ? 'no stored copy' : 'a stored copy';
+    case 'translate':
+      return value === 'no' ? 'no translation' : 'a translation';
+    case 'pictures':
+      return value === 'no' ? 'pictures not listed' : 'pictures listed';
+    case 'until':
+      return value === '' ? 'no end' : `until ${value}`;
+  }
+}
+
+export type BannerAction = 'open' | 'hide' | 'keep-out' | 'list' | 'release' | 'words';
+interface Banner {
+  readonly headline: string;
+  readonly why: string;
+  readonly action: BannerAction | undefined;
+  readonly label: string;
+}
+
+const SHUT_WORDS: Readonly<Record<WayIn['gates'][number]['name'], string>> = {
+  live: 'it is not live',
+  public: 'the host keeps it back',
+  answers: 'its address does not answer as a page should',
+  fetchable: 'engines can’t fetch it',
+  listed: 'it tells engines not to list it',
+  'main-address': 'it hands its place to another address',
+  reachable: 'nothing leads there',
+};
+
+/** What the state means for this page, with what is to be done. All that shuts it is named, and mended at once where it can be. */
+export function stateBanner(row: PageRow, { gates }: WayIn): Banner {
   const shut = gates.filter((gate) => gate.behind === 'shut' && gate.name !== 'live');
-  const closed = shut.some((gate) => gate.reason.code === 'noindex' && gate.reason.from === 'doors');
-  switch (state) {
+  const [first] = shut;
+  switch (row.state) {
     case 'shut-out': {
-      if (closed) return { headline: 'Shut out: the whole site is closed', why: 'Open it with the switch at the right.', action: undefined, label: '' };
-      const mendable = shut.every((gate) => gate.name === 'fetchable' || gate.name === 'listed');
-      const first =
-        shut[0]?.name === 'fetchable'
-          ? 'engines can’t fetch it'
-          : shut[0]?.name === 'listed'
-            ? 'it tells engines not to list it'
-            : shut[0]?.name === 'main-address'
-              ? 'it hands its place to another address'
-              : 'nothing leads there';
-      const bare = shut[0]?.name === 'fetchable' ? 'It may still be listed as a bare address with no description. ' : '';
+      if (first?.reason.code === 'draft' || first?.reason.code === 'restricted')
+        return { headline: 'Shut out: the host keeps the whole site back', why: 'See “The whole site” for who can visit.', action: undefined, label: '' };
+      if (shut.some((gate) => gate.reason.code === 'noindex' && gate.reason.from === 'doors'))
+        return { headline: 'Shut out: the whole site is closed', why: 'Open it with the switch.', action: undefined, label: '' };
+      const headline = `Shut out: you want it found, but ${first ? SHUT_WORDS[first.name] : 'something shuts it'}`;
+      const [openable, byHand] = [shut.filter((gate) => canOpen(gate.reason)), shut.filter((gate) => !canOpen(gate.reason))];
+      if (openable.length === 0) return { headline, ...handMend(shut.map((gate) => gate.reason)) };
+      const bare = first?.name === 'fetchable' ? 'It may still be listed as a bare address with no description. ' : '';
       const many = shut.length > 1 ? `${shut.length} things shut it; mending only one is not enough.` : 'One thing shuts it.';
-      return {
-        headline: `Shut out: you want it found, but ${first}`,
-        why: bare + many,
-        action: mendable ? 'open' : undefined,
-        label: shut.length > 1 ? 'Open both' : 'Open it',
-      };
+      const how = openable.flatMap((gate) => HOW_OPENED[gate.reason.code] ?? []);
+      const rest = byHand.length > 0 ? [handMend(byHand.map((gate) => gate.reason)).why] : [];
+      return { headline, why: [bare + many, ...how, ...rest].join(' '), action: 'open', label: openAll(openable.length) };
     }
     case 'leaking':
       return {
@@ -58,12 +319,34 @@ export function stateBanner(
         label: 'Hide it properly',
       };
     case 'kept-out':
-      return { headline: 'Kept out, as you want it', why: 'Engines can read that it is not to be listed.', action: undefined, label: '' };
+      return { headline: 'Kept out, as you want it', why: 'Engines can read that it is not to be listed.', action: 'list', label: 'List it after all' };
     case 'not-live':
-      return { headline: 'Not live yet', why: 'Engines see only what is released.', action: undefined, label: '' };
+      return { headline: 'Not live yet', why: 'Engines see only what is released. Below is how it will be.', action: 'release', label: 'To the release' };
     case 'to-mend':
-      return { headline: 'Open: engines may list it', why: 'Every gate is open. Its words could be better; that is for Words.', action: undefined, label: '' };
+      return {
+        headline: 'Open: engines may list it',
+        why: 'Every gate is open. Its words could be better; that is for Words.',
+        action: 'words',
+        label: 'To its words',
+      };
     case 'findable':
       return { headline: 'Open: engines may list it', why: 'Every gate is open.', action: undefined, label: '' };
   }
+}
+
+/** What opening does where that is not plain from the gate. */
+const HOW_OPENED: Readonly<Partial<Record<WayIn['gates'][number]['reason']['code'], string>>> = {
+  refresh: 'It sends visitors on at once: that is taken out of it. If it is meant to, keep the page out instead.',
+  unreached: 'No page links to it and it is in no map: the map will name it. A link from a page is better still.',
+  'links-unread': 'Engines follow none of the links to it: the map will name it.',
+};
+
+/** What is to be done by hand where no press mends it. */
+function handMend(reasons: readonly WayIn['gates'][number]['reason'][]): Omit<Banner, 'headline'> {
+  const codes = new Set(reasons.map((reason) => reason.code));
+  if (codes.has('soft-not-found') || codes.has('empty-page'))
+    return { why: 'Give it something to say, or keep it out.', action: 'keep-out', label: 'Keep it out' };
+  if (reasons.some((reason) => reason.code === 'noindex' && reason.from === 'header'))
+    return { why: 'A rule for files sends it a noindex. Change the rule under “Other files”.', action: undefined, label: '' };
+  return { why: `${counted(reasons.length, 'thing')} ${reasons.length === 1 ? 'shuts' : 'shut'} it.`, action: undefined, label: '' };
 }

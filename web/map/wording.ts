@@ -1,22 +1,199 @@
-import type { PageRow } from '../../core/survey/index.ts';
+import type { MapIssue, SitemapRefusal } from '../../core/sitemap/index.ts';
+import type { DateFrom, ExtraFault, MapFault, MapPart, MapReport } from '../../core/survey/index.ts';
+import { counted, gateWords } from '../../core/wording/index.ts';
 
 export const W = {
   title: 'The map for engines',
   empty: 'There is nothing to map yet',
   emptyWhy: 'Bring a site in; the pages you want found then stand here.',
   off: 'Not written yet. These are the pages that would be in it: those you want found, that engines may fetch and list.',
+  nothingInIt: 'No page belongs in it now, so none is written: a map of nothing is against the protocol. “Left out” says why.',
   leftOut: 'Left out',
   nothingLeftOut: 'Every page is in it.',
+  leave: 'Leave out',
   brought: 'The map the site came with',
-  datesTrue: 'Dates are those of the last release that changed a page, before that those of its file.',
-  datesFalse:
-    'Nearly all files carry the same date, that of a copy or a build. It says nothing about the pages, so it is not told; from the first release on, the dates will be true.',
-  scope: 'One map so far, up to the protocol’s 50,000 addresses. Maps by kind, pictures and feeds are not written yet.',
+  broughtWhy: 'Look at it closely: what is wrong with it, and what is missing.',
+  alsoNamed: 'robots.txt still names an older map as well. Engines read both, pages that are gone or kept out included:',
+  onlyOurs: 'Name this one only',
+  dates: 'The dates',
+  feedHint: 'Readers who follow you want to hear of new posts.',
+  choicesLead: 'What you want found stands in the map by itself. Here are the choices beyond that; most sites need none.',
+  keptOutNever: 'What you keep out never stands in it: that would contradict itself.',
+  filesRefused: 'Nearly all files carry the same day, that of a build or a copy: it would change with each build, so it is not told.',
+  pagesRefused: 'Nearly all pages say the same day of themselves: it is that of a build, so it is not told.',
+  extras: 'More addresses',
+  extrasWhy: 'For what is not among the files: a booking system, a shop of its own. One a line.',
+  alsoLead: 'What goes out beside the maps. All of it is written anew at each release.',
+  alsoOff: 'The map is not written yet; what is chosen here goes out once it is.',
+  pageWhy: 'In your site’s own look: all pages by kind, for visitors who are lost. It takes the home page’s frame, with lists in the middle.',
+  pageLink: 'Link to it from your footer, so that people find it.',
+  styleWhy:
+    'Whoever opens a map in a browser sees a table with links instead of code. Browsers are giving up the XSL behind it; a plain style sheet goes along for them. Engines read past both.',
+  rssWhy: 'Feed readers, and some engines, learn of new posts by it. The latest twenty.',
+  atomWhy: 'Another form of the same (RFC 4287). One of the two is enough.',
+  noPosts: 'There is no post to put into it.',
+  feedTag: 'Put this into the head of your template, so that browsers and readers find the feed:',
+  readLead: 'Any map or index of maps: held against the protocol, with line and column, and against this site.',
+  reading: 'Reading the map',
+  readingParts: 'Reading the maps that it names',
+  agrees: 'It says what it should: every address is right, and none is missing.',
+  mend: 'Write it anew',
+  valid: 'Nothing in it that the protocol does not allow',
+  tooLarge: 'It is larger than a map may be: 50 MiB unpacked.',
+  noAddress: 'This is no address. It begins with https://',
+  badGzip: 'It is packed, and damaged, or unfolds to more than 50 MiB.',
 };
 
-/** Why a page is not in the map. */
-export function leftOutWhy(row: PageRow): string {
-  if (row.intent === 'out') return 'you keep it out';
-  if (row.state === 'shut-out') return 'engines may not fetch or list it';
-  return 'it hands its place to another address';
+/** Why a page is not in the map, by who decided. */
+export const LEFT_OUT = { page: 'left out by you', rule: 'left out by a rule', kind: 'its kind stays out' } as const;
+
+export const DATE_FROM: Readonly<Record<DateFrom, string>> = {
+  'next-release': 'at the next release',
+  release: 'its content changed in a release',
+  page: 'the page says so',
+  file: 'its file says so',
+  none: '',
+};
+
+export const DATE_CHOICES = {
+  best: { name: 'the truest known', why: 'When its content last changed in a release from here; before that, what the page says of itself, or its file.' },
+  visible: { name: 'what pages say', why: 'The date that the page itself shows or declares, and nothing where it shows none.' },
+  files: { name: 'file dates', why: 'When each file was written. Right for sites written by hand; wrong where a tool writes all files anew.' },
+  none: { name: 'none', why: 'No dates at all. Better than wrong ones.' },
+} as const;
+
+/** How the dates of the map came about, in a sentence or two. */
+export function dateStory({ lines, trust }: MapReport): string {
+  const count = (from: DateFrom): number => lines.filter((line) => line.dateFrom === from).length;
+  const parts = [
+    count('next-release') > 0 ? `${count('next-release')} at the next release` : '',
+    count('release') > 0 ? `${count('release')} from a release` : '',
+    count('page') > 0 ? `${count('page')} said by the page` : '',
+    count('file') > 0 ? `${count('file')} from the file` : '',
+    count('none') > 0 ? `${count('none')} not told` : '',
+  ].filter(Boolean);
+  const refused = trust.files ? '' : ` ${W.filesRefused}`;
+  return `${parts.join(', ')}.${refused}`;
+}
+
+export const EXTRA_FAULTS: Readonly<Record<ExtraFault, string>> = {
+  'not-absolute': 'not in the map: it is no whole address',
+  'other-host': 'not in the map: it is on another host',
+  long: 'not in the map: it is too long',
+  twice: 'not in the map twice: it is a page of the site',
+  'kept-out': 'not in the map: you keep this page out',
+  shut: 'not in the map: engines may not fetch or list it',
+  'not-there': 'in the map; no file of the site answers there, so ask whether the host does',
+};
+
+/** What is wrong with an address of a map, held against the site. */
+export function faultWords(fault: MapFault): string {
+  switch (fault.code) {
+    case 'other-host':
+      return 'on another host';
+    case 'not-there':
+      return 'answers 404: there is no such page';
+    case 'not-live':
+      return 'not released yet';
+    case 'kept-out':
+      return 'you keep it out';
+    case 'moved':
+      return `redirects to ${fault.to}`;
+    case 'shut':
+      return gateWords(fault.reason).evidence;
+    case 'stale':
+      return `changed since: ${fault.should}`;
+    case 'too-new':
+      return `last changed ${fault.should}, not later`;
+  }
+}
+
+/** What was found in a map that an index names. */
+export function partWords({ what, wrong, issues, again }: MapPart): string {
+  if (what === 'index') return 'an index: an index may not name another, and engines do not read on';
+  if (what === 'gone') return 'no map answers there';
+  if (what === 'not-read') return 'not looked into';
+  if (what !== 'map') return REFUSALS[what];
+  const found = [
+    wrong > 0 ? `${counted(wrong, 'address', 'addresses')} wrong` : '',
+    issues > 0 ? counted(issues, 'thing the protocol does not allow', 'things the protocol does not allow') : '',
+    again > 0 ? `${counted(again, 'address', 'addresses')} named in a map before it` : '',
+  ].filter(Boolean);
+  return found.length === 0 ? 'as it should be' : found.join(', ');
+}
+
+/** What a map is like against the site, in a sentence; `broken` counts maps of an index that are none. */
+export function comparisonWords(wrong: number, missing: number, broken: number): string {
+  const inIt = `${wrong === 0 ? 'Nothing' : counted(wrong, 'address', 'addresses')} in it ${wrong <= 1 ? 'is' : 'are'} wrong`;
+  const lacking = missing === 0 ? 'none is missing' : `${counted(missing, 'page')} ${missing === 1 ? 'is' : 'are'} missing`;
+  return broken === 0 ? `${inIt}, ${lacking}.` : `${inIt}, ${lacking}, and ${counted(broken, 'map')} it names could not be read.`;
+}
+
+export const REFUSALS: Readonly<Record<SitemapRefusal | 'unreadable', string>> = {
+  'too-large': 'it is larger than a map may be, 50 MiB unpacked.',
+  'not-a-sitemap': 'it is no map: there is neither a urlset nor a sitemapindex at its beginning. Perhaps it is a web page.',
+  doctype: 'it declares entities of its own (a DOCTYPE). Maps need none, and they are not read here.',
+  'not-closed': 'it breaks off before its end.',
+  unreadable: 'it could not be read: damaged, or unfolding to more than a map may hold.',
+};
+
+/** What a map does that the protocol does not allow. */
+export function issueWords(issue: MapIssue): string {
+  switch (issue.code) {
+    case 'misnested':
+      return `${issue.tag} is not closed, or closes what is not open; an XML reader stops here`;
+    case 'namespace':
+      return issue.found === undefined ? 'the namespace of the protocol is missing' : `the namespace is ${issue.found}, not the protocol’s`;
+    case 'encoding':
+      return `declared as ${issue.declared}; maps are in UTF-8`;
+    case 'too-many':
+      return `${issue.count.toLocaleString('en')} addresses; 50,000 are allowed`;
+    case 'empty':
+      return 'no address in it';
+    case 'loc-missing':
+      return 'an entry without an address';
+    case 'dates-same':
+      return 'every address has the same date: that of a build. Engines learn to ignore it';
+    case 'bare-ampersand':
+      return `an & that is not written as &amp;: ${issue.text}`;
+    case 'unknown-entity':
+      return `an entity that XML does not know: ${issue.text}`;
+    case 'loc-relative':
+      return `not a whole address: ${issue.loc}`;
+    case 'loc-spaces':
+      return `a space in the address: ${issue.loc}`;
+    case 'loc-not-ascii':
+      return `characters that an address must escape: ${issue.loc}`;
+    case 'loc-long':
+      return `${issue.loc.length.toLocaleString('en')} characters long; under 2,048 are allowed`;
+    case 'loc-fragment':
+      return `a # in the address; engines drop what follows: ${issue.loc}`;
+    case 'loc-host':
+      return `on another host than the map: ${issue.loc}`;
+    case 'loc-scheme':
+      return `http and https mixed: ${issue.loc}`;
+    case 'loc-folder':
+      return `not below the map’s folder: ${issue.loc}`;
+    case 'loc-twice':
+      return `stands in it before: ${issue.loc}`;
+    case 'lastmod-bad':
+      return `“${issue.value}” is no date as the protocol has them: ${issue.loc}`;
+    case 'lastmod-future':
+      return `${issue.value} is yet to come: ${issue.loc}`;
+    case 'changefreq-bad':
+      return `“${issue.value}” is not one of the seven words: ${issue.loc}`;
+    case 'priority-bad':
+      return `“${issue.value}” is not between 0.0 and 1.0: ${issue.loc}`;
+    case 'image-bad':
+      return `a picture without a whole address, ${issue.value}: ${issue.loc}`;
+    case 'alternate-bad':
+      return `another language’s page without a whole address, or an unknown language, ${issue.value}: ${issue.loc}`;
+    case 'images-many':
+      return `${issue.count} pictures; 1,000 are allowed: ${issue.loc}`;
+  }
+}
+
+/** Bytes as people read them. */
+export function kilobytes(bytes: number): string {
+  return bytes < 1024 * 1024 ? `${Math.max(1, Math.round(bytes / 1024)).toLocaleString('en')} KiB` : `${(bytes / 1024 / 1024).toFixed(1)} MiB`;
 }

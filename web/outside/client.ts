@@ -4,6 +4,7 @@ import {
   demoStory,
   engineSite,
   errorAnswer,
+  fetchedMap,
   hostedAnswer,
   hostedSite,
   liveAnswer,
@@ -13,7 +14,9 @@ import {
   searchAnswer,
   type ClockAnswer,
   type DemoStory,
+  type EngineId,
   type EngineSite,
+  type FetchedMap,
   type HostedSite,
   type LiveAnswer,
   type MissingAnswer,
@@ -33,10 +36,10 @@ export class OutsideError extends Error {
   }
 }
 
-/** Everything outside of the browser: the stand-in host, Skerry, the clock, and live looks. */
+/** Everything outside of the browser: the stand-in host, the engines, the clock, and live looks. */
 export interface Outside {
   demo(): Promise<{ story: DemoStory; zip: Uint8Array }>;
-  /** Sets the demo's site back to its beginning, at the host and at Skerry. */
+  /** Sets the demo's site back to its beginning, at the host and at the engines. */
   beginDemoAnew(): Promise<void>;
   clock(): Promise<ClockAnswer>;
   advance(days: number): Promise<ClockAnswer>;
@@ -44,12 +47,16 @@ export interface Outside {
   missing(hashes: readonly string[]): Promise<MissingAnswer>;
   sendBytes(bundle: Blob): Promise<void>;
   release(host: string, request: ReleaseRequest): Promise<HostedSite>;
-  proofTag(host: string): Promise<ProofTag>;
-  verify(host: string, origin: string): Promise<ProofOutcome>;
-  handIn(host: string, address: string): Promise<EngineSite>;
-  engineSite(host: string): Promise<EngineSite>;
-  search(query: string): Promise<SearchAnswer>;
-  live(address: string): Promise<LiveAnswer>;
+  /** What an engine can be asked; Skerry where none is named. */
+  proofTag(host: string, engine?: EngineId): Promise<ProofTag>;
+  verify(host: string, origin: string, engine?: EngineId): Promise<ProofOutcome>;
+  handIn(host: string, address: string, engine?: EngineId): Promise<EngineSite>;
+  engineSite(host: string, engine?: EngineId): Promise<EngineSite>;
+  search(query: string, engine?: EngineId): Promise<SearchAnswer>;
+  /** How an address answers now, and what one crawler makes of it. */
+  live(address: string, crawler?: string): Promise<LiveAnswer>;
+  /** Fetches a map by its address. */
+  map(address: string): Promise<FetchedMap>;
 }
 
 /** The server on this machine as the outside. */
@@ -87,11 +94,12 @@ export function outsideOver(fetching: typeof fetch): Outside {
     missing: (hashes) => ask('POST', '/api/host/missing', missingAnswer, { hashes }),
     sendBytes: async (bundle) => void (await ask('POST', '/api/host/bytes', z.object({ kept: z.number() }), bundle)),
     release: (host, request) => ask('POST', `/api/host/sites/${host}/releases`, hostedSite, request),
-    proofTag: (host) => ask('GET', `/api/skerry/tags/${host}`, proofTag),
-    verify: (host, origin) => ask('POST', '/api/skerry/verifications', proofOutcome, { host, origin }),
-    handIn: (host, address) => ask('POST', '/api/skerry/sitemaps', engineSite, { host, address }),
-    engineSite: (host) => ask('GET', `/api/skerry/sites/${host}`, engineSite),
-    search: (text) => ask('GET', `/api/skerry/search${query('q', text)}`, searchAnswer),
-    live: (address) => ask('GET', `/api/live${query('address', address)}`, liveAnswer),
+    proofTag: (host, engine = 'skerry') => ask('GET', `/api/engines/${engine}/tags/${host}`, proofTag),
+    verify: (host, origin, engine = 'skerry') => ask('POST', `/api/engines/${engine}/verifications`, proofOutcome, { host, origin }),
+    handIn: (host, address, engine = 'skerry') => ask('POST', `/api/engines/${engine}/sitemaps`, engineSite, { host, address }),
+    engineSite: (host, engine = 'skerry') => ask('GET', `/api/engines/${engine}/sites/${host}`, engineSite),
+    search: (text, engine = 'skerry') => ask('GET', `/api/engines/${engine}/search${query('q', text)}`, searchAnswer),
+    live: (address, crawler = 'SkerryBot') => ask('GET', `/api/live${query('address', address)}&crawler=${encodeURIComponent(crawler)}`, liveAnswer),
+    map: (address) => ask('GET', `/api/map${query('address', address)}`, fetchedMap),
   };
 }

@@ -6,5 +6,6 @@ export { PageHead } from './PageHead.tsx';
 export { StateSign } from './StateSign.tsx';
 export { Rail, RailContext } from './Rail.tsx';
 export { Term } from './Term.tsx';
+export { isWay, Views, WaitingView, type ViewName } from './Views.tsx';
 export { Fact, MainAddress, OwnerKind } from './Fact.tsx';
 export { FACTS, type FactField } from './facts.ts';

@@ -1,12 +1,13 @@
 import { ExternalLink } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { HostedSite } from '../../core/exchange/index.ts';
-import { isOpen, siteHost } from '../../core/site/index.ts';
+import { siteHost } from '../../core/site/index.ts';
 import { counted, shortDate } from '../../core/wording/index.ts';
 import { Rail } from '../pieces/index.ts';
 import { Busy, Empty, note } from '../ui/index.ts';
 import { nextNumber, release, useReport, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
 import { FilesOut } from './FilesOut.tsx';
+import { OpeningReminder } from './OpeningReminder.tsx';
 import { WaitingItem } from './WaitingItem.tsx';
 import { REFUSALS, W } from './wording.ts';
 import './release.css';
@@ -31,7 +32,6 @@ export function Release() {
     );
   }, [workspace, host, outcome]);
   if (!items) return <Busy what="Comparing with the last release" done={0} of={1} />;
-  const open = isOpen(document);
   const go = async (to: 'host' | 'files'): Promise<void> => {
     try {
       const steps = { packing: 'Writing the pages', sending: 'Sending the files', switching: 'Going live' };
@@ -65,7 +65,7 @@ export function Release() {
           {W.toHost} {nextNumber(workspace, hosted ?? undefined)}
         </button>
       </header>
-      {!open && <p className="notice notice-bad mb-3">{W.closed}</p>}
+      <OpeningReminder />
       {busy && (
         <div className="mb-3">
           <Busy {...busy} />

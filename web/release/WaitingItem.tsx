@@ -1,8 +1,9 @@
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import { all, takenBack } from '../../core/site/index.ts';
+import { all, outgoingHeaderRules, takenBack } from '../../core/site/index.ts';
 import type { ReleaseItem } from '../../core/release/index.ts';
-import { editWords } from '../../core/wording/index.ts';
+import { counted, editWords } from '../../core/wording/index.ts';
+import { W } from './wording.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 const WHAT = { new: 'new', changed: 'changed', gone: 'gone' } as const;
@@ -13,6 +14,7 @@ export function WaitingItem({ item }: { readonly item: ReleaseItem }) {
   const [open, setOpen] = useState(false);
   const name = useWorkspace((state) => state.byId.get(item.path)?.name);
   const document = useWorkspace((state) => state.document);
+  if (item.hosting) return <HostingItem path={item.path} />;
   const takeBack = item.own ? [] : takenBack(document, item.path);
   return (
     <li className="border-t border-[color:var(--line)] first:border-t-0" data-waiting={item.path}>
@@ -52,6 +54,18 @@ export function WaitingItem({ item }: { readonly item: ReleaseItem }) {
         )}
       </div>
       {open && <Diff path={item.path} own={item.own} />}
+    </li>
+  );
+}
+
+/** Something that the host is told beside the files: not a file, so there is nothing to compare line by line. */
+function HostingItem({ path }: { readonly path: string }) {
+  const audience = useWorkspace((state) => state.document.tables.visitors['']?.audience ?? 'public');
+  const rules = useWorkspace((state) => outgoingHeaderRules(state.document).length);
+  return (
+    <li className="border-t border-[color:var(--line)] px-3 py-2.5 pl-9 first:border-t-0" data-waiting={path}>
+      <span className="font-semibold">{path === 'visitors' ? W.visitors : W.headers}</span> <span className="soft text-[13px]">told to the host</span>
+      <span className="block text-[13.5px]">{path === 'visitors' ? W.audience[audience] : counted(rules, 'rule')}</span>
     </li>
   );
 }

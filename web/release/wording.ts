@@ -5,12 +5,19 @@ export const W = {
   asBroughtIn: 'Nothing has changed yet',
   asBroughtInWhy:
     'The site counts as live the way you brought it in. The host that ships with the program has nothing of it yet: release it there, and Skerry can visit it.',
-  closed: 'The site is closed: every page goes out with noindex, and no engine will list any of it.',
+  closed: 'Every page goes out with noindex, and no engine will list any of it.',
+  planned: 'As planned, this release opens the site: the noindex that kept every page out is taken off.',
+  opens: 'This release opens the site: the noindex that kept every page out is taken off.',
+  draft: 'The host will show the site to nobody: it is set to be a draft.',
+  restricted: 'The host will ask visitors for a password; engines will get nothing.',
   toHost: 'Release',
   hostWhy: 'to the host that ships with the program',
   files: 'As files',
   filesWhy: 'for a host of your own',
   earlier: 'Earlier',
+  visitors: 'Who can visit',
+  headers: 'Headers for files',
+  audience: { draft: 'nobody: a draft', restricted: 'those with the password', public: 'everybody' },
   refusedTitle: 'Left as they were',
 };
 

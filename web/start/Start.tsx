@@ -2,7 +2,7 @@ import { Check } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { STATES, type PageState } from '../../core/indexing/index.ts';
-import { isOpen } from '../../core/site/index.ts';
+import { isOpen, switchStory } from '../../core/site/index.ts';
 import { openSteps } from '../../core/survey/index.ts';
 import { shortDate, STATE_WORDS } from '../../core/wording/index.ts';
 import { Rail, StateSign } from '../pieces/index.ts';
@@ -29,6 +29,8 @@ export function Start() {
   const doors = document.tables.doors[''];
   const shown = all ? steps : steps.slice(0, 7);
   const [before, number, after] = answer(numbers, isOpen(document));
+  // A plan to open is no open door yet.
+  const open = switchStory(document).here === 'open';
   return (
     <div className="mx-auto max-w-[880px]">
       <h1 className="!text-[34px] max-[760px]:!text-[27px]">
@@ -40,7 +42,7 @@ export function Start() {
       <Sky />
       <section aria-label={W.steps}>
         <ol className="mt-4">
-          {isOpen(document) && (
+          {open && (
             <li className="step">
               <span className="step-number done">
                 <Check size={16} strokeWidth={3} aria-label="done" />
@@ -51,8 +53,8 @@ export function Start() {
               </div>
             </li>
           )}
-          {shown.map((open, index) => (
-            <StepRow key={JSON.stringify(open.step)} open={open} number={index + (isOpen(document) ? 2 : 1)} first={index === 0} />
+          {shown.map((step, index) => (
+            <StepRow key={JSON.stringify(step.step)} open={step} number={index + (open ? 2 : 1)} first={index === 0} />
           ))}
           {steps.length === 0 && (
             <li className="step">

@@ -15,12 +15,15 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
     switch (step.code) {
       case 'open-site':
         return switchSite(workspace);
+      case 'open-visitors':
+        return void navigate(linkTo('doors').replace('/doors', '/doors/site'));
       case 'open-page':
-        if (step.gates.every((gate) => gate === 'fetchable' || gate === 'listed')) return void openPage(workspace, step.page);
+        if (step.gates.every((gate) => gate.openable)) return void openPage(workspace, step.page);
         return go('doors', step.page);
       case 'open-pages':
+        return void navigate(linkTo('doors').replace('/doors', '/doors/pages'));
       case 'write-words':
-        return go(step.code === 'write-words' ? 'words' : 'doors', step.pages[0]);
+        return go('words', step.pages[0]);
       case 'close-kind':
         return setKindIntent(workspace, step.kind, 'out');
       case 'close-page':

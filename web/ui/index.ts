@@ -7,3 +7,5 @@ export { download } from './download.ts';
 export { Busy } from './Busy.tsx';
 export { hearNotes, note, takeNotes, type Note } from './notes.ts';
 export { useSettled } from './settled.ts';
+export { SortHeading, type Sorting } from './SortHeading.tsx';
+export { More, useMore } from './More.tsx';

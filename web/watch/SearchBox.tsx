@@ -1,12 +1,14 @@
 import { Search } from 'lucide-react';
 import { useEffect, useState, type FormEvent } from 'react';
 import type { SearchResult } from '../../core/engine/index.ts';
+import type { EngineId } from '../../core/exchange/index.ts';
+import type { EnginePolicy } from '../../core/indexing/index.ts';
 import { fit, TITLE_ROOMS, type Room } from '../../core/titles/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { W } from './wording.ts';
 
 /** A search with the engine, answered in cards of our own. */
-export function SearchBox({ host, refreshed }: { readonly host: string; readonly refreshed: string | undefined }) {
+export function SearchBox({ host, engine, refreshed }: { readonly host: string; readonly engine: EnginePolicy; readonly refreshed: string | undefined }) {
   const { tools } = useWorkspaceApi();
   const [typed, setTyped] = useState(`site:${host}`);
   const [asked, setAsked] = useState<string>();
@@ -15,7 +17,7 @@ export function SearchBox({ host, refreshed }: { readonly host: string; readonly
   useEffect(() => {
     if (asked === undefined) return;
     let current = true;
-    tools.outside.search(asked).then(
+    tools.outside.search(asked, engine.id as EngineId).then(
       (answer) => {
         if (!current) return;
         setResults(answer.results);
@@ -26,20 +28,20 @@ export function SearchBox({ host, refreshed }: { readonly host: string; readonly
     return () => {
       current = false;
     };
-  }, [tools, asked, refreshed]);
+  }, [tools, asked, refreshed, engine]);
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     setAsked(typed.trim());
   };
   return (
-    <section className="mt-5" aria-label={W.search}>
+    <section className="mt-5" aria-label={W.search(engine.name)}>
       <form onSubmit={submit} className="field flex items-center gap-2 pl-3.5">
         <Search size={17} className="soft flex-none" aria-hidden />
         <input
           className="!px-0"
           type="search"
           value={typed}
-          aria-label={W.search}
+          aria-label={W.search(engine.name)}
           placeholder={W.searchPlaceholder}
           onChange={(event) => setTyped(event.target.value)}
         />
@@ -51,7 +53,7 @@ export function SearchBox({ host, refreshed }: { readonly host: string; readonly
       {results && (
         <div aria-live="polite">
           {results.length === 0 ? (
-            <p className="soft mt-2.5">{W.nothingFound}</p>
+            <p className="soft mt-2.5">{W.nothingFound(engine.name)}</p>
           ) : (
             <ol className="panel mt-2.5 max-h-[420px] overflow-auto" aria-label="Results" tabIndex={0}>
               {results.map((result) => (

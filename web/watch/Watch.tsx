@@ -1,9 +1,11 @@
 import { useEffect, useState } from 'react';
-import { SITEMAP_FILE } from '../../core/release/index.ts';
+import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
+import type { EngineId, EngineSite } from '../../core/exchange/index.ts';
+import { PLOVER, SKERRY } from '../../core/indexing/index.ts';
 import { siteHost, siteOrigin } from '../../core/site/index.ts';
 import { counted, shortDate } from '../../core/wording/index.ts';
 import { Rail, usePlace } from '../pieces/index.ts';
-import { Busy, Empty, note } from '../ui/index.ts';
+import { Busy, Empty, note, Segments, useRemembered } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { IndexTable } from './IndexTable.tsx';
 import { SearchBox } from './SearchBox.tsx';
@@ -14,7 +16,11 @@ export function Watch() {
   const workspace = useWorkspaceApi();
   const { go } = usePlace();
   const document = useWorkspace((state) => state.document);
-  const engine = useWorkspace((state) => state.engine);
+  const [engineId, setEngineId] = useRemembered<EngineId>('watch-engine', ['skerry', 'plover'], 'skerry');
+  const skerry = useWorkspace((state) => state.engine);
+  const [plover, setPlover] = useState<EngineSite>();
+  const engine = engineId === 'skerry' ? skerry : plover;
+  const policy = engineId === 'skerry' ? SKERRY : PLOVER;
   const [now, setNow] = useState<string>();
   const [busy, setBusy] = useState<string>();
   const [failure, setFailure] = useState<string>();
@@ -26,38 +32,53 @@ export function Watch() {
       (error: unknown) => setFailure((error as Error).message),
     );
     void workspace.askEngine();
+    void askPlover();
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [workspace, host]);
+  const askPlover = async (): Promise<void> => setPlover(await workspace.tools.outside.engineSite(host, 'plover').catch(() => undefined));
   const during = async (what: string, run: () => Promise<unknown>): Promise<void> => {
     setBusy(what);
     try {
       await run();
-      await workspace.askEngine();
+      await Promise.all([workspace.askEngine(), askPlover()]);
     } catch (error) {
       note((error as Error).message, {}, 'bad');
     } finally {
       setBusy(undefined);
     }
   };
-  const advance = (): Promise<void> => during('Skerry is on its way', async () => setNow((await workspace.tools.outside.advance(1)).now));
-  const handIn = (): Promise<void> => during('Handing in', async () => void (await workspace.tools.outside.handIn(host, map)));
+  const advance = (): Promise<void> => during('The engines are on their way', async () => setNow((await workspace.tools.outside.advance(1)).now));
+  const handIn = (): Promise<void> => during('Handing in', async () => void (await workspace.tools.outside.handIn(host, map, engineId)));
   const verified = engine?.verifiedAt !== undefined;
   const records = engine?.records ?? [];
+  const handed = (engine?.maps ?? []).filter((one) => one.named !== true).length;
   const visited = records.some((record) => record.visitedAt !== undefined);
   return (
     <div className="mx-auto max-w-[860px]">
-      <h1>{W.title}</h1>
-      <p className="soft mt-1.5 max-w-prose">{W.lead}</p>
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <h1>{W.title(policy.name)}</h1>
+        <Segments<EngineId>
+          label="Which engine"
+          value={engineId}
+          onChange={setEngineId}
+          options={[
+            { value: 'skerry', label: SKERRY.name },
+            { value: 'plover', label: PLOVER.name },
+          ]}
+        />
+      </div>
+      <p className="soft mt-1.5 max-w-prose">{W.lead[engineId]}</p>
       {failure !== undefined && <p className="notice notice-bad mt-3">{failure}</p>}
       {busy && (
         <div className="mt-3">
           <Busy what={busy} done={0} of={1} />
         </div>
       )}
-      <SearchBox host={host} key={host} refreshed={engine?.days[0]?.at} />
+      <SearchBox host={host} engine={policy} key={`${host} ${engineId}`} refreshed={engine?.days[0]?.at} />
       <section className="mt-6" aria-labelledby="states">
         <h2 id="states">{W.states}</h2>
         {records.length === 0 ? (
-          <Empty title={W.notYet}>{verified ? W.notYetWhy : W.proveFirst}</Empty>
+          <Empty title={W.notYet(policy.name)}>{engineId === 'plover' ? W.ploverNotYet : verified ? W.notYetWhy : W.proveFirst}</Empty>
         ) : (
           <>
             {!visited && (
@@ -82,20 +103,22 @@ export function Watch() {
           <div key={one.address} className="mt-1.5">
             <p className="mono break-all">{one.address}</p>
             <p className={`text-[13px] ${one.problem ? 'text-error' : 'soft'}`}>
-              handed in {shortDate(one.handedInAt)}
+              {one.named === true ? 'named in robots.txt' : `handed in ${shortDate(one.handedInAt)}`}
               {one.readAt && `, read ${shortDate(one.readAt)}: ${counted(one.count, 'address', 'addresses')}`}
               {one.problem && `; ${one.problem}`}
             </p>
           </div>
         ))}
-        {verified ? (
+        {engineId === 'plover' ? (
+          <p className="soft mt-1 text-[13px]">{W.ploverMaps}</p>
+        ) : verified ? (
           <button
             type="button"
-            className={`btn mt-2 w-full ${engine.maps.length === 0 ? 'btn-primary' : 'btn-outline-ink'}`}
+            className={`btn mt-2 w-full ${handed === 0 ? 'btn-primary' : 'btn-outline-ink'}`}
             disabled={busy !== undefined}
             onClick={() => void handIn()}
           >
-            {engine.maps.length === 0 ? W.handIn : 'Hand it in again'}
+            {handed === 0 ? W.handIn : 'Hand it in again'}
           </button>
         ) : (
           <p className="soft mt-1">

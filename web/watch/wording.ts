@@ -1,17 +1,23 @@
 import type { EngineRow } from '../../core/exchange/index.ts';
 
 export const W = {
-  title: 'What Skerry makes of it',
-  lead: 'Skerry comes by once a day, as SkerryBot. It reads robots.txt and the map, fetches what it may, and lists what it may list.',
+  title: (engine: string): string => `What ${engine} makes of it`,
+  lead: {
+    skerry: 'Skerry comes by once a day, as SkerryBot. It reads robots.txt and the map, fetches what it may, and lists what it may list.',
+    plover:
+      'Plover finds released sites by itself and comes by once a day, as PloverBot. It reads the maps that robots.txt names, and has its own ways with canonicals and delays.',
+  },
   clock: 'The stand-ins’ clock',
   nextDay: 'Move on by a day',
   map: 'The sitemap',
   handIn: 'Hand in the sitemap',
   states: 'Index state',
-  search: 'Search with Skerry',
+  search: (engine: string): string => `Search with ${engine}`,
   searchPlaceholder: 'Words, or site:',
-  nothingFound: 'Skerry lists nothing for this.',
-  notYet: 'Skerry has not been here yet',
+  nothingFound: (engine: string): string => `${engine} lists nothing for this.`,
+  notYet: (engine: string): string => `${engine} has not been here yet`,
+  ploverNotYet: 'Release the site, then move the clock on by a day.',
+  ploverMaps: 'Plover takes no maps by hand: it reads those that robots.txt names.',
   notYetWhy: 'Hand in the sitemap, then move the clock on by a day.',
   proveFirst: 'Skerry takes a sitemap only from a proven owner.',
 };

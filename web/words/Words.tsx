@@ -1,7 +1,7 @@
 import { lazy, Suspense } from 'react';
-import { Link, useParams } from 'react-router';
-import { usePlace } from '../pieces/index.ts';
-import { isView, VIEWS, type View } from './views.ts';
+import { useParams } from 'react-router';
+import { isWay, Views, WaitingView } from '../pieces/index.ts';
+import { VIEWS, type View } from './views.ts';
 import './words.css';
 
 const SCREENS = {
@@ -20,38 +20,14 @@ const SCREENS = {
 /** Titles, descriptions and all other words of the site: one page, all pages, or what is set once for many. */
 export function Words() {
   const { view = 'page' } = useParams();
-  const current = isView(view) ? view : 'page';
+  const current = isWay(VIEWS, view) ? view : 'page';
   const Screen = SCREENS[current];
   return (
     <>
-      <ViewLinks current={current} />
-      <Suspense fallback={<Waiting />}>
+      <Views stop="words" label="Ways to work on words" views={VIEWS} current={current} />
+      <Suspense fallback={<WaitingView name="Words" />}>
         <Screen />
       </Suspense>
     </>
-  );
-}
-
-/** Until the screen is there; a page without a headline is lost to those who listen. */
-function Waiting() {
-  return (
-    <>
-      <h1 className="sr-only">Words</h1>
-      <p className="soft">Loading …</p>
-    </>
-  );
-}
-
-function ViewLinks({ current }: { readonly current: View }) {
-  const { siteId, page } = usePlace();
-  const query = page === undefined ? '' : `?page=${encodeURIComponent(page)}`;
-  return (
-    <nav className="views" aria-label="Ways to work on words">
-      {VIEWS.map(({ id, name }) => (
-        <Link key={id} to={`/s/${siteId}/words${id === 'page' ? '' : `/${id}`}${query}`} aria-current={id === current ? 'page' : undefined}>
-          {name}
-        </Link>
-      ))}
-    </nav>
   );
 }

@@ -12,7 +12,3 @@ export const VIEWS = [
   { id: 'checks', name: 'Checks' },
 ] as const;
 export type View = (typeof VIEWS)[number]['id'];
-
-export function isView(text: string): text is View {
-  return VIEWS.some((view) => view.id === text);
-}

@@ -1,18 +1,67 @@
+import { CRAWLERS } from '../../core/page/index.ts';
 import { openPath } from '../../core/robots/index.ts';
-import { all, isOpen, set, type Change, type Kind } from '../../core/site/index.ts';
+import { all, EVERY_CRAWLER, fieldsOf, isOpen, saysKey, saysOf, set, type Change, type Kind, type SaidField } from '../../core/site/index.ts';
+import { mapsOf } from '../../core/survey/index.ts';
 import { KIND_WORDS } from '../../core/wording/index.ts';
 import type { Workspace } from './store.ts';
 
-const CRAWLERS = ['SkerryBot', 'PloverBot'];
-
-/** Opens every gate that is the owner's to open, in one step: noindex goes, and what robots.txt forbids is allowed. */
+/**
+ * Opens every gate that is the owner's to open, in one step: noindex goes, what robots.txt forbids is allowed, a canonical elsewhere, a refresh that sends
+ * visitors on and a date that is over are taken back, and words against single crawlers too; what nothing leads to goes into the map.
+ */
 export async function openPage(workspace: Workspace, id: string): Promise<void> {
   const row = workspace.state.byId.get(id);
   if (!row) return;
+  const { document } = workspace.state;
+  const way = await workspace.tools.analysis.wayIn(id);
+  const shut = new Set(way.gates.flatMap((gate) => (gate.behind === 'shut' ? [gate.reason.code] : [])));
   const changes: Change[] = [set('pages', id, 'intent', 'list')];
-  const robots = await robotsOpenedFor(workspace, row.address, row.id);
+  if (shut.has('canonical-elsewhere')) changes.push(set('pages', id, 'canonical', 'self'));
+  if (shut.has('refresh')) changes.push(set('pages', id, 'refresh', 'none'));
+  const viaMap = shut.has('unreached') || shut.has('links-unread');
+  if (viaMap) changes.push(set('pages', id, 'inMap', true), set('sitemap', '', 'on', true));
+  if (shut.has('expired')) changes.push(set('says', saysKey(`page:${id}`), 'until', ''));
+  for (const crawler of CRAWLERS) {
+    const key = saysKey(`page:${id}`, crawler);
+    if (document.tables.says[key]?.intent === 'out') changes.push(set('says', key, 'intent', null));
+  }
+  let robots = await robotsOpenedFor(workspace, row.address, row.id);
+  // A map that engines may not fetch leads nobody anywhere.
+  if (viaMap) for (const path of mapsOf(row.kind)) robots = (await robotsOpenedFor(workspace, path, row.id, robots)) ?? robots;
   if (robots !== undefined) changes.push(set('robots', '', 'text', robots));
-  workspace.change(all(changes), { label: `Opened “${row.name}”` });
+  const mapped = viaMap && document.tables.sitemap['']?.on !== true;
+  workspace.change(all(changes), { label: `Opened “${row.name}”${mapped ? '; the map is written' : ''}` });
+}
+
+/** Says something about what engines may do with pages and show of them; null takes the word back. */
+export function say(workspace: Workspace, scope: string, field: SaidField, value: string | number | null, about: string, crawler = EVERY_CRAWLER): void {
+  const change = set('says', saysKey(scope, crawler), field, value as never);
+  workspace.change(change, { label: about, thread: `says:${scope}:${crawler}:${fieldsOf(change)[0]?.field ?? ''}` });
+}
+
+/** Keeps pages of a scope from one crawler, or no longer. */
+export function keepFrom(workspace: Workspace, scope: string, crawler: string, out: boolean, about: string): void {
+  workspace.change(set('says', saysKey(scope, crawler), 'intent', out ? 'out' : null), { label: about });
+}
+
+/** Whether a scope is kept from a crawler. */
+export function isKeptFrom(workspace: Workspace, scope: string, crawler: string): boolean {
+  return saysOf(workspace.state.document, scope, crawler)?.intent === 'out';
+}
+
+/** Sets the intent of many pages in one step. */
+export function setPageIntents(workspace: Workspace, ids: readonly string[], intent: 'list' | 'out' | null): void {
+  if (ids.length === 0) return;
+  const what = intent === null ? 'follow their kinds' : intent === 'out' ? 'are kept out' : 'are to be listed';
+  workspace.change(all(ids.map((id) => set('pages', id, 'intent', intent))), { label: `${ids.length} pages ${what}` });
+}
+
+/** Puts pages into the map, takes them out, or lets what they are for decide again. */
+export function setInMap(workspace: Workspace, ids: readonly string[], inMap: boolean | null): void {
+  if (ids.length === 0) return;
+  const name = ids.length === 1 ? `“${workspace.state.byId.get(ids[0] as string)?.name ?? (ids[0] as string)}”` : `${ids.length} pages`;
+  const what = inMap === null ? 'stand in the map as their intent says' : inMap ? 'go into the map' : 'stay out of the map';
+  workspace.change(all(ids.map((id) => set('pages', id, 'inMap', inMap))), { label: `${name} ${what}` });
 }
 
 /** Hides pages properly: engines may fetch them, and read there that they are not to be listed. */
@@ -54,8 +103,21 @@ export function setPageIntent(workspace: Workspace, id: string, intent: 'list' |
 /** Turns the one switch. */
 export function switchSite(workspace: Workspace): void {
   const open = !isOpen(workspace.state.document);
-  workspace.change(all([set('doors', '', 'open', open), set('doors', '', 'since', workspace.tools.now().toISOString())]), {
-    label: open ? 'The whole site was opened' : 'The whole site was closed',
+  workspace.change(
+    all([
+      set('doors', '', 'open', open),
+      set('doors', '', 'since', workspace.tools.now().toISOString()),
+      set('doors', '', 'plan', null),
+      ...(open ? [set('doors', '', 'opensOn', null)] : []),
+    ]),
+    { label: open ? 'The whole site was opened' : 'The whole site was closed' },
+  );
+}
+
+/** Plans that the next release opens the site, or takes the plan back; the switch stays shut until then. */
+export function planOpening(workspace: Workspace, planned: boolean): void {
+  workspace.change(set('doors', '', 'plan', planned ? 'next-release' : null), {
+    label: planned ? 'The next release opens the site' : 'The site stays closed for now',
   });
 }
 

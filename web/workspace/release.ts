@@ -1,4 +1,4 @@
-import { all, isOpen, set, siteHost, siteOrigin } from '../../core/site/index.ts';
+import { all, isOpen, outgoingHeaderRules, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import type { HostedSite } from '../../core/exchange/index.ts';
 import { onProgress } from '../analysis/index.ts';
 import type { Workspace } from './store.ts';
@@ -41,7 +41,15 @@ export async function release(
       await outside.sendBytes(bundle);
     }
     report('switching', 0, 1);
-    hosted = await outside.release(siteHost(document), { number, origin: siteOrigin(document), files: outgoing.files });
+    const visitors = document.tables.visitors[''];
+    hosted = await outside.release(siteHost(document), {
+      number,
+      origin: siteOrigin(document),
+      files: outgoing.files,
+      headers: outgoingHeaderRules(document).map(({ path, match, values }) => ({ path, match, values: [...values] })),
+      audience: visitors?.audience ?? 'public',
+      ...(visitors?.audience === 'restricted' && visitors.password ? { password: visitors.password } : {}),
+    });
   }
   const key = String(number);
   workspace.change(
@@ -51,6 +59,10 @@ export async function release(
       set('releases', key, 'files', items.length),
       set('releases', key, 'open', isOpen(document)),
       set('releases', key, 'to', to),
+      // The plan is carried out: from here on the switch stands as it went out.
+      ...(document.tables.doors['']?.plan === 'next-release'
+        ? [set('doors', '', 'open', true), set('doors', '', 'plan', null), set('doors', '', 'opensOn', null), set('doors', '', 'since', now().toISOString())]
+        : []),
     ]),
     { label: `Release ${number}`, lasting: true },
   );

@@ -144,8 +144,8 @@ export class Workspace {
       if (turn !== this.opened || !news) return;
       const whole = await this.allOf(news);
       if (turn !== this.opened) return;
-      this.store.setState({ site, document: state.document, undo: state.undo, save: 'saved', phase: 'ready' });
-      this.takeNews(whole, true);
+      // All at once: what is drawn twice holds the page up twice.
+      this.store.setState({ site, document: state.document, undo: state.undo, save: 'saved', phase: 'ready', ...this.withNews(whole, true) });
       void this.askEngine();
       void this.lookFurther(turn);
       await db.put('sites', { ...site, openedAt: this.tools.now().toISOString() });
@@ -238,12 +238,16 @@ export class Workspace {
     return { rows, numbers: news.numbers };
   }
 
-  takeNews(news: SurveyNews, whole = false): void {
+  takeNews(news: SurveyNews): void {
+    this.store.setState(this.withNews(news, false));
+  }
+
+  private withNews(news: SurveyNews, whole: boolean): Pick<WorkspaceState, 'rows' | 'byId' | 'numbers' | 'surveyed'> {
     const { rows, byId, surveyed } = this.state;
     const next = new Map(whole ? [] : byId);
     for (const row of news.rows) next.set(row.id, row);
     const ordered = whole ? [...news.rows] : news.rows.length === 0 ? rows : rows.map((row) => next.get(row.id) ?? row);
-    this.store.setState({ rows: ordered, byId: next, numbers: news.numbers, surveyed: surveyed + 1 });
+    return { rows: ordered, byId: next, numbers: news.numbers, surveyed: surveyed + 1 };
   }
 
   /** Resolves when everything is written and surveyed. */
@@ -258,7 +262,8 @@ export class Workspace {
     this.store.setState({ document: applyChange(document, entry.change), undo: fold(undo, entry), save: 'saving' });
     this.write(site.id, entry);
     this.queued.push(entry.change);
-    void this.pump();
+    // After the key that made the change has been drawn: what is sent is copied, and a large document takes a while.
+    setTimeout(() => void this.pump());
   }
 
   private write(siteId: string, { seq: _seq, ...entry }: JournalEntry): void {
@@ -271,6 +276,8 @@ export class Workspace {
   private async writeAll(siteId: string): Promise<void> {
     this.writing = true;
     let inStep = true;
+    // Opening a transaction can wait until the key is drawn; what a reload would lose is kept in the tab already.
+    await new Promise((resolve) => setTimeout(resolve));
     while (this.unwritten.length > 0) {
       const batch = [...this.unwritten];
       try {

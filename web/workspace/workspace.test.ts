@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { createHash } from 'node:crypto';
+import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { isOpen, set } from '../../core/site/index.ts';
 import { sameEdits, type Manifest } from '../../core/release/index.ts';
@@ -44,9 +45,10 @@ function tab(underWay: { entries: unknown[] } = { entries: [] }): Workspace {
     update: async (document: never, change: never) => its().update(document, change),
     page: async (id: string) => its().page(id),
     robots: async () => its().robots(),
+    wayIn: async (id: string) => its().wayIn(id),
     lookFurther: async (milliseconds: number) => its().lookFurther(milliseconds),
     startFrom: async (number: number, document: never) => {
-      const manifest: Manifest = { ...its().manifestFor(number), own: {}, changedAt: {} };
+      const manifest: Manifest = { ...its().manifestFor(number), own: {}, hosting: {}, changedAt: {} };
       const brought: Manifest = {
         ...manifest,
         files: Object.fromEntries(Object.entries(manifest.files).map(([path, file]) => [path, { ...file, edits: [] }])),
@@ -190,6 +192,47 @@ describe('mends', () => {
     await workspace.settled();
     expect(state(workspace, 'shut/index.html')).toBe('shut-out');
     expect(workspace.state.document.tables.robots['']).toBeUndefined();
+  });
+  it('open whatever shuts a page, however many things do, in one step that undo takes back', { timeout: 60_000 }, async () => {
+    const troubles = [
+      '<meta name=robots content=noindex>',
+      '<meta name=skerrybot content="none">',
+      '<meta http-equiv=refresh content="0;url=/">',
+      '<link rel=canonical href="https://bindery.example/">',
+      '<meta name=robots content="unavailable_after: 2020-01-01">',
+      'robots.txt forbids it',
+      'robots.txt forbids the maps',
+      'nothing leads there',
+    ];
+    await fc.assert(
+      fc.asyncProperty(fc.subarray(troubles, { minLength: 1 }), async (some) => {
+        db = await openDatabase(`workspace-${++names}`);
+        const site = {
+          'index.html': bytes(
+            `<html lang=en><title>Bindery</title><link rel=canonical href="https://bindery.example/"><meta name=description content=D><h1>Bindery</h1>${some.includes('nothing leads there') ? '' : '<a href=/p/>p</a>'}`,
+          ),
+          'p/index.html': bytes(
+            `<html lang=en><head><title>P</title><meta name=description content=P>${some.filter((one) => one.startsWith('<')).join('')}</head><body><h1>P</h1>`,
+          ),
+          'robots.txt': bytes(
+            `User-agent: *\n${some.includes('robots.txt forbids it') ? 'Disallow: /p\n' : ''}${some.includes('robots.txt forbids the maps') ? 'Disallow: /*.xml$\n' : ''}`,
+          ),
+        };
+        await bringIn(
+          { kind: 'archive', name: 'a.zip', bytes: zipSync(site) },
+          { db, id: 's', now: () => new Date(0), hash, progress: () => undefined, cancelled: () => false },
+        );
+        const workspace = await opened();
+        const before = { document: workspace.state.document, state: state(workspace, 'p/index.html') };
+        await openPage(workspace, 'p/index.html');
+        await workspace.settled();
+        expect(['findable', 'to-mend']).toContain(state(workspace, 'p/index.html'));
+        workspace.undo();
+        await workspace.settled();
+        expect({ document: workspace.state.document, state: state(workspace, 'p/index.html') }).toEqual(before);
+      }),
+      { numRuns: 60 },
+    );
   });
   it('hide a page properly: engines may look, and read that it is out', async () => {
     const workspace = await opened();

@@ -24,7 +24,7 @@ export function CellEditor({
     done.current = true;
     onDone(value, step);
   };
-  const choices = column === 'kind' ? KINDS.map((kind) => KIND_NAMES[kind]) : column === 'intent' ? ['list', 'keep out'] : undefined;
+  const choices = choicesFor(column);
   return (
     <>
       <textarea
@@ -70,4 +70,22 @@ export function CellEditor({
       )}
     </>
   );
+}
+
+/** What can stand in a cell of few answers. */
+function choicesFor(column: LedgerColumn): readonly string[] | undefined {
+  switch (column) {
+    case 'kind':
+      return KINDS.map((kind) => KIND_NAMES[kind]);
+    case 'intent':
+      return ['list', 'keep out'];
+    case 'follow':
+      return ['follow', 'nofollow'];
+    case 'snippet':
+      return ['any', 'none', '160'];
+    case 'inMap':
+      return ['yes', 'no'];
+    default:
+      return undefined;
+  }
 }

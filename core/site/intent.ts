@@ -1,0 +1,80 @@
+import { indexDirectives, robotsMetas, type DirectivesEdit, type NoindexEdit } from '../page/index.ts';
+import { addressOf } from './addresses.ts';
+import type { SiteDocument } from './document.ts';
+import { KIND_INTENTS, type Intent, type Kind } from './kinds.ts';
+import { isOpen } from './origin.ts';
+import type { SitePage } from './page.ts';
+import { directiveEdits, EVERY_CRAWLER, hasSayingRules, sayingRules, saysOf } from './says.ts';
+
+/** What the owner wants of a page, and who says so. */
+export interface EffectiveIntent {
+  readonly intent: Intent;
+  readonly from: 'page' | 'rule' | 'kind' | 'default';
+  /** The rule that decided. */
+  readonly rule?: string | undefined;
+}
+
+/** Intent of a kind: the owner's word or a good practitioner's default. */
+export function kindIntent(document: SiteDocument, kind: Kind): EffectiveIntent {
+  const own = document.tables.kinds[kind]?.intent;
+  return own ? { intent: own, from: 'kind' } : { intent: KIND_INTENTS[kind], from: 'default' };
+}
+
+/** Intent of a page: its own, else the first rule's that catches it, else its kind's. */
+export function effectiveIntent(document: SiteDocument, page: string, kind: Kind): EffectiveIntent {
+  const own = document.tables.pages[page]?.intent;
+  if (own) return { intent: own, from: 'page' };
+  const ruled = ruledIntent(document, page, EVERY_CRAWLER);
+  if (ruled) return ruled;
+  const byKind = kindIntent(document, kind);
+  // The page that a host shows for what is not there is no page to be found.
+  return byKind.from === 'default' && /(^|\/)404\.html?$/.test(page) ? { intent: 'out', from: 'default' } : byKind;
+}
+
+/**
+ * Intent of a page for one crawler. Directives only ever add up, so a word for one crawler can keep a page from it, but not open to it what is shut to
+ * all.
+ */
+export function crawlerIntent(document: SiteDocument, page: string, kind: Kind, crawler: string): EffectiveIntent {
+  const general = effectiveIntent(document, page, kind);
+  if (general.intent === 'out') return general;
+  const own = saysOf(document, `page:${page}`, crawler)?.intent;
+  if (own) return own === 'out' ? { intent: own, from: 'page' } : general;
+  const ruled = ruledIntent(document, page, crawler);
+  if (ruled) return ruled.intent === 'out' ? ruled : general;
+  return saysOf(document, `kind:${kind}`, crawler)?.intent === 'out' || saysOf(document, 'site', crawler)?.intent === 'out'
+    ? { intent: 'out', from: 'kind' }
+    : general;
+}
+
+function ruledIntent(document: SiteDocument, page: string, crawler: string): EffectiveIntent | undefined {
+  if (!hasSayingRules(document)) return undefined;
+  for (const { id } of sayingRules(document, addressOf(page))) {
+    const intent = saysOf(document, `rule:${id}`, crawler)?.intent;
+    if (intent) return { intent, from: 'rule', rule: id };
+  }
+  return undefined;
+}
+
+/**
+ * Whether the released page will say noindex to all, and why. The owner's word (for the page, by a rule, or for its kind) is written into the page;
+ * where nobody said anything the page keeps what it says, so that a site brought in is not changed behind its owner's back.
+ */
+export function effectiveNoindex(
+  document: SiteDocument,
+  page: Pick<SitePage, 'id' | 'kind' | 'facts'>,
+): { noindex: boolean; from: 'doors' | 'owner' | 'page' } {
+  if (!isOpen(document)) return { noindex: true, from: 'doors' };
+  const { intent, from } = effectiveIntent(document, page.id, page.kind);
+  if (from !== 'default') return { noindex: intent === 'out', from: 'owner' };
+  return { noindex: robotsMetas(page.facts).some((meta) => indexDirectives(meta.content ?? '').noindex), from: 'page' };
+}
+
+/** What has to be said in a page's robots metas, to all crawlers and to single ones. */
+export function robotsEdits(document: SiteDocument, page: Pick<SitePage, 'id' | 'kind' | 'facts'>): (NoindexEdit | DirectivesEdit)[] {
+  const { noindex, from } = effectiveNoindex(document, page);
+  return [
+    ...(from === 'page' ? [] : [{ kind: 'noindex' as const, on: noindex }]),
+    ...directiveEdits(document, page, (crawler) => crawlerIntent(document, page.id, page.kind, crawler).intent),
+  ];
+}

@@ -1,0 +1,54 @@
+import type { SaidCanonical, WayIn } from '../indexing/index.ts';
+import type { TextMeasure } from '../language/index.ts';
+import type { PageFacts } from '../page/index.ts';
+import type { BroughtFiles, Manifest, ReleasedFile, Template } from '../release/index.ts';
+import type { Kind, SiteDocument, SitePage } from '../site/index.ts';
+import type { LinkIndex } from './links.ts';
+import type { DatedEntry } from './map-entries.ts';
+import type { Moving } from './moving.ts';
+import type { PageRow, SiteFile } from './rows.ts';
+
+/** A page as the survey keeps it. */
+export interface Surveyed {
+  readonly id: string;
+  /** As the file was brought in. */
+  readonly source: PageFacts;
+  readonly hrefs: readonly string[];
+  readonly unfollowed: readonly string[];
+  readonly guess: Kind;
+  /** As it will be: the owner's changes of the page's own words made, and where it will answer. */
+  site: SitePage;
+  address: string;
+  measure: TextMeasure | undefined;
+  /** As it would go out now. */
+  out: ReleasedFile;
+  row: PageRow;
+  way: WayIn;
+  canonicals: readonly SaidCanonical[];
+  /** Its place in the map, where it has one. */
+  dated: DatedEntry | undefined;
+}
+
+/** What the site brought besides its pages. */
+export interface Brought extends BroughtFiles {
+  readonly feeds?: readonly string[];
+  readonly template?: Template | undefined;
+}
+
+/** The site as all parts of the survey see it: the facts, which stay, and what the owner says, which changes. */
+export interface SiteInView {
+  document: SiteDocument;
+  manifest: Manifest | undefined;
+  /** Pages by the address path at which they will answer. */
+  byAddress: ReadonlyMap<string, Surveyed>;
+  readonly pages: Map<string, Surveyed>;
+  readonly files: ReadonlyMap<string, SiteFile>;
+  readonly links: LinkIndex;
+  /** Where pages move, as the document has it. */
+  moving: Moving;
+  /** The file of the home page. */
+  readonly home: string | undefined;
+  readonly brought: Brought;
+  /** Milliseconds since 1970. */
+  readonly now: () => number;
+}

@@ -1,0 +1,80 @@
+import type { GateReason, WayIn } from '../indexing/index.ts';
+import { siteOrigin, type SiteDocument } from '../site/index.ts';
+import { readW3cDate } from '../sitemap/index.ts';
+import type { PageRow } from './rows.ts';
+
+/** What is wrong with one address of a map, held against the site. */
+export type MapFault =
+  | { readonly code: 'other-host' | 'not-there' | 'not-live' | 'kept-out' }
+  | { readonly code: 'moved'; readonly to: string }
+  | { readonly code: 'shut'; readonly reason: GateReason }
+  | { readonly code: 'stale' | 'too-new'; readonly should: string };
+
+/** One address of a map. */
+export interface ComparedEntry {
+  readonly loc: string;
+  /** The page that answers there. */
+  readonly page: string | undefined;
+  readonly fault: MapFault | undefined;
+}
+
+/** A map against the site. */
+export interface MapComparison {
+  readonly entries: readonly ComparedEntry[];
+  /** Pages that should be in it and are not, by file. */
+  readonly missing: readonly string[];
+}
+
+/** What is known of the site when a map is held against it. */
+export interface CompareSources {
+  readonly document: SiteDocument;
+  /** The page at an address path; `asked` without the query. */
+  readonly pageAt: (path: string) => { readonly row: PageRow; readonly way: WayIn } | undefined;
+  /** Where an address path moved to. */
+  readonly movedTo: (path: string) => string | undefined;
+  /** Whether a file that is no page answers at an address path. */
+  readonly fileAt: (path: string) => boolean;
+  /** By address, what our own map says: the date, or undefined where it says none. */
+  readonly ours: ReadonlyMap<string, { readonly page: string; readonly lastmod: string | undefined }>;
+}
+
+const DAY = 86_400_000;
+
+/** Holds the addresses of a map against the site: what is in it and should not be, what is missing, and dates that are not true. */
+export function compareMap(entries: readonly { readonly loc: string; readonly lastmod: string | undefined }[], sources: CompareSources): MapComparison {
+  const origin = siteOrigin(sources.document);
+  const seen = new Set<string>();
+  const compared = entries.map((entry): ComparedEntry => {
+    seen.add(entry.loc);
+    return compare(entry, origin, sources);
+  });
+  return { entries: compared, missing: [...sources.ours].flatMap(([loc, { page }]) => (seen.has(loc) ? [] : [page])) };
+}
+
+function compare({ loc, lastmod }: { readonly loc: string; readonly lastmod: string | undefined }, origin: string, sources: CompareSources): ComparedEntry {
+  if (!URL.canParse(loc) || new URL(loc).origin !== new URL(origin).origin) return { loc, page: undefined, fault: { code: 'other-host' } };
+  const { pathname } = new URL(loc);
+  const found = sources.pageAt(pathname);
+  if (!found) {
+    const to = sources.movedTo(pathname);
+    if (to !== undefined) return { loc, page: undefined, fault: { code: 'moved', to } };
+    return { loc, page: undefined, fault: sources.fileAt(pathname) ? undefined : { code: 'not-there' } };
+  }
+  const { row, way } = found;
+  // A page under a name that is not its address answers with a redirect, or not at all.
+  if (row.address !== pathname) return { loc, page: row.id, fault: { code: 'moved', to: row.address } };
+  if (row.state === 'not-live') return { loc, page: row.id, fault: { code: 'not-live' } };
+  // That nothing leads to a page is no fault of the map, which does.
+  const shut = way.gates.find((gate) => gate.outcome === 'shut' && gate.name !== 'reachable');
+  if (shut) return { loc, page: row.id, fault: { code: 'shut', reason: shut.reason } };
+  if (row.intent === 'out') return { loc, page: row.id, fault: { code: 'kept-out' } };
+  return { loc, page: row.id, fault: dateFault(lastmod, sources.ours.get(loc)?.lastmod) };
+}
+
+/** A date is stale when the page changed since; one that lies later than the last change makes engines come for nothing. */
+function dateFault(told: string | undefined, should: string | undefined): MapFault | undefined {
+  const [time, true_] = [told === undefined ? undefined : readW3cDate(told), should === undefined ? undefined : readW3cDate(should)];
+  if (time === undefined || true_ === undefined || should === undefined) return undefined;
+  if (time < true_ - DAY) return { code: 'stale', should };
+  return time > true_ + DAY ? { code: 'too-new', should } : undefined;
+}

@@ -1,0 +1,131 @@
+import { describe, expect, it } from 'vitest';
+import { all, applyChange, emptyDocument, set, type SiteDocument } from '../site/index.ts';
+import { factsOf } from '../testing/html.ts';
+import { forSurvey, readMapClosely, Survey, type ReadMap } from './index.ts';
+
+const NOW = Date.UTC(2026, 10, 25);
+const ORIGIN = 'https://a.example';
+const START = applyChange(emptyDocument(), set('facts', '', 'mainAddress', ORIGIN));
+const html = (name: string, inner = ''): string =>
+  `<html lang=en><title>${name}</title><meta name=description content="${name}, told."><h1>${name}</h1>${inner}`;
+const PAGES: Readonly<Record<string, string>> = { 'index.html': html('Home'), 'b/index.html': html('B'), 'c/index.html': html('C'), 'd/index.html': html('D') };
+const urlset = (...paths: string[]): string =>
+  `<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${paths.map((path) => `<url><loc>${ORIGIN}/${path}</loc></url>`).join('')}</urlset>`;
+const index = (...locs: string[]): string =>
+  `<sitemapindex xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${locs.map((loc) => `<sitemap><loc>${loc}</loc></sitemap>`).join('')}</sitemapindex>`;
+
+function survey(maps: Readonly<Record<string, string>>, robots: string | undefined, document: SiteDocument = START, pages = PAGES): Survey {
+  const files = [...Object.keys(pages), ...Object.keys(maps)].map((path, at) => ({ path, hash: path, size: 9, modified: NOW - (at + 3) * 9e8 }));
+  return new Survey(
+    document,
+    files,
+    Object.entries(pages).map(([id, text]) => ({ id, read: forSurvey(factsOf(text)) })),
+    { robots, maps },
+    undefined,
+    () => NOW,
+  );
+}
+
+describe('pages that only a map names', () => {
+  const reached = (maps: Readonly<Record<string, string>>, robots: string | undefined, crawler = 'SkerryBot'): string[] => {
+    const one = survey(maps, robots);
+    one.released(one.manifestFor(1, NOW), START);
+    return Object.keys(PAGES).filter((id) => one.wayIn(id, crawler).gates.find((gate) => gate.name === 'reachable')?.outcome === 'open');
+  };
+  const MAPS = {
+    'old/index.xml': index(`${ORIGIN}/old/1.xml`, `${ORIGIN}/old/nested.xml`),
+    'old/1.xml': urlset('b/'),
+    'old/nested.xml': index(`${ORIGIN}/old/2.xml`),
+    'old/2.xml': urlset('c/'),
+  };
+  it.each<[string, string | undefined, string[]]>([
+    ['no robots.txt', undefined, ['index.html']],
+    ['nobody named', 'User-agent: *\nDisallow:\n', ['index.html']],
+    ['an index named, and no index below it read', `Sitemap: ${ORIGIN}/old/index.xml`, ['index.html', 'b/index.html']],
+    ['a map named itself', `Sitemap: ${ORIGIN}/old/2.xml`, ['index.html', 'c/index.html']],
+    ['on another host', 'Sitemap: https://b.example/old/2.xml', ['index.html']],
+    ['a map that may not be fetched', `User-agent: *\nDisallow: /old/1\nSitemap: ${ORIGIN}/old/index.xml`, ['index.html']],
+  ])('%s', (_, robots, expected) => expect(reached(MAPS, robots)).toEqual(expected));
+  it('crawler by crawler', () => {
+    const robots = `User-agent: PloverBot\nDisallow: /old/\n\nSitemap: ${ORIGIN}/old/1.xml`;
+    expect([reached(MAPS, robots), reached(MAPS, robots, 'PloverBot')]).toEqual([['index.html', 'b/index.html'], ['index.html']]);
+  });
+});
+
+describe('our map beside those the site came with', () => {
+  const robots = `User-agent: *\nDisallow:\nSitemap: ${ORIGIN}/old.xml\nSitemap: ${ORIGIN}/sitemap.xml\n`;
+  const maps = { 'old.xml': urlset('b/'), 'sitemap.xml': urlset('c/') };
+  it('tells which of them robots.txt still names', () => {
+    expect(survey(maps, robots, applyChange(START, set('sitemap', '', 'on', true))).mapReport()).toMatchObject({
+      alsoNamed: [`${ORIGIN}/old.xml`],
+      brought: ['old.xml', 'sitemap.xml'],
+      replaces: ['sitemap.xml'],
+    });
+  });
+  it('writes nothing anew that says what is there already', () => {
+    const on = applyChange(START, all([set('sitemap', '', 'on', true), set('sitemap', '', 'dates', 'none'), set('sitemap', '', 'style', false)]));
+    const written = survey(maps, robots, on).workingCopy().own;
+    expect(Object.keys(written)).toEqual(['sitemap.xml']);
+    expect(survey({ ...maps, 'sitemap.xml': written['sitemap.xml'] as string }, robots, on).workingCopy().own).toEqual({});
+  });
+});
+
+describe('an index looked at with its maps', () => {
+  const texts: Readonly<Record<string, string | null>> = {
+    [`${ORIGIN}/1.xml`]: urlset('', 'b/', 'gone/'),
+    [`${ORIGIN}/2.xml`]: urlset('b/', 'b/', 'c/'),
+    [`${ORIGIN}/index.xml`]: index(`${ORIGIN}/1.xml`),
+    [`${ORIGIN}/page.xml`]: '<html>',
+    [`${ORIGIN}/404.xml`]: null,
+  };
+  const read = (text: string | undefined): ReadMap => {
+    const one = survey({}, undefined);
+    one.released(one.manifestFor(1, NOW), START);
+    return readMapClosely(text, { address: `${ORIGIN}/sitemap.xml`, now: NOW, compare: (entries) => one.compareMap(entries), partAt: (loc) => texts[loc] });
+  };
+  it('tells of each what it is, and of all together what they lack', () => {
+    const result = read(index(...Object.keys(texts), 'https://b.example/x.xml'));
+    if (!result.ok) throw new Error(result.reason);
+    expect(result.parts).toEqual([
+      { loc: `${ORIGIN}/1.xml`, what: 'map', addresses: 3, issues: 0, wrong: 1, again: 0 },
+      { loc: `${ORIGIN}/2.xml`, what: 'map', addresses: 3, issues: 1, wrong: 0, again: 1 },
+      { loc: `${ORIGIN}/index.xml`, what: 'index', addresses: 0, issues: 0, wrong: 0, again: 0 },
+      { loc: `${ORIGIN}/page.xml`, what: 'not-a-sitemap', addresses: 0, issues: 0, wrong: 0, again: 0 },
+      { loc: `${ORIGIN}/404.xml`, what: 'gone', addresses: 0, issues: 0, wrong: 0, again: 0 },
+      { loc: 'https://b.example/x.xml', what: 'not-read', addresses: 0, issues: 0, wrong: 0, again: 0 },
+    ]);
+    expect(result.comparison.missing).toEqual(['d/index.html']);
+    expect(result.map.issues.map((issue) => issue.code)).toEqual(['loc-host']);
+  });
+  it('says why there is nothing to look at', () => {
+    expect(read(undefined)).toEqual({ ok: false, reason: 'unreadable' });
+    expect(read('<!DOCTYPE x [<!ENTITY a "b">]><urlset></urlset>')).toEqual({ ok: false, reason: 'doctype' });
+  });
+});
+
+describe('the day that a page shows', () => {
+  const day = (inner: string, id = 'b/index.html'): [string | undefined, string] => {
+    const pages = { ...PAGES, [id]: html('B', inner) };
+    const line = survey({}, undefined, applyChange(START, set('sitemap', '', 'dates', 'visible')), pages)
+      .mapReport()
+      .lines.find((one) => one.id === id);
+    return [line?.lastmod, line?.dateFrom ?? ''];
+  };
+  it.each<[string, string, string | undefined]>([
+    ['in a time element', '<p>Written <time datetime="2026-03-04">4 March</time>', '2026-03-04'],
+    ['in its words', '<time>2026-03-04</time>', '2026-03-04'],
+    ['the same twice', '<time datetime="2026-03-04T09:00:00Z">in the morning</time><time datetime=2026-03-04>4 March</time>', '2026-03-04'],
+    ['several, as in a list of posts', '<time datetime=2026-03-04>a</time><time datetime=2026-05-06>b</time>', undefined],
+    [
+      'called its last change',
+      '<time datetime=2026-03-04 itemprop=datePublished>a</time><time datetime=2026-05-06 itemprop=dateModified>b</time>',
+      '2026-05-06',
+    ],
+    ['when something begins', '<time datetime=2026-03-04 itemprop=startDate>4 March</time>', undefined],
+    ['a month', '<time datetime=2026-03>March</time>', undefined],
+    ['an hour', '<time>14:00</time>', undefined],
+    ['to come', '<time datetime=2027-03-04>next year</time>', undefined],
+  ])('%s', (_, inner, expected) => expect(day(inner)).toEqual([expected, expected === undefined ? 'none' : 'page']));
+  it('is not that of the page where it is an event’s', () =>
+    expect(day('<time datetime=2026-03-04>4 March</time>', 'events/b/index.html')).toEqual([undefined, 'none']));
+});

@@ -1,0 +1,111 @@
+import type { FetchedMap, LiveAnswer, TwinAnswer } from '../core/exchange/index.ts';
+import { evidenceFromAnswer, policyFor, readAnswer, wayIn, type Answer } from '../core/indexing/index.ts';
+import { SITEMAP_LIMITS } from '../core/sitemap/index.ts';
+import { decodeBytes, isGzip, unpackedText } from '../core/source/index.ts';
+import type { Fetch, FetchOutcome } from './fetching/index.ts';
+import { accessFor, readRobots } from './stand-ins/index.ts';
+
+/** Most of robots.txt that is sent along, in characters. */
+const ROBOTS_SHOWN = 520_000;
+
+/**
+ * Looks at an address as it answers right now, and leads one crawler through the gates by what came back. What the crawler may not fetch is fetched all
+ * the same: the owner wants to know what stands behind the shut gate.
+ */
+export async function lookLive({
+  fetch,
+  address,
+  crawler,
+  now,
+}: {
+  readonly fetch: Fetch;
+  readonly address: string;
+  readonly crawler: string;
+  readonly now: number;
+}): Promise<Omit<LiveAnswer, 'world'>> {
+  const url = new URL(address);
+  url.hash = '';
+  const policy = policyFor(crawler);
+  const [rules, robots, outcome, twins] = await Promise.all([
+    readRobots(fetch, url.origin, crawler),
+    fetch(`${url.origin}/robots.txt`),
+    fetch(url.href),
+    lookAtTwins(fetch, url),
+  ]);
+  const answer = answerOf(outcome);
+  const facts = 'failed' in answer ? undefined : readAnswer(answer);
+  const way = wayIn(
+    evidenceFromAnswer({
+      policy,
+      crawler,
+      address: url.href,
+      robots: accessFor(rules, url.pathname + url.search),
+      answer,
+      facts,
+      // One address alone does not tell who links to it; that is for the survey and the engines to know.
+      linksIn: 1,
+      inSitemap: false,
+      isHome: url.pathname === '/',
+      now,
+    }),
+  );
+  return {
+    crawler,
+    at: new Date(now).toISOString(),
+    robots: {
+      status: robots.ok ? robots.status : undefined,
+      redirects: robots.redirects,
+      text: robots.ok && robots.status === 200 ? decodeBytes(robots.bytes, 'utf-8').slice(0, ROBOTS_SHOWN) : undefined,
+    },
+    answer: outcome.ok
+      ? {
+          ok: true,
+          status: outcome.status,
+          milliseconds: outcome.milliseconds,
+          hops: outcome.hops,
+          type: outcome.headers['content-type']?.[0] ?? '',
+          bytes: outcome.bytes.length,
+        }
+      : { ok: false, reason: outcome.reason, hops: outcome.hops },
+    way: { ...way, gates: way.gates.filter((gate) => gate.name !== 'reachable') },
+    twins,
+  };
+}
+
+function answerOf(outcome: FetchOutcome): Answer | { readonly failed: string } {
+  if (!outcome.ok) return { failed: outcome.reason };
+  return { ...outcome, redirectedTo: outcome.redirects.at(-1), hops: outcome.redirects.length };
+}
+
+/** The same path with and without `s`, with and without `www`: engines take these for different sites unless three of them lead to the fourth. */
+async function lookAtTwins(fetch: Fetch, url: URL): Promise<TwinAnswer[]> {
+  if (!url.hostname.includes('.')) return [];
+  const other = url.hostname.startsWith('www.') ? url.hostname.slice(4) : `www.${url.hostname}`;
+  const variants = ['https', 'http'].flatMap((scheme) =>
+    [url.hostname, other].map((name) => `${scheme}://${name}${url.port === '' ? '' : `:${url.port}`}${url.pathname}${url.search}`),
+  );
+  return Promise.all(
+    variants
+      .filter((variant) => variant !== url.href)
+      .map(async (address): Promise<TwinAnswer> => {
+        const outcome = await fetch(address);
+        return {
+          address,
+          status: outcome.ok ? outcome.status : undefined,
+          leadsTo: outcome.redirects.at(-1),
+          failed: outcome.ok ? undefined : outcome.reason,
+        };
+      }),
+  );
+}
+
+/** Fetches a map, packed or not, for its reader. */
+export async function fetchMap(fetch: Fetch, address: string): Promise<FetchedMap> {
+  const outcome = await fetch(address);
+  if (!outcome.ok) return { ok: false, reason: outcome.reason, status: undefined };
+  if (outcome.status !== 200) return { ok: false, reason: 'status', status: outcome.status };
+  const gzip = isGzip(outcome.bytes);
+  const text = unpackedText(outcome.bytes, SITEMAP_LIMITS.bytes);
+  if (text === undefined) return { ok: false, reason: 'gzip', status: 200 };
+  return { ok: true, address: outcome.redirects.at(-1) ?? address, text, gzip, hops: outcome.hops };
+}

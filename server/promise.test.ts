@@ -1,0 +1,211 @@
+import { readdir, readFile } from 'node:fs/promises';
+import { join, relative, sep } from 'node:path';
+import fc from 'fast-check';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { ENGINES, policyFor, type EnginePolicy, type Reality } from '../core/indexing/index.ts';
+import { patchPage, readSource } from '../core/page/index.ts';
+import { outPath } from '../core/release/index.ts';
+import {
+  all,
+  applyChange,
+  emptyDocument,
+  filesFor,
+  headersFor,
+  isPageFile,
+  outgoingHeaderRules,
+  saysKey,
+  set,
+  type Change,
+  type SiteDocument,
+} from '../core/site/index.ts';
+import { decodeBytes, decodeSource } from '../core/source/index.ts';
+import { forSurvey, Survey, type SiteFile } from '../core/survey/index.ts';
+import type { Fetch } from './fetching/index.ts';
+import { crawlSite, type CrawledSite } from './stand-ins/crawl.ts';
+
+const ORIGIN = 'https://quillfeather.example';
+const NAMESPACE = 'http://www.sitemaps.org/schemas/sitemap/0.9';
+const NOW = Date.UTC(2026, 10, 25);
+const DAY = 86_400_000;
+type Site = ReadonlyMap<string, Uint8Array>;
+
+/** A survey of files, as the browser's worker makes it. */
+function survey(site: Site, document: SiteDocument): Survey {
+  const files: SiteFile[] = [...site].map(([path, bytes]) => ({ path, hash: `${path} ${bytes.length}`, size: bytes.length, modified: NOW - 40 * DAY }));
+  const pages = [...site].flatMap(([id, bytes]) => {
+    if (!isPageFile(id)) return [];
+    const reading = readSource(decodeSource(bytes));
+    if (!reading.ok) throw new Error(`${id}: ${reading.reason}`);
+    return [{ id, read: forSurvey(reading.facts) }];
+  });
+  const text = (path: string): string | undefined => site.get(path) && decodeBytes(site.get(path) as Uint8Array, 'utf-8');
+  const maps = Object.fromEntries([...site].flatMap(([path, bytes]) => (path.endsWith('.xml') ? [[path, decodeBytes(bytes, 'utf-8')]] : [])));
+  return new Survey(document, files, pages, { robots: text('robots.txt'), maps }, undefined, () => NOW);
+}
+
+/** What a release puts out, byte by byte, served as a plain host does. */
+function released(site: Site, one: Survey, document: SiteDocument): Fetch {
+  const copy = one.workingCopy();
+  const out = new Map<string, Uint8Array>(Object.entries(copy.own).map(([path, own]) => [path, new TextEncoder().encode(own)]));
+  for (const [path, bytes] of site) {
+    const file = copy.files[path];
+    const to = outPath(path, file ?? {});
+    if (out.has(to)) continue;
+    if (!file || file.edits.length === 0) {
+      out.set(to, bytes);
+      continue;
+    }
+    const source = decodeSource(bytes);
+    const reading = readSource(source);
+    const patched = reading.ok ? patchPage(source, reading.facts, file.edits) : undefined;
+    if (!patched?.ok) throw new Error(`${path} was not written`);
+    out.set(to, patched.bytes);
+  }
+  const rules = outgoingHeaderRules(document);
+  const audience = document.tables.visitors['']?.audience ?? 'public';
+  return async (address) => {
+    const url = new URL(address);
+    const file = filesFor(url.pathname).find((path) => out.has(path));
+    const code = audience === 'draft' ? 404 : audience === 'restricted' ? 401 : file === undefined ? 404 : 200;
+    const folder = file !== undefined && /(^|\/)index\.html?$/.test(file) && !url.pathname.endsWith('/') && !/index\.html?$/.test(url.pathname);
+    const tags = headersFor(rules, url.pathname);
+    const type = file === undefined || isPageFile(file) ? 'text/html' : file.endsWith('.pdf') ? 'application/pdf' : 'text/plain';
+    return {
+      ok: true,
+      status: code,
+      headers: { 'content-type': [type], ...(tags.length > 0 ? { 'x-robots-tag': tags } : {}) },
+      bytes: (code === 200 && file !== undefined ? out.get(file) : undefined) ?? new Uint8Array(),
+      redirects: folder && code === 200 ? [`${url.origin}${url.pathname}/`] : [],
+      hops: [],
+      milliseconds: 1,
+    };
+  };
+}
+
+async function index(fetch: Fetch, policy: EnginePolicy): Promise<ReadonlyMap<string, Reality>> {
+  let site: CrawledSite = { host: 'quillfeather.example', origin: ORIGIN, maps: [], records: [], robots: undefined, days: [] };
+  // Some days, so that whatever depends on other pages has settled.
+  for (let day = 0; day < 3; day++) site = await crawlSite(site, { fetch, policy, now: NOW + day * DAY });
+  // What an engine knows only because another page names it as the main one, no link led to.
+  const linked = site.records.filter((record) => record.foundBy !== 'link' || record.linkedFrom.length > 0);
+  return new Map(
+    linked.map((record) => [new URL(record.address).pathname, record.outcome === 'listed' ? 'listed' : record.outcome === 'bare' ? 'bare' : 'out']),
+  );
+}
+
+/** Holds what every page's screen promises against what each engine's index has. */
+async function expectPromiseKept(site: Site, document: SiteDocument): Promise<void> {
+  const one = survey(site, document);
+  // As if all that waits were released: nothing is "not live" then.
+  one.released(one.manifestFor(1, NOW), document);
+  const fetch = released(site, one, document);
+  for (const engine of ENGINES) {
+    const seen = await index(fetch, engine);
+    const promised = Object.fromEntries(one.rows().map((row) => [row.address, row.realities[engine.id]]));
+    // A page that an engine never came upon is not listed; where a bare address is promised, that is what may be, by a link from elsewhere.
+    const found = Object.fromEntries(one.rows().map((row) => [row.address, seen.get(row.address) ?? (row.realities[engine.id] === 'bare' ? 'bare' : 'out')]));
+    expect({ engine: engine.name, ...found }).toEqual({ engine: engine.name, ...promised });
+  }
+}
+
+const START = applyChange(emptyDocument(), set('facts', '', 'mainAddress', ORIGIN));
+
+describe('after a release, the engines see exactly what the screens promise', () => {
+  let demo: Site;
+  beforeAll(async () => {
+    const root = join(import.meta.dirname, '..', 'demo', 'site');
+    const entries = await readdir(root, { recursive: true, withFileTypes: true });
+    const paths = entries.filter((entry) => entry.isFile()).map((entry) => join(entry.parentPath, entry.name));
+    demo = new Map(await Promise.all(paths.map(async (path) => [relative(root, path).split(sep).join('/'), new Uint8Array(await readFile(path))] as const)));
+  });
+  it.each<[string, Change[]]>([
+    ['the demo as it is', []],
+    ['closed', [set('doors', '', 'open', false)]],
+    ['a draft', [set('visitors', '', 'audience', 'draft')]],
+    ['with a password', [set('visitors', '', 'audience', 'restricted')]],
+    ['tags kept out, the map written', [set('kinds', 'tag', 'intent', 'out'), set('sitemap', '', 'on', true)]],
+    ['posts kept from one engine', [set('says', saysKey('kind:post', 'PloverBot'), 'intent', 'out'), set('sitemap', '', 'on', true)]],
+    ['no robots.txt rules', [set('robots', '', 'text', '')]],
+    ['all shut by robots.txt', [set('robots', '', 'text', 'User-agent: *\nDisallow: /\n')]],
+    [
+      'headers for pages too',
+      [set('headers', 'h', 'path', '/journal'), set('headers', 'h', 'match', 'below'), set('says', saysKey('files:h'), 'intent', 'out')],
+    ],
+    ['a page that moves', [set('pages', 'services/box-making/index.html', 'ending', 'boxes'), set('sitemap', '', 'on', true)]],
+    ['out of the map', [set('sitemap', '', 'on', true), set('kinds', 'product', 'inMap', false)]],
+  ])('%s', async (_, changes) => expectPromiseKept(demo, applyChange(START, all(changes))));
+});
+
+const urlset = (...paths: string[]): string =>
+  `<urlset xmlns="${NAMESPACE}">${paths.map((path) => `<url><loc>${ORIGIN}/${path}</loc></url>`).join('')}</urlset>`;
+const indexOf = (...paths: string[]): string =>
+  `<sitemapindex xmlns="${NAMESPACE}">${paths.map((path) => `<sitemap><loc>${ORIGIN}/${path}</loc></sitemap>`).join('')}</sitemapindex>`;
+/** Maps that sites come with: a plain list, an index, an index of indexes, and one that nobody names. */
+const LIST = { 'urls.xml': `${ORIGIN}/c/\n${ORIGIN}/d/\n`, 'robots.txt': `Sitemap: ${ORIGIN}/urls.xml` };
+const INDEX = {
+  'sitemap.xml': indexOf('maps/1.xml', 'maps/2.xml'),
+  'maps/1.xml': urlset('b/'),
+  'maps/2.xml': urlset('d/'),
+  'robots.txt': `Sitemap: ${ORIGIN}/sitemap.xml`,
+};
+const OF_INDEXES = {
+  'all.xml': indexOf('sitemap.xml', 'maps/2.xml'),
+  'sitemap.xml': indexOf('maps/1.xml'),
+  'maps/1.xml': urlset('b/'),
+  'maps/2.xml': urlset('d/'),
+  'robots.txt': `Sitemap: ${ORIGIN}/all.xml`,
+};
+const UNNAMED = { 'sitemap.xml': urlset('b/', 'c/', 'd/') };
+
+it('on sites of every sort', { timeout: 60_000 }, async () => {
+  const paths = ['', 'a/', 'b/', 'c/', 'd/'];
+  const page = fc.record({
+    links: fc.uniqueArray(fc.constantFrom(...paths), { maxLength: 4 }),
+    robots: fc.constantFrom('', '', '<meta name=robots content=noindex>', '<meta name=ploverbot content=none>', '<meta name=robots content=nofollow>'),
+    canonical: fc.constantFrom('', '', 'self', ...paths, 'gone/', 'https://b.example/'),
+    refresh: fc.constantFrom('', '', '', '<meta http-equiv=refresh content="0; url=/a/">'),
+    words: fc.constantFrom('books that we mend by hand', 'books that we mend by hand', 'paper and thread for sale', 'Page not found', ''),
+  });
+  const site = fc.record({
+    pages: fc.tuple(page, page, page, page, page),
+    rules: fc.constantFrom(
+      '',
+      'User-agent: *\nDisallow: /b',
+      'User-agent: *\nDisallow: /c\n\nUser-agent: PloverBot\nDisallow: /d',
+      'User-agent: SkerryBot\nDisallow: /a/',
+      'User-agent: *\nDisallow: /maps/\n\nUser-agent: PloverBot\nDisallow: /c',
+      'User-agent: *\nDisallow: /*.xml$',
+      'User-agent: SkerryBot\nDisallow: /sitemap-',
+    ),
+    brought: fc.constantFrom<Readonly<Record<string, string>>>({}, {}, LIST, INDEX, OF_INDEXES, UNNAMED),
+    change: fc.constantFrom<Change[]>(
+      [],
+      [set('pages', 'b/index.html', 'intent', 'out')],
+      [set('pages', 'c/index.html', 'canonical', 'self'), set('pages', 'a/index.html', 'refresh', 'none')],
+      [set('pages', 'b/index.html', 'refresh', 'none')],
+      [set('pages', 'd/index.html', 'intent', 'list')],
+    ),
+    map: fc.boolean(),
+  });
+  await fc.assert(
+    fc.asyncProperty(site, async ({ pages, rules, change, map, brought }) => {
+      const html = ({ links, robots, canonical, refresh, words }: (typeof pages)[number], path: string): string =>
+        `<!doctype html><html lang=en><head><title>${words === '' ? 'T' : words}</title>${robots}${refresh}${
+          canonical === ''
+            ? ''
+            : `<link rel=canonical href="${canonical === 'self' ? `/${path}` : canonical.startsWith('https') ? canonical : `/${canonical}`}">`
+        }</head><body>${words === '' && links.length === 0 ? '' : `<h1>${words}</h1>`}${links.map((link) => `<a href="/${link}">${words === '' ? '' : 'on'}</a>`).join(' ')}</body></html>`;
+      const files = new Map<string, Uint8Array>(
+        pages.map((one, at) => [`${paths[at] as string}index.html`, new TextEncoder().encode(html(one, paths[at] as string))]),
+      );
+      for (const [path, text] of Object.entries(brought)) if (path !== 'robots.txt') files.set(path, new TextEncoder().encode(text));
+      const robots = [rules, brought['robots.txt'] ?? ''].filter(Boolean).join('\n');
+      if (robots !== '') files.set('robots.txt', new TextEncoder().encode(robots));
+      await expectPromiseKept(files, applyChange(START, all([...change, set('sitemap', '', 'on', map ? true : null)])));
+    }),
+    { numRuns: 500 },
+  );
+});
+
+it('a crawler that nobody knows is taken to keep to the letter', () =>
+  expect(policyFor('AnyBot')).toMatchObject({ refreshRedirects: true, canonical: 'order' }));

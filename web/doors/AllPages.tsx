@@ -1,0 +1,70 @@
+import { useMemo, useState } from 'react';
+import { ENGINES, type Reality } from '../../core/indexing/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
+import { counted } from '../../core/wording/index.ts';
+import { Empty, useRemembered } from '../ui/index.ts';
+import { useReport, useWorkspace } from '../workspace/index.ts';
+import { Clicks, clickBand, type Band } from './Clicks.tsx';
+import { Matrix } from './Matrix.tsx';
+import { PagesTable } from './PagesTable.tsx';
+import { W } from './wording.ts';
+
+/** What the table is narrowed to. */
+export interface Narrowing {
+  readonly cell: { readonly intent: PageRow['intent']; readonly reality: Reality } | undefined;
+  readonly band: Band | undefined;
+  readonly orphans: boolean;
+}
+
+const ALL: Narrowing = { cell: undefined, band: undefined, orphans: false };
+
+/** All pages: intent against reality as a picture that filters, clicks from home, and the table to change many at once. */
+export function AllPages() {
+  const rows = useWorkspace((state) => state.rows);
+  const clicks = useReport((one) => one.tools.analysis.clicks());
+  const [engine, setEngine] = useRemembered('doors-engine', ['skerry', 'plover'], 'skerry');
+  const [narrow, setNarrow] = useState<Narrowing>(ALL);
+  const shown = useMemo(
+    () =>
+      rows.filter((row) => {
+        if (narrow.cell && (row.intent !== narrow.cell.intent || row.realities[engine] !== narrow.cell.reality)) return false;
+        if (narrow.band !== undefined && clickBand(clicks?.get(row.id)) !== narrow.band) return false;
+        return !narrow.orphans || isOrphan(row);
+      }),
+    [rows, clicks, narrow, engine],
+  );
+  if (rows.length === 0) return <Empty title="There is no page here yet">Bring a site in, and every page stands here.</Empty>;
+  const orphans = rows.filter(isOrphan).length;
+  const narrowed = narrow.cell !== undefined || narrow.band !== undefined || narrow.orphans;
+  return (
+    <div className="mx-auto max-w-[1080px]">
+      <h1 className="mb-1">All pages</h1>
+      <p className="soft mb-4">{W.pagesLead}</p>
+      <div className="doors-pictures grid gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        <Matrix
+          rows={rows}
+          engine={engine}
+          engines={ENGINES}
+          onEngine={(id) => setEngine(id === 'plover' ? 'plover' : 'skerry')}
+          picked={narrow.cell}
+          onPick={(cell) => setNarrow({ ...narrow, cell })}
+        />
+        <Clicks rows={rows} clicks={clicks} picked={narrow.band} onPick={(band) => setNarrow({ ...narrow, band })} />
+      </div>
+      <div className="mt-5 mb-2 flex flex-wrap items-center gap-2">
+        <h2 className="mr-1">{counted(shown.length, 'page')}</h2>
+        <button type="button" className="chip" aria-pressed={narrow.orphans} onClick={() => setNarrow({ ...narrow, orphans: !narrow.orphans })}>
+          {W.orphans} <span className="tabular-nums">{orphans}</span>
+        </button>
+        {narrowed && (
+          <button type="button" className="link-act text-[13px]" onClick={() => setNarrow(ALL)}>
+            Show all {rows.length}
+          </button>
+        )}
+      </div>
+      <PagesTable rows={shown} clicks={clicks} engine={engine} />
+    </div>
+  );
+}
+
+const isOrphan = (row: PageRow): boolean => row.linksIn === 0 && row.address !== '/';

@@ -1,0 +1,78 @@
+import type { Reality } from '../../core/indexing/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
+import { StateSign } from '../pieces/index.ts';
+import { Segments } from '../ui/index.ts';
+import { INTENT_NAMES, matrixState, REALITY_NAMES, W } from './wording.ts';
+
+const REALITIES: readonly Reality[] = ['listed', 'bare', 'out', 'not-live'];
+const INTENTS: readonly PageRow['intent'][] = ['list', 'out'];
+
+/** Intent against reality: what you want in rows, what an engine does in columns; a press on a number shows those pages. */
+export function Matrix({
+  rows,
+  engine,
+  engines,
+  onEngine,
+  picked,
+  onPick,
+}: {
+  readonly rows: readonly PageRow[];
+  readonly engine: string;
+  readonly engines: readonly { readonly id: string; readonly name: string }[];
+  readonly onEngine: (id: string) => void;
+  readonly picked: { readonly intent: PageRow['intent']; readonly reality: Reality } | undefined;
+  readonly onPick: (cell: { readonly intent: PageRow['intent']; readonly reality: Reality } | undefined) => void;
+}) {
+  const count = (intent: PageRow['intent'], reality: Reality): number =>
+    rows.filter((row) => row.intent === intent && row.realities[engine] === reality).length;
+  return (
+    <section aria-labelledby="matrix">
+      <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
+        <h2 id="matrix">{W.matrix}</h2>
+        <Segments label="By which engine" value={engine} onChange={onEngine} options={engines.map(({ id, name }) => ({ value: id, label: name }))} />
+      </div>
+      <div className="panel overflow-x-auto">
+        <table className="intents">
+          <thead>
+            <tr>
+              <td />
+              {REALITIES.map((reality) => (
+                <th key={reality} scope="col">
+                  {REALITY_NAMES[reality]}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {INTENTS.map((intent) => (
+              <tr key={intent}>
+                <th scope="row">{INTENT_NAMES[intent]}</th>
+                {REALITIES.map((reality) => {
+                  const number = count(intent, reality);
+                  const state = matrixState(intent, reality);
+                  const on = picked?.intent === intent && picked.reality === reality;
+                  return (
+                    <td key={reality} className={number > 0 ? `intents-${state}` : ''}>
+                      <button
+                        type="button"
+                        className="intents-cell"
+                        disabled={number === 0}
+                        aria-pressed={on}
+                        data-cell={`${intent} ${reality}`}
+                        onClick={() => onPick(on ? undefined : { intent, reality })}
+                      >
+                        <StateSign state={state} size={18} silent />
+                        <span className="intents-number">{number}</span>
+                        <span className="text-[12px]">{W.cells[state]}</span>
+                      </button>
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,70 @@
+import { SITEMAP_PAGE } from '../../core/release/index.ts';
+import { siteOrigin } from '../../core/site/index.ts';
+import { STYLE_FILE } from '../../core/sitemap/index.ts';
+import { ATOM_FILE, RSS_FILE } from '../../core/survey/index.ts';
+import { counted } from '../../core/wording/index.ts';
+import { Copyable } from '../ui/index.ts';
+import { useReport, useWorkspace } from '../workspace/index.ts';
+import { FlagChoice } from './FlagChoice.tsx';
+import { W } from './wording.ts';
+
+/** What goes with the maps: a page for people, a style sheet for those who open a map, and feeds of the posts. */
+export function Also() {
+  const origin = useWorkspace((state) => siteOrigin(state.document));
+  const settings = useWorkspace((state) => state.document.tables.sitemap['']);
+  const report = useReport((one) => one.tools.analysis.mapReport());
+  const feeds = [
+    ...(settings?.rss === true ? [{ type: 'application/rss+xml', path: RSS_FILE }] : []),
+    ...(settings?.atom === true ? [{ type: 'application/atom+xml', path: ATOM_FILE }] : []),
+  ];
+  const tags = feeds.map(({ type, path }) => `<link rel="alternate" type="${type}" href="${origin}/${path}">`).join('\n');
+  return (
+    <div className="mx-auto max-w-[820px]">
+      <h1 className="mb-1">For people & feeds</h1>
+      <p className="soft mb-5">{W.alsoLead}</p>
+      {settings?.on !== true && <p className="notice notice-amber mb-4">{W.alsoOff}</p>}
+      <div className="grid gap-6">
+        <section className="panel p-4" aria-label="A page for people">
+          <FlagChoice field="page" label="A page that lists all pages" why={W.pageWhy} />
+          <p className="mono soft mt-2 text-[12.5px]">
+            {origin}/{SITEMAP_PAGE}
+          </p>
+          {settings?.page === true && <p className="soft mt-1 text-[12.5px]">{W.pageLink}</p>}
+        </section>
+        <section className="panel p-4" aria-label="A style sheet">
+          <FlagChoice field="style" standard label="A style sheet for the maps" why={W.styleWhy} />
+          <p className="mono soft mt-2 text-[12.5px]">
+            {origin}/{STYLE_FILE}
+          </p>
+        </section>
+        <section className="panel grid gap-3 p-4" aria-label="Feeds">
+          <FlagChoice field="rss" label="A feed of the posts, RSS 2.0" why={W.rssWhy} />
+          <FlagChoice field="atom" label="The same as Atom" why={W.atomWhy} />
+          {report?.feed && (
+            <p className="text-[13.5px]" data-testid="feed">
+              {report.feed.entries === 0 ? W.noPosts : `The latest ${counted(report.feed.entries, 'post')} in it.`}
+              {report.feed.undated > 0 && (
+                <span className="text-[color:var(--amber-ink)]">
+                  {' '}
+                  {counted(report.feed.undated, 'post has', 'posts have')} no date that can be told, and stay out.
+                </span>
+              )}
+            </p>
+          )}
+          {feeds.length > 0 && (
+            <div>
+              <p className="soft text-[12.5px]">{W.feedTag}</p>
+              <div className="mt-1 flex items-start gap-2">
+                <pre className="min-w-0 flex-1 overflow-x-auto rounded-lg border border-[color:var(--line)] p-2.5 text-[12px]">{tags}</pre>
+                <Copyable text={tags} />
+              </div>
+            </div>
+          )}
+        </section>
+      </div>
+      {report && report.replaces.length > 0 && settings?.on === true && (
+        <p className="soft mt-4 text-[13px]">These take the place of files that the site came with: {report.replaces.map((path) => `/${path}`).join(', ')}.</p>
+      )}
+    </div>
+  );
+}

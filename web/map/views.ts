@@ -1,0 +1,8 @@
+/** The ways to work on maps, in the order in which they are of use. */
+export const VIEWS = [
+  { id: 'map', name: 'The map' },
+  { id: 'choices', name: 'What goes in' },
+  { id: 'also', name: 'For people & feeds' },
+  { id: 'read', name: 'Read a map' },
+] as const;
+export type View = (typeof VIEWS)[number]['id'];
