@@ -2,11 +2,11 @@ import type { SaidCanonical, WayIn } from '../indexing/index.ts';
 import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { BroughtFiles, Manifest, ReleasedFile, Template } from '../release/index.ts';
-import type { Kind, SiteDocument, SitePage } from '../site/index.ts';
+import { addressOf, guessKind, type Kind, type SiteDocument, type SitePage } from '../site/index.ts';
 import type { LinkIndex } from './links.ts';
 import type { DatedEntry } from './map-entries.ts';
 import type { Moving } from './moving.ts';
-import type { PageRow, SiteFile } from './rows.ts';
+import type { PageRow, SiteFile, SurveyedFacts } from './rows.ts';
 
 /** A page as the survey keeps it. */
 export interface Surveyed {
@@ -51,4 +51,30 @@ export interface SiteInView {
   readonly brought: Brought;
   /** Milliseconds since 1970. */
   readonly now: () => number;
+}
+
+/** A page as it is before anything was found out about it: its row, its way in and what goes out come with the first look. */
+export function newPage(id: string, { facts: source, hrefs, unfollowed }: SurveyedFacts, isHome: boolean, inFeeds: ReadonlySet<string>): Surveyed {
+  const address = addressOf(id);
+  const guess = guessKind(address, source, inFeeds.has(address));
+  return {
+    id,
+    source,
+    hrefs,
+    unfollowed,
+    guess,
+    site: { id, kind: guess, isHome, facts: source },
+    address,
+    measure: undefined,
+    out: undefined as never,
+    row: undefined as never,
+    way: undefined as never,
+    canonicals: [],
+    dated: undefined,
+  };
+}
+
+/** Home first, then by address, a folder's own page before what lies in it. */
+export function inTreeOrder(a: PageRow, b: PageRow): number {
+  return a.address < b.address ? -1 : a.address > b.address ? 1 : 0;
 }

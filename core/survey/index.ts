@@ -22,3 +22,4 @@ export { pathOn } from './named-maps.ts';
 export { readMapClosely, type MapPart, type ReadMap } from './read-map.ts';
 export { ATOM_FILE, mapsOf, RSS_FILE } from './map-plan.ts';
 export type { CheckedExtra, ExtraFault, LeftOut, MapLine, MapReport } from './map-report.ts';
+export type { Brought } from './in-view.ts';

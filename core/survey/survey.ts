@@ -3,12 +3,10 @@ import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts, PageRefusal } from '../page/index.ts';
 import { effectiveRobots, type Manifest, type ReleasedFile, type ReleaseItem, type WorkingCopy } from '../release/index.ts';
 import {
-  addressOf,
   effectiveAddress,
   effectiveFacts,
   fieldsOf,
   filesFor,
-  guessKind,
   kindOf,
   passagesOf,
   siteHost,
@@ -20,7 +18,7 @@ import {
 import type { SitemapEntry } from '../sitemap/index.ts';
 import { Entrances, STATE_CRAWLER, type AddressWay, type OtherFile } from './entrances.ts';
 import { feedEntries } from './feeds.ts';
-import type { Brought, SiteInView, Surveyed } from './in-view.ts';
+import { inTreeOrder, newPage, type Brought, type SiteInView, type Surveyed } from './in-view.ts';
 import { LinkIndex } from './links.ts';
 import type { MapComparison } from './map-compare.ts';
 import type { MapReport } from './map-report.ts';
@@ -287,29 +285,4 @@ export class Survey {
     if (document.tables.pages[page.id]?.canonical !== 'self') return this.site.moving.canonicalsOf(page);
     return [{ address: siteOrigin(document) + page.address, from: 'tag' }];
   }
-}
-
-function newPage(id: string, { facts: source, hrefs, unfollowed }: SurveyedFacts, isHome: boolean, inFeeds: ReadonlySet<string>): Surveyed {
-  const address = addressOf(id);
-  const guess = guessKind(address, source, inFeeds.has(address));
-  return {
-    id,
-    source,
-    hrefs,
-    unfollowed,
-    guess,
-    site: { id, kind: guess, isHome, facts: source },
-    address,
-    measure: undefined,
-    out: undefined as never,
-    row: undefined as never,
-    way: undefined as never,
-    canonicals: [],
-    dated: undefined,
-  };
-}
-
-/** Home first, then by address, a folder's own page before what lies in it. */
-function inTreeOrder(a: PageRow, b: PageRow): number {
-  return a.address < b.address ? -1 : a.address > b.address ? 1 : 0;
 }

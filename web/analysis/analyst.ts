@@ -1,22 +1,11 @@
-import { languageOf, measureText, type TextMeasure } from '../../core/language/index.ts';
-import { PAGE_LIMITS, passagesIn, readPage, readSource, type PageFacts, type PageRefusal, type Passage } from '../../core/page/index.ts';
-import { sourceDiff, type Hunk, type Manifest, type ReleaseItem, type Template } from '../../core/release/index.ts';
+import type { TextMeasure } from '../../core/language/index.ts';
+import { passagesIn, readSource, type PageFacts, type Passage } from '../../core/page/index.ts';
+import { sourceDiff, type Hunk, type Manifest, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
-import {
-  emptyDocument,
-  fieldsOf,
-  filesFor,
-  isPageFile,
-  siteHost,
-  type Change,
-  type Kind,
-  type PatternField,
-  type SiteDocument,
-} from '../../core/site/index.ts';
+import { emptyDocument, fieldsOf, isPageFile, siteHost, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource } from '../../core/source/index.ts';
 import {
   alikeGroups,
-  forSurvey,
   patternPreview,
   phraseReport,
   picturePlaces,
@@ -28,13 +17,14 @@ import {
   type RobotsEffect,
   type RobotsReport,
   type SiteNumbers,
-  type SurveyedFacts,
 } from '../../core/survey/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import type { WayIn } from '../../core/indexing/index.ts';
-import { eachPage, listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
-import { broughtMaps, readMapFrom, type MapFrom } from './maps.ts';
+import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
+import { readMapFrom, type MapFrom } from './maps.ts';
+import { Measures } from './measures.ts';
 import { written } from './put-out.ts';
+import { readBrought, readPages, type FactCache } from './read-site.ts';
 
 /** What the page is told after each look. Rows are only those that changed. */
 export interface SurveyNews {
@@ -64,9 +54,6 @@ export interface TriedAddress extends AddressWay {
   readonly verdict: RobotsVerdict;
 }
 
-/** Facts by the hash of the bytes they were read from: what has not changed is not read again. */
-export type FactCache = Map<string, SurveyedFacts | PageRefusal>;
-
 /** Types of pictures that a browser shows; shown as pictures, nothing in them runs. */
 const PICTURES: Readonly<Record<string, string>> = {
   jpg: 'image/jpeg',
@@ -83,14 +70,6 @@ const BETWEEN_NEWS = 4000;
 /** Rows handed over in one go. */
 const ROWS_AT_ONCE = 600;
 
-/** Feeds are read to tell posts from pages. */
-const MOST_FEEDS = 8;
-const isFeed = (file: StoredFile): boolean =>
-  /(^|\/)[^/]*(feed|rss|atom)[^/]*\.(xml|rss|atom)$|(^|\/)(feed|rss|atom)\/index\.xml$/i.test(file.path) && file.size < 2_000_000;
-
-/** How pages read, by the hash of their bytes and their language. */
-const measures = new Map<string, TextMeasure>();
-
 /** The survey of one opened site, over what the browser keeps. Lives in the worker. */
 export class Analyst {
   private survey: Survey | undefined;
@@ -100,7 +79,7 @@ export class Analyst {
   /** Rows found out about since the page was told. */
   private readonly found = new Map<string, PageRow>();
   private handedOver = 0;
-  private hashes: ReadonlyMap<string, string> = new Map();
+  private measures: Measures | undefined;
   private maps: Readonly<Record<string, string>> = {};
   /** Pages whose reading has not been measured yet. */
   private unmeasured: string[] = [];
@@ -115,68 +94,17 @@ export class Analyst {
   /** Reads all pages. Undefined where it was cancelled. */
   async open(document: SiteDocument, progress: (done: number, of: number) => void, cancelled: () => boolean): Promise<SurveyNews | undefined> {
     [this.files, this.manifest] = await Promise.all([listFiles(this.db, this.siteId), loadManifest(this.db, this.siteId)]);
-    const of = this.files.filter((file) => isPageFile(file.path)).length;
-    const known = this.files.flatMap((file) => {
-      const read = isPageFile(file.path) ? this.cache.get(file.hash) : undefined;
-      return read === undefined ? [] : [{ id: file.path, read }];
-    });
-    const pages = known.length === of ? known : await this.readAll(progress, of, cancelled);
+    const store = { db: this.db, siteId: this.siteId, files: this.files };
+    const pages = await readPages(store, this.cache, this.now, progress, cancelled);
     if (!pages) return undefined;
-    const text = async (path: string): Promise<string | undefined> => {
-      const bytes = await loadBytes(this.db, this.siteId, path);
-      return bytes && decodeBytes(bytes, 'utf-8');
-    };
-    const feeds = await Promise.all(
-      this.files
-        .filter(isFeed)
-        .slice(0, MOST_FEEDS)
-        .map((file) => text(file.path)),
-    );
-    this.maps = await broughtMaps(this.db, this.siteId, this.files);
-    const brought = {
-      robots: await text('robots.txt'),
-      maps: this.maps,
-      feeds: feeds.filter((feed) => feed !== undefined),
-      template: await this.template(),
-    };
+    const brought = await readBrought(store);
+    this.maps = brought.maps;
     this.document = document;
     this.survey = new Survey(document, this.files, pages, brought, this.manifest, this.now);
-    this.hashes = new Map(this.files.map((file) => [file.path, file.hash]));
+    this.measures = new Measures(store, this.now);
     this.handedOver = this.now();
     this.unmeasured = pages.flatMap(({ id, read }) => (typeof read === 'string' ? [] : [id]));
     return { rows: this.survey.rows(), numbers: this.survey.numbers() };
-  }
-
-  /** The home page, from which the map for people takes its look. */
-  private async template(): Promise<Template | undefined> {
-    const home = filesFor('/').find((path) => this.files.some((file) => file.path === path));
-    const bytes = home === undefined ? undefined : await loadBytes(this.db, this.siteId, home);
-    if (!bytes) return undefined;
-    const source = decodeSource(bytes);
-    const reading = readSource(source);
-    return reading.ok ? { source, facts: reading.facts } : undefined;
-  }
-
-  private async readAll(
-    progress: (done: number, of: number) => void,
-    of: number,
-    cancelled: () => boolean,
-  ): Promise<{ id: string; read: SurveyedFacts | PageRefusal }[] | undefined> {
-    const hashes = new Map(this.files.map((file) => [file.path, file.hash]));
-    const pages: { id: string; read: SurveyedFacts | PageRefusal }[] = [];
-    this.cache.clear();
-    for await (const batch of eachPage(this.db, this.siteId)) {
-      if (cancelled()) return undefined;
-      for (const { path, bytes } of batch) {
-        const until = this.now() + PAGE_LIMITS.milliseconds;
-        const reading = readPage(bytes, { outOfTime: () => this.now() > until });
-        const read = reading.ok ? forSurvey(reading.facts) : reading.reason;
-        this.cache.set(hashes.get(path) ?? path, read);
-        pages.push({ id: path, read });
-      }
-      progress(pages.length, of);
-    }
-    return pages;
   }
 
   /** Looks again after changes. A new main address changes which links are the site's own, so all is looked at anew then; the facts are still there. */
@@ -237,18 +165,7 @@ export class Analyst {
   }
 
   private async measured(id: string): Promise<TextMeasure | undefined> {
-    const key = `${this.hashes.get(id) ?? id} ${this.document.tables.facts['']?.language ?? ''}`;
-    const measure = measures.get(key) ?? (await this.measure(id));
-    if (measure) measures.set(key, measure);
-    return measure;
-  }
-
-  private async measure(id: string): Promise<TextMeasure | undefined> {
-    const bytes = await loadBytes(this.db, this.siteId, id);
-    if (!bytes) return undefined;
-    const until = this.now() + PAGE_LIMITS.milliseconds;
-    const reading = readPage(bytes, { keepText: true, outOfTime: () => this.now() > until });
-    return reading.ok ? measureText(reading.facts.blocks ?? [], languageOf(reading.facts.lang, this.document.tables.facts['']?.language)) : undefined;
+    return this.measures?.of(id, this.document.tables.facts['']?.language);
   }
 
   alike(): ReturnType<typeof alikeGroups> {

@@ -12,7 +12,8 @@ import { LiveLook } from './LiveLook.tsx';
 import { RobotsLines } from './RobotsLines.tsx';
 import { SaysEditor } from './SaysEditor.tsx';
 import { SiteSwitch } from './SiteSwitch.tsx';
-import { stateBanner, W, type BannerAction } from './wording.ts';
+import { stateBanner, type BannerAction } from './banner.ts';
+import { W } from './wording.ts';
 
 const TROUBLED = new Set(['shut-out', 'leaking']);
 

@@ -3,7 +3,8 @@ import { EVERY_CRAWLER, effectiveSays, saysOf, type SaidField, type SaidValue } 
 import type { PageRow } from '../../core/survey/index.ts';
 import { Term } from '../pieces/index.ts';
 import { isKeptFrom, keepFrom, say, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { SAYS, saidWords, W, type SaysChoice } from './wording.ts';
+import { SAYS, saidWords, type SaysChoice } from './says-words.ts';
+import { W } from './wording.ts';
 
 const FROM: Readonly<Record<SaidValue['from'], string>> = { page: 'said here', rule: 'by a rule', kind: 'by its kind', site: 'for all pages' };
 

@@ -1,0 +1,89 @@
+import { PAGE_LIMITS, readPage, readSource, type PageRefusal } from '../../core/page/index.ts';
+import type { Template } from '../../core/release/index.ts';
+import { filesFor, isPageFile } from '../../core/site/index.ts';
+import { decodeBytes, decodeSource } from '../../core/source/index.ts';
+import { forSurvey, type Brought, type SurveyedFacts } from '../../core/survey/index.ts';
+import { eachPage, loadBytes, type Database, type StoredFile } from '../storage/index.ts';
+import { broughtMaps } from './maps.ts';
+
+/** A site as the browser keeps it. */
+export interface StoredSite {
+  readonly db: Database;
+  readonly siteId: string;
+  readonly files: readonly StoredFile[];
+}
+
+/** What was read from one page file. */
+export interface ReadFile {
+  readonly id: string;
+  readonly read: SurveyedFacts | PageRefusal;
+}
+
+/** Facts by the hash of the bytes they were read from: what has not changed is not read again. */
+export type FactCache = Map<string, SurveyedFacts | PageRefusal>;
+
+/** Feeds are read to tell posts from pages. */
+const MOST_FEEDS = 8;
+const isFeed = (file: StoredFile): boolean =>
+  /(^|\/)[^/]*(feed|rss|atom)[^/]*\.(xml|rss|atom)$|(^|\/)(feed|rss|atom)\/index\.xml$/i.test(file.path) && file.size < 2_000_000;
+
+/** Reads all pages into facts, from the cache where it has them all. Undefined where it was cancelled. */
+export async function readPages(
+  { db, siteId, files }: StoredSite,
+  cache: FactCache,
+  now: () => number,
+  progress: (done: number, of: number) => void,
+  cancelled: () => boolean,
+): Promise<readonly ReadFile[] | undefined> {
+  const pageFiles = files.filter((file) => isPageFile(file.path));
+  const known = pageFiles.flatMap(({ path, hash }) => {
+    const read = cache.get(hash);
+    return read === undefined ? [] : [{ id: path, read }];
+  });
+  if (known.length === pageFiles.length) return known;
+  const hashes = new Map(pageFiles.map((file) => [file.path, file.hash]));
+  const pages: ReadFile[] = [];
+  cache.clear();
+  for await (const batch of eachPage(db, siteId)) {
+    if (cancelled()) return undefined;
+    for (const { path, bytes } of batch) {
+      const until = now() + PAGE_LIMITS.milliseconds;
+      const reading = readPage(bytes, { outOfTime: () => now() > until });
+      const read = reading.ok ? forSurvey(reading.facts) : reading.reason;
+      cache.set(hashes.get(path) ?? path, read);
+      pages.push({ id: path, read });
+    }
+    progress(pages.length, pageFiles.length);
+  }
+  return pages;
+}
+
+/** Reads robots.txt, maps, feeds, and the home page from which the map for people takes its look. */
+export async function readBrought(store: StoredSite): Promise<Brought> {
+  const { db, siteId, files } = store;
+  const text = async (path: string): Promise<string | undefined> => {
+    const bytes = await loadBytes(db, siteId, path);
+    return bytes && decodeBytes(bytes, 'utf-8');
+  };
+  const feeds = await Promise.all(
+    files
+      .filter(isFeed)
+      .slice(0, MOST_FEEDS)
+      .map((file) => text(file.path)),
+  );
+  return {
+    robots: await text('robots.txt'),
+    maps: await broughtMaps(db, siteId, files),
+    feeds: feeds.filter((feed) => feed !== undefined),
+    template: await templateOf(store),
+  };
+}
+
+async function templateOf({ db, siteId, files }: StoredSite): Promise<Template | undefined> {
+  const home = filesFor('/').find((path) => files.some((file) => file.path === path));
+  const bytes = home === undefined ? undefined : await loadBytes(db, siteId, home);
+  if (!bytes) return undefined;
+  const source = decodeSource(bytes);
+  const reading = readSource(source);
+  return reading.ok ? { source, facts: reading.facts } : undefined;
+}

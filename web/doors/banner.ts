@@ -1,0 +1,87 @@
+import { canOpen, type WayIn } from '../../core/indexing/index.ts';
+import type { PageRow } from '../../core/survey/index.ts';
+import { counted, openAll } from '../../core/wording/index.ts';
+
+export type BannerAction = 'open' | 'hide' | 'keep-out' | 'list' | 'release' | 'words';
+interface Banner {
+  readonly headline: string;
+  readonly why: string;
+  readonly action: BannerAction | undefined;
+  readonly label: string;
+}
+
+const SHUT_WORDS: Readonly<Record<WayIn['gates'][number]['name'], string>> = {
+  live: 'it is not live',
+  public: 'the host keeps it back',
+  answers: 'its address does not answer as a page should',
+  fetchable: 'engines can’t fetch it',
+  listed: 'it tells engines not to list it',
+  'main-address': 'it hands its place to another address',
+  reachable: 'nothing leads there',
+};
+
+/** What the state means for this page, with what is to be done. All that shuts it is named, and mended at once where it can be. */
+export function stateBanner(row: PageRow, { gates }: WayIn): Banner {
+  const shut = gates.filter((gate) => gate.behind === 'shut' && gate.name !== 'live');
+  const [first] = shut;
+  switch (row.state) {
+    case 'shut-out': {
+      if (first?.reason.code === 'draft' || first?.reason.code === 'restricted')
+        return { headline: 'Shut out: the host keeps the whole site back', why: 'See “The whole site” for who can visit.', action: undefined, label: '' };
+      if (shut.some((gate) => gate.reason.code === 'noindex' && gate.reason.from === 'doors'))
+        return { headline: 'Shut out: the whole site is closed', why: 'Open it with the switch.', action: undefined, label: '' };
+      const headline = `Shut out: you want it found, but ${first ? SHUT_WORDS[first.name] : 'something shuts it'}`;
+      const [openable, byHand] = [shut.filter((gate) => canOpen(gate.reason)), shut.filter((gate) => !canOpen(gate.reason))];
+      if (openable.length === 0) return { headline, ...handMend(shut.map((gate) => gate.reason)) };
+      const bare = first?.name === 'fetchable' ? 'It may still be listed as a bare address with no description. ' : '';
+      const many = shut.length > 1 ? `${shut.length} things shut it; mending only one is not enough.` : 'One thing shuts it.';
+      const how = openable.flatMap((gate) => HOW_OPENED[gate.reason.code] ?? []);
+      const rest = byHand.length > 0 ? [handMend(byHand.map((gate) => gate.reason)).why] : [];
+      return { headline, why: [bare + many, ...how, ...rest].join(' '), action: 'open', label: openAll(openable.length) };
+    }
+    case 'leaking':
+      return {
+        headline: 'Leaking: you want it out, and engines may list it',
+        why: 'Nothing on its way in tells them not to.',
+        action: 'keep-out',
+        label: 'Keep it out',
+      };
+    case 'half-hidden':
+      return {
+        headline: 'Half hidden: engines may not fetch it, but may list its address',
+        why: 'They never read that it should stay out, because they are forbidden to look.',
+        action: 'hide',
+        label: 'Hide it properly',
+      };
+    case 'kept-out':
+      return { headline: 'Kept out, as you want it', why: 'Engines can read that it is not to be listed.', action: 'list', label: 'List it after all' };
+    case 'not-live':
+      return { headline: 'Not live yet', why: 'Engines see only what is released. Below is how it will be.', action: 'release', label: 'To the release' };
+    case 'to-mend':
+      return {
+        headline: 'Open: engines may list it',
+        why: 'Every gate is open. Its words could be better; that is for Words.',
+        action: 'words',
+        label: 'To its words',
+      };
+    case 'findable':
+      return { headline: 'Open: engines may list it', why: 'Every gate is open.', action: undefined, label: '' };
+  }
+}
+
+/** What opening does where that is not plain from the gate. */
+const HOW_OPENED: Readonly<Partial<Record<WayIn['gates'][number]['reason']['code'], string>>> = {
+  refresh: 'It sends visitors on at once: that is taken out of it. If it is meant to, keep the page out instead.',
+  unreached: 'No page links to it and it is in no map: the map will name it. A link from a page is better still.',
+  'links-unread': 'Engines follow none of the links to it: the map will name it.',
+};
+
+/** What is to be done by hand where no press mends it. */
+function handMend(reasons: readonly WayIn['gates'][number]['reason'][]): Omit<Banner, 'headline'> {
+  const codes = new Set(reasons.map((reason) => reason.code));
+  if (codes.has('soft-not-found') || codes.has('empty-page'))
+    return { why: 'Give it something to say, or keep it out.', action: 'keep-out', label: 'Keep it out' };
+  if (reasons.some((reason) => reason.code === 'noindex' && reason.from === 'header'))
+    return { why: 'A rule for files sends it a noindex. Change the rule under “Other files”.', action: undefined, label: '' };
+  return { why: `${counted(reasons.length, 'thing')} ${reasons.length === 1 ? 'shuts' : 'shut'} it.`, action: undefined, label: '' };
+}
