@@ -18,8 +18,8 @@ export {
 } from './reports.ts';
 export type { ComparedEntry, MapComparison, MapFault } from './map-compare.ts';
 export type { DateFrom, DateTrust } from './map-entries.ts';
-export { pathOn } from './named-maps.ts';
-export { readMapClosely, type MapPart, type ReadMap } from './read-map.ts';
+export type { MapFrom } from './map-source.ts';
+export type { MapPart, ReadMap } from './read-map.ts';
 export { ATOM_FILE, mapsOf, RSS_FILE } from './map-plan.ts';
 export type { CheckedExtra, ExtraFault, LeftOut, MapLine, MapReport } from './map-report.ts';
 export type { Brought } from './in-view.ts';

@@ -3,6 +3,14 @@ import { siteOrigin, type SiteDocument } from '../site/index.ts';
 import { readW3cDate } from '../sitemap/index.ts';
 import type { PageRow } from './rows.ts';
 
+/** How a map is held against the site. */
+export interface CompareHow {
+  /** Addresses in the maps beside it: what stands there is not missing. */
+  readonly beside: ReadonlySet<string>;
+  /** It goes out together with the site as it is now, so that pages in it need not be live yet. */
+  readonly planned: boolean;
+}
+
 /** What is wrong with one address of a map, held against the site. */
 export type MapFault =
   | { readonly code: 'other-host' | 'not-there' | 'not-live' | 'kept-out' }
@@ -36,6 +44,7 @@ export interface CompareSources {
   readonly fileAt: (path: string) => boolean;
   /** By address, what our own map says: the date, or undefined where it says none. */
   readonly ours: ReadonlyMap<string, { readonly page: string; readonly lastmod: string | undefined }>;
+  readonly how: CompareHow;
 }
 
 const DAY = 86_400_000;
@@ -43,7 +52,7 @@ const DAY = 86_400_000;
 /** Holds the addresses of a map against the site: what is in it and should not be, what is missing, and dates that are not true. */
 export function compareMap(entries: readonly { readonly loc: string; readonly lastmod: string | undefined }[], sources: CompareSources): MapComparison {
   const origin = siteOrigin(sources.document);
-  const seen = new Set<string>();
+  const seen = new Set(sources.how.beside);
   const compared = entries.map((entry): ComparedEntry => {
     seen.add(entry.loc);
     return compare(entry, origin, sources);
@@ -63,9 +72,10 @@ function compare({ loc, lastmod }: { readonly loc: string; readonly lastmod: str
   const { row, way } = found;
   // A page under a name that is not its address answers with a redirect, or not at all.
   if (row.address !== pathname) return { loc, page: row.id, fault: { code: 'moved', to: row.address } };
-  if (row.state === 'not-live') return { loc, page: row.id, fault: { code: 'not-live' } };
+  const { planned } = sources.how;
+  if (row.state === 'not-live' && !planned) return { loc, page: row.id, fault: { code: 'not-live' } };
   // That nothing leads to a page is no fault of the map, which does.
-  const shut = way.gates.find((gate) => gate.outcome === 'shut' && gate.name !== 'reachable');
+  const shut = way.gates.find((gate) => gate.name !== 'reachable' && (planned ? gate.name !== 'live' && gate.behind === 'shut' : gate.outcome === 'shut'));
   if (shut) return { loc, page: row.id, fault: { code: 'shut', reason: shut.reason } };
   if (row.intent === 'out') return { loc, page: row.id, fault: { code: 'kept-out' } };
   return { loc, page: row.id, fault: dateFault(lastmod, sources.ours.get(loc)?.lastmod) };

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { all, applyChange, emptyDocument, set, type SiteDocument } from '../site/index.ts';
 import { factsOf } from '../testing/html.ts';
-import { forSurvey, readMapClosely, Survey, type ReadMap } from './index.ts';
+import { forSurvey, Survey, type ReadMap } from './index.ts';
 
 const NOW = Date.UTC(2026, 10, 25);
 const ORIGIN = 'https://a.example';
@@ -78,10 +78,10 @@ describe('an index looked at with its maps', () => {
     [`${ORIGIN}/page.xml`]: '<html>',
     [`${ORIGIN}/404.xml`]: null,
   };
-  const read = (text: string | undefined): ReadMap => {
+  const read = (text: string): ReadMap => {
     const one = survey({}, undefined);
     one.released(one.manifestFor(1, NOW), START);
-    return readMapClosely(text, { address: `${ORIGIN}/sitemap.xml`, now: NOW, compare: (entries) => one.compareMap(entries), partAt: (loc) => texts[loc] });
+    return one.readMap({ text, address: `${ORIGIN}/sitemap.xml`, parts: texts });
   };
   it('tells of each what it is, and of all together what they lack', () => {
     const result = read(index(...Object.keys(texts), 'https://b.example/x.xml'));
@@ -97,8 +97,34 @@ describe('an index looked at with its maps', () => {
     expect(result.comparison.missing).toEqual(['d/index.html']);
     expect(result.map.issues.map((issue) => issue.code)).toEqual(['loc-host']);
   });
+  it('leaves to the maps beside one what stands in them, and no further', () => {
+    const maps = { 'sitemap.xml': index(`${ORIGIN}/1.xml`, `${ORIGIN}/2.xml`), '1.xml': urlset('', 'b/'), '2.xml': urlset('c/'), 'alone.xml': urlset('d/') };
+    const lacks = (robots: string | undefined, brought: string): [boolean, readonly string[]] => {
+      const one = survey(maps, robots);
+      one.released(one.manifestFor(1, NOW), START);
+      const result = one.readMap({ brought });
+      if (!result.ok) throw new Error(result.reason);
+      return [result.beside, result.comparison.missing];
+    };
+    const robots = `Sitemap: ${ORIGIN}/sitemap.xml`;
+    expect(lacks(robots, '1.xml')).toEqual([true, ['d/index.html']]);
+    expect(lacks(robots, 'sitemap.xml')).toEqual([false, ['d/index.html']]);
+    expect(lacks(`${robots}\nSitemap: ${ORIGIN}/alone.xml`, '2.xml')).toEqual([true, []]);
+    // What nothing names is read by nobody, and stands beside nothing.
+    expect(lacks(robots, 'alone.xml')).toEqual([false, ['index.html', 'b/index.html', 'c/index.html']]);
+    expect(lacks(undefined, '1.xml')).toEqual([false, ['c/index.html', 'd/index.html']]);
+  });
+  it('finds nothing wrong with ours, whether or not they are written, and whatever is live', () => {
+    const by = (path: string, on: boolean): unknown => {
+      const one = survey({}, undefined, applyChange(START, all([set('sitemap', '', 'on', on), set('pages', 'b/index.html', 'kind', 'post')])));
+      const result = one.readMap({ path });
+      if (!result.ok) throw new Error(result.reason);
+      return [result.map.issues, result.comparison.missing, result.comparison.entries.filter((entry) => entry.fault !== undefined)];
+    };
+    for (const on of [true, false]) for (const path of ['sitemap.xml', 'sitemap-posts.xml', 'sitemap-pages.xml']) expect(by(path, on)).toEqual([[], [], []]);
+  });
   it('says why there is nothing to look at', () => {
-    expect(read(undefined)).toEqual({ ok: false, reason: 'unreadable' });
+    expect(survey({}, undefined).readMap({ bytes: Uint8Array.of(0x1f, 0x8b, 8, 0) })).toEqual({ ok: false, reason: 'unreadable' });
     expect(read('<!DOCTYPE x [<!ENTITY a "b">]><urlset></urlset>')).toEqual({ ok: false, reason: 'doctype' });
   });
 });

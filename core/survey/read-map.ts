@@ -28,12 +28,16 @@ export type ReadMap =
       readonly comparison: MapComparison;
       /** The maps of an index. */
       readonly parts: readonly MapPart[];
+      /** Whether it is one of several that engines read together: what is missing is in none of them. */
+      readonly beside: boolean;
     }
   | { readonly ok: false; readonly reason: SitemapRefusal | 'unreadable' };
 
 /** What a map is read with. */
 export interface MapSources extends ExamineOptions {
   readonly compare: (entries: readonly ExaminedEntry[]) => MapComparison;
+  /** Whether other maps stand beside it. */
+  readonly beside?: boolean;
   /** The text of a map that an index names: null where nothing answers there, undefined where nobody asked. */
   readonly partAt: (loc: string) => string | null | undefined;
 }
@@ -45,11 +49,12 @@ export function readMapClosely(text: string | undefined, sources: MapSources): R
   if (!examined.ok) return examined;
   const { map } = examined;
   const lines = map.issues.map((issue) => placeOf(text, issue.place));
-  if (map.kind === 'urlset') return { ok: true, address: sources.address, map, lines, comparison: sources.compare(map.entries), parts: [] };
+  const found = { ok: true, address: sources.address, map, lines, beside: sources.beside === true } as const;
+  if (map.kind === 'urlset') return { ...found, comparison: sources.compare(map.entries), parts: [] };
   const read = map.entries.map((entry) => ({ loc: entry.loc, part: openPart(entry.loc, sources) }));
   const all = read.flatMap(({ part }) => (typeof part === 'string' ? [] : part.entries));
   const { entries, missing } = sources.compare(all);
-  return { ok: true, address: sources.address, map, lines, comparison: { entries: [], missing }, parts: told(read, entries) };
+  return { ...found, comparison: { entries: [], missing }, parts: told(read, entries) };
 }
 
 /** Why a map of an index gives no addresses; else what is in it. */

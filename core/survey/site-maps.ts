@@ -5,11 +5,13 @@ import { effectiveAddress, filesFor, moves, siteOrigin, wantedInMap } from '../s
 import { SITEMAP_FILE, type SitemapEntry } from '../sitemap/index.ts';
 import { STATE_CRAWLER, type Entrances } from './entrances.ts';
 import type { SiteInView, Surveyed } from './in-view.ts';
-import { compareMap, type MapComparison } from './map-compare.ts';
+import { compareMap, type CompareHow, type MapComparison } from './map-compare.ts';
 import { entryOf, saidDate, trustDates, type DatedEntry, type DateTrust } from './map-entries.ts';
 import { MAP_NAMES, mapsOf, planMaps, type MapPlan, type PlannedPage } from './map-plan.ts';
+import { readMapFrom, type MapFrom } from './map-source.ts';
 import { checkExtras, reportOnMaps, type CheckedExtra, type MapReport } from './map-report.ts';
 import { NamedMaps, pathOn, type MapReader } from './named-maps.ts';
+import type { ReadMap } from './read-map.ts';
 
 /** Maps of ours under the index. */
 const OUR_MAP = new RegExp(`^sitemap-(?:all|more|${Object.values(MAP_NAMES).join('|')})(?:-\\d+)?\\.xml$`);
@@ -152,8 +154,22 @@ export class SiteMaps {
     });
   }
 
-  /** Holds any map against the site. */
-  compare(entries: readonly { readonly loc: string; readonly lastmod: string | undefined }[]): MapComparison {
+  /** Reads any map closely and holds it against the site. */
+  read(from: MapFrom, entrances: Entrances): ReadMap {
+    const { document, brought, now } = this.site;
+    const written = this.isWritten(entrances);
+    return readMapFrom(from, {
+      origin: siteOrigin(document),
+      robots: effectiveRobots(document, brought.robots, written),
+      ours: this.files(entrances).files,
+      written,
+      brought: brought.maps,
+      now: now(),
+      compare: (entries, how) => this.compare(entries, how),
+    });
+  }
+
+  private compare(entries: readonly { readonly loc: string; readonly lastmod: string | undefined }[], how: CompareHow): MapComparison {
     const { document, byAddress, files } = this.site;
     const moved = new Map(moves(document).map(({ from, to }) => [from, to]));
     return compareMap(entries, {
@@ -162,6 +178,7 @@ export class SiteMaps {
       movedTo: (path) => moved.get(path),
       fileAt: (path) => filesFor(path).some((file) => files.has(file)),
       ours: new Map(this.mapped().map(({ entry, site }) => [entry.loc, { page: site.id, lastmod: entry.lastmod }])),
+      how,
     });
   }
 

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { redirectRules, type Manifest } from '../release/index.ts';
-import { readSitemap } from '../sitemap/index.ts';
 import { all, applyChange, emptyDocument, endingFault, endingFrom, endingOf, moves, ruleCatches, set, type Change, type SiteDocument } from '../site/index.ts';
 import { writePattern, type Pattern } from '../titles/index.ts';
 import { factsOf } from '../testing/html.ts';
@@ -155,8 +154,9 @@ describe('the map', () => {
     ]);
   });
   it('is compared with the one the site came with', () => {
-    const reading = readSitemap(OLD_MAP);
-    const compared = survey().compareMap(reading.ok ? reading.sitemap.entries : []);
+    const read = survey().readMap({ text: OLD_MAP, address: 'https://a.example/old-map.xml' });
+    if (!read.ok) throw new Error(read.reason);
+    const compared = read.comparison;
     expect(compared.entries.map((entry) => [entry.loc, entry.fault?.code])).toEqual([
       ['https://a.example/old/', 'not-there'],
       ['https://a.example/a/', undefined],

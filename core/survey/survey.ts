@@ -20,10 +20,11 @@ import { Entrances, STATE_CRAWLER, type AddressWay, type OtherFile } from './ent
 import { feedEntries } from './feeds.ts';
 import { inTreeOrder, newPage, type Brought, type SiteInView, type Surveyed } from './in-view.ts';
 import { LinkIndex } from './links.ts';
-import type { MapComparison } from './map-compare.ts';
 import type { MapReport } from './map-report.ts';
+import type { MapFrom } from './map-source.ts';
 import { Moving } from './moving.ts';
 import { reachOf } from './reach.ts';
+import type { ReadMap } from './read-map.ts';
 import type { RobotsEffect, RobotsReport } from './robots-report.ts';
 import type { PageRow, SiteFile, SiteNumbers, SurveyedFacts } from './rows.ts';
 import { SiteMaps } from './site-maps.ts';
@@ -178,14 +179,9 @@ export class Survey {
     return this.maps.report(this.entrances);
   }
 
-  /** The text of one of our maps, whether or not they are written. */
-  mapText(path: string): string | undefined {
-    return this.maps.files(this.entrances).files[path];
-  }
-
-  /** Holds any map against the site. */
-  compareMap(entries: readonly { readonly loc: string; readonly lastmod: string | undefined }[]): MapComparison {
-    return this.maps.compare(entries);
+  /** Reads any map closely and holds it against the site. */
+  readMap(from: MapFrom): ReadMap {
+    return this.maps.read(from, this.entrances);
   }
 
   /** What would go out now. */

@@ -12,6 +12,7 @@ import {
   suggestionsForEmpty,
   Survey,
   type AddressWay,
+  type MapFrom,
   type PageRow,
   type ReadMap,
   type RobotsEffect,
@@ -21,7 +22,6 @@ import {
 import type { Pattern } from '../../core/titles/index.ts';
 import type { WayIn } from '../../core/indexing/index.ts';
 import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
-import { readMapFrom, type MapFrom } from './maps.ts';
 import { Measures } from './measures.ts';
 import { written } from './put-out.ts';
 import { readBrought, readPages, type FactCache } from './read-site.ts';
@@ -80,7 +80,6 @@ export class Analyst {
   private readonly found = new Map<string, PageRow>();
   private handedOver = 0;
   private measures: Measures | undefined;
-  private maps: Readonly<Record<string, string>> = {};
   /** Pages whose reading has not been measured yet. */
   private unmeasured: string[] = [];
 
@@ -98,7 +97,6 @@ export class Analyst {
     const pages = await readPages(store, this.cache, this.now, progress, cancelled);
     if (!pages) return undefined;
     const brought = await readBrought(store);
-    this.maps = brought.maps;
     this.document = document;
     this.survey = new Survey(document, this.files, pages, brought, this.manifest, this.now);
     this.measures = new Measures(store, this.now);
@@ -234,7 +232,7 @@ export class Analyst {
   }
 
   examineMap(from: MapFrom): ReadMap {
-    return readMapFrom(from, { survey: this.its(), document: this.document, maps: this.maps, now: this.now() });
+    return this.its().readMap(from);
   }
 
   releaseItems(): ReleaseItem[] {

@@ -1,12 +1,11 @@
 import { expose } from 'comlink';
 import { outPath, type Manifest, type ReleaseItem, type WorkingCopy } from '../../core/release/index.ts';
 import type { Change, Kind, PatternField, SiteDocument } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { MapFrom, PageRow } from '../../core/survey/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
-import type { MapFrom } from './maps.ts';
 import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
 import { bundle, outFiles, packProject, packZip } from './put-out.ts';
 

@@ -1,8 +1,8 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { set, siteOrigin } from '../../core/site/index.ts';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
-import type { ReadMap } from '../../core/survey/index.ts';
+import type { MapReport, ReadMap } from '../../core/survey/index.ts';
 import { usePlace } from '../pieces/index.ts';
 import { Busy } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -31,9 +31,11 @@ export function ReadAMap() {
   const on = useWorkspace((state) => state.document.tables.sitemap['']?.on === true);
   const ours = query.get('map');
   const theirs = query.get('brought');
-  const [source, setSource] = useState<Source | undefined>(
+  const [picked, setPicked] = useState<Source | 'none' | undefined>(
     ours !== null ? { kind: 'site', path: ours } : theirs !== null ? { kind: 'brought', path: theirs } : undefined,
   );
+  const first = useFirstMap(report);
+  const source = picked === 'none' ? undefined : (picked ?? first);
   const [typed, setTyped] = useState(`${origin}/${SITEMAP_FILE}`);
   const [reading, setReading] = useState<Read>();
   const [progress, setProgress] = useState({ done: 0, of: 1 });
@@ -58,7 +60,7 @@ export function ReadAMap() {
   }, [source, workspace, surveyed, siteId]);
   const choose = (next: Source): void => {
     setReading(undefined);
-    setSource(next);
+    setPicked(next);
   };
   const takeFile = async (file: File | undefined): Promise<void> => {
     if (!file) return;
@@ -136,7 +138,7 @@ export function ReadAMap() {
         </label>
       </div>
       <div className="mt-5" aria-live="polite">
-        {source && !reading && <Busy what={progress.of > 1 ? W.readingParts : W.reading} {...progress} onCancel={() => setSource(undefined)} />}
+        {source && !reading && <Busy what={progress.of > 1 ? W.readingParts : W.reading} {...progress} onCancel={() => setPicked('none')} />}
         {reading && 'failed' in reading && <p className="notice notice-bad">{reading.failed}</p>}
         {reading && !('failed' in reading) && !reading.ok && (
           <p className="notice notice-bad" data-testid="refused">
@@ -159,6 +161,16 @@ export function ReadAMap() {
       </div>
     </div>
   );
+}
+
+/** The map that is looked at unless another is chosen: the one the site came with, or else ours. */
+function useFirstMap(report: MapReport | undefined): Source | undefined {
+  const brought = report?.brought[0];
+  const ours = report?.files[0]?.path;
+  return useMemo(() => {
+    if (brought !== undefined) return { kind: 'brought', path: brought };
+    return ours === undefined ? undefined : { kind: 'site', path: ours };
+  }, [brought, ours]);
 }
 
 async function read(

@@ -46,7 +46,13 @@ export function ReadResult({
           className={`notice mb-4 flex flex-wrap items-center gap-3 ${wrong + missing.length + broken === 0 ? 'notice-good' : 'notice-amber'}`}
           data-testid="comparison"
         >
-          <p className="min-w-0 flex-1 basis-60">{wrong + missing.length + broken === 0 ? W.agrees : comparisonWords(wrong, missing.length, broken)}</p>
+          <p className="min-w-0 flex-1 basis-60">
+            {wrong + missing.length + broken === 0
+              ? reading.beside
+                ? W.agreesBeside
+                : W.agrees
+              : comparisonWords(wrong, missing.length, broken, reading.beside)}
+          </p>
           {wrong + missing.length + broken > 0 && onMend && (
             <button type="button" className="btn btn-primary" onClick={onMend}>
               {W.mend}
@@ -56,7 +62,7 @@ export function ReadResult({
       )}
       <section aria-labelledby="issues">
         <h3 id="issues" className="mb-1.5 font-semibold">
-          {map.issues.length === 0 ? W.valid : counted(map.issues.length, 'thing the protocol does not allow', 'things the protocol does not allow')}
+          {map.issues.length === 0 ? W.valid : counted(map.issues.length, 'thing is amiss in the file', 'things are amiss in the file')}
         </h3>
         {map.issues.length > 0 && (
           <ul className="panel mb-5 divide-y divide-[color:var(--line)]">
@@ -75,7 +81,7 @@ export function ReadResult({
       {missing.length > 0 && (
         <section className="mb-5" aria-labelledby="missing">
           <h3 id="missing" className="mb-1.5 font-semibold">
-            {counted(missing.length, 'page is', 'pages are')} missing
+            {counted(missing.length, 'page is', 'pages are')} missing{reading.beside ? ', from the maps beside it too' : ''}
           </h3>
           <ul className="flex flex-wrap gap-1.5">
             {missing.slice(0, 60).map((id) => (

@@ -37,8 +37,9 @@ export const W = {
   reading: 'Reading the map',
   readingParts: 'Reading the maps that it names',
   agrees: 'It says what it should: every address is right, and none is missing.',
+  agreesBeside: 'It says what it should: every address is right, and with the maps beside it none is missing.',
   mend: 'Write it anew',
-  valid: 'Nothing in it that the protocol does not allow',
+  valid: 'The file is as the protocol asks',
   tooLarge: 'It is larger than a map may be: 50 MiB unpacked.',
   noAddress: 'This is no address. It begins with https://',
   badGzip: 'It is packed, and damaged, or unfolds to more than 50 MiB.',
@@ -116,16 +117,19 @@ export function partWords({ what, wrong, issues, again }: MapPart): string {
   if (what !== 'map') return REFUSALS[what];
   const found = [
     wrong > 0 ? `${counted(wrong, 'address', 'addresses')} wrong` : '',
-    issues > 0 ? counted(issues, 'thing the protocol does not allow', 'things the protocol does not allow') : '',
+    issues > 0 ? counted(issues, 'thing amiss in the file', 'things amiss in the file') : '',
     again > 0 ? `${counted(again, 'address', 'addresses')} named in a map before it` : '',
   ].filter(Boolean);
   return found.length === 0 ? 'as it should be' : found.join(', ');
 }
 
-/** What a map is like against the site, in a sentence; `broken` counts maps of an index that are none. */
-export function comparisonWords(wrong: number, missing: number, broken: number): string {
+/** What a map is like against the site, in a sentence; `broken` counts maps of an index that are none, and `beside` tells that engines read it with others. */
+export function comparisonWords(wrong: number, missing: number, broken: number, beside: boolean): string {
   const inIt = `${wrong === 0 ? 'Nothing' : counted(wrong, 'address', 'addresses')} in it ${wrong <= 1 ? 'is' : 'are'} wrong`;
-  const lacking = missing === 0 ? 'none is missing' : `${counted(missing, 'page')} ${missing === 1 ? 'is' : 'are'} missing`;
+  const lacking =
+    missing === 0
+      ? 'no page is missing'
+      : `${counted(missing, 'page')} ${missing === 1 ? 'is' : 'are'} missing${beside ? ' from it and the maps beside it' : ''}`;
   return broken === 0 ? `${inIt}, ${lacking}.` : `${inIt}, ${lacking}, and ${counted(broken, 'map')} it names could not be read.`;
 }
 
@@ -137,7 +141,7 @@ export const REFUSALS: Readonly<Record<SitemapRefusal | 'unreadable', string>> =
   unreadable: 'it could not be read: damaged, or unfolding to more than a map may hold.',
 };
 
-/** What a map does that the protocol does not allow. */
+/** What a map does that the protocol does not allow, or that makes no sense. */
 export function issueWords(issue: MapIssue): string {
   switch (issue.code) {
     case 'misnested':
