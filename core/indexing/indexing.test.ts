@@ -80,6 +80,7 @@ describe('the way in', () => {
     ['noindex in a header', { page: page({ said: [{ from: 'header', name: 'robots', content: 'none' }] }) }, 'out', 'noindex', 'out'],
     ['index and noindex', { page: page({ said: [meta('index, follow'), meta('NOINDEX')] }) }, 'out', 'noindex', 'out'],
     ['only nofollow', { page: page({ said: [meta('nofollow')] }) }, 'listed', undefined, 'listed'],
+    ['its time is over, and it says noindex', { page: page({ said: [meta('noindex'), meta('unavailable_after: 1970-01-01')] }) }, 'out', 'noindex', 'out'],
     ['its time is over', { page: page({ said: [meta('unavailable_after: 1970-01-01')] }) }, 'out', 'expired', 'listed'],
     ['its time is to come', { page: page({ said: [meta('unavailable_after: 2999-01-01')] }) }, 'listed', undefined, 'listed'],
     ['a soft 404', { page: page({ softNotFound: 'not-found' }) }, 'out', 'soft-not-found', 'listed'],
@@ -142,6 +143,12 @@ describe('the way in', () => {
     ];
     const gate = wayIn({ ...base, page: page({ said }) }).gates.find((one) => one.name === 'listed');
     expect(gate).toMatchObject({ place: 31, reason: { code: 'noindex', from: 'page', name: 'skerrybot', more: 1 } });
+  });
+  it('names a time that is over besides a noindex, for engines that know it', () => {
+    const change = { page: page({ said: [meta('noindex'), meta('unavailable_after: 1970-01-01')] }) };
+    const reason = (policy: typeof PLOVER | undefined): unknown => wayIn({ ...base, ...change, policy }).gates.find((gate) => gate.name === 'listed')?.reason;
+    expect(reason(undefined)).toMatchObject({ code: 'noindex', expired: 0 });
+    expect(reason(PLOVER)).not.toHaveProperty('expired');
   });
   it('says a sign-in once, not twice', () => {
     const way = wayIn({ ...base, ...status(401), audience: 'restricted' });

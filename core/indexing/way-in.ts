@@ -106,7 +106,14 @@ export type GateReason =
   | { readonly code: 'robots-unreachable'; readonly status: number | undefined }
   | { readonly code: 'rule'; readonly allow: boolean; readonly line: number; readonly pattern: string; readonly status?: number | undefined }
   | { readonly code: 'no-directive' | 'index-allowed' | 'nothing-read' | 'soft-not-found' | 'empty-page' }
-  | { readonly code: 'noindex'; readonly from: SaidDirectives['from'] | 'none'; readonly name?: string; readonly content?: string; readonly more?: number }
+  | {
+      readonly code: 'noindex';
+      readonly from: SaidDirectives['from'] | 'none';
+      readonly name?: string;
+      readonly content?: string;
+      readonly more?: number;
+      readonly expired?: number;
+    }
   | { readonly code: 'expired'; readonly since: number }
   | { readonly code: 'canonical-self' | 'canonical-none' }
   | { readonly code: 'canonical-conflict'; readonly addresses: readonly string[] }
@@ -175,9 +182,14 @@ function look(name: GateName, evidence: Evidence, directives: IndexDirectives | 
       if (!page || !directives) return doubtful(name, { code: 'nothing-read' });
       const against = page.said.filter((said) => indexDirectives(said.content).noindex);
       const [first] = against;
-      if (first) return shut(name, { code: 'noindex', from: first.from, name: first.name, content: first.content, more: against.length - 1 }, first.place);
-      if (policy.knowsExpiry && directives.unavailableAfter !== undefined && directives.unavailableAfter <= evidence.now)
-        return shut(name, { code: 'expired', since: directives.unavailableAfter }, page.said.find((said) => /unavailable_after/i.test(said.content))?.place);
+      const until = policy.knowsExpiry ? directives.unavailableAfter : undefined;
+      const expired = until !== undefined && until <= evidence.now ? until : undefined;
+      if (first) {
+        const { from, name: by, content, place } = first;
+        return shut(name, { code: 'noindex', from, name: by, content, more: against.length - 1, ...(expired === undefined ? {} : { expired }) }, place);
+      }
+      if (expired !== undefined)
+        return shut(name, { code: 'expired', since: expired }, page.said.find((said) => /unavailable_after/i.test(said.content))?.place);
       return open(name, { code: page.said.length === 0 ? 'no-directive' : 'index-allowed' }, page.said[0]?.place);
     }
     case 'main-address': {

@@ -1,5 +1,5 @@
 import type { GateName, GateReason } from '../indexing/index.ts';
-import { shortDate } from './dates.ts';
+import { fullDate } from './dates.ts';
 import { counted } from './states.ts';
 
 /** The question at each gate. */
@@ -45,7 +45,7 @@ export function gateWords(reason: ListingReason): GateWords {
       );
     case 'released':
       return words(
-        reason.at === undefined ? 'released' : `released ${shortDate(reason.at)}`,
+        reason.at === undefined ? 'released' : `released ${fullDate(reason.at)}`,
         'it is out in the world',
         'The file is part of the last release. Changes made since then are not seen yet.',
         RELEASE,
@@ -140,13 +140,15 @@ export function gateWords(reason: ListingReason): GateWords {
           page: 'it stands in the page',
           header: 'the host sends it',
           none: 'it stands in the page',
-        }[reason.from] + (reason.more ? `, and ${counted(reason.more, 'more place says', 'more places say')} so` : ''),
+        }[reason.from] +
+          (reason.more ? `, and ${counted(reason.more, 'more place says', 'more places say')} so` : '') +
+          (reason.expired === undefined ? '' : `; its time is over too, by ${expiredWords(reason.expired)}`),
         'noindex takes the page out of the index once it has been fetched. Of several directives the most restrictive holds.',
         DIRECTIVES,
       );
     case 'expired':
       return words(
-        `unavailable_after ${shortDate(new Date(reason.since).toISOString())}`,
+        expiredWords(reason.since),
         'its time is over',
         'After the date the page is treated as if it said noindex, by engines that know the directive.',
         DIRECTIVES,
@@ -266,3 +268,5 @@ function reached(reason: Extract<GateReason, { code: 'reached' }>): GateWords {
     LINKS,
   );
 }
+
+const expiredWords = (since: number): string => `unavailable_after ${fullDate(new Date(since).toISOString())}`;

@@ -1,7 +1,7 @@
 export { CHECK_NAMES, CHECK_REASONS } from './check-names.ts';
 export { editWords } from './edits.ts';
 export { findingWords, list, PLACE_WORDS, type FindingWords } from './findings.ts';
-export { shortDate } from './dates.ts';
+export { fullDate, shortDate } from './dates.ts';
 export { GATE_QUESTIONS, gateWords, NO_ANSWER, type GateWords } from './gates.ts';
 export { pastedWords, proofWords } from './proof.ts';
 export { REFUSAL_WORDS } from './refusals.ts';

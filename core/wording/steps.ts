@@ -1,7 +1,7 @@
 import type { Step } from '../survey/index.ts';
 import { list } from './findings.ts';
 import { counted, KIND_WORDS } from './states.ts';
-import { shortDate } from './dates.ts';
+import { fullDate } from './dates.ts';
 
 /** Past this many pages a number of minutes only discourages. */
 const LONG_WALK = 60;
@@ -12,7 +12,7 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
     case 'open-site':
       return {
         headline: 'Open the site to engines',
-        why: `It has been closed${step.since === undefined ? '' : ` since ${shortDate(step.since)}`}${step.releases ? `, through ${counted(step.releases, 'release')}` : ''}; every page says noindex, so nobody can find any of it.`,
+        why: `It has been closed${step.since === undefined ? '' : ` since ${fullDate(step.since)}`}${step.releases ? `, through ${counted(step.releases, 'release')}` : ''}; every page says noindex, so nobody can find any of it.`,
         action: 'Open the site',
       };
     case 'open-visitors':

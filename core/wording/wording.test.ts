@@ -16,6 +16,7 @@ import {
   patternWords,
   proofWords,
   REFUSAL_WORDS,
+  fullDate,
   shortDate,
   STATE_WORDS,
   stepWords,
@@ -66,6 +67,7 @@ const REASONS: readonly GateReason[] = [
   { code: 'soft-not-found' },
   ...(['doors', 'owner', 'page', 'header', 'none'] as const).map((from): GateReason => ({ code: 'noindex', from })),
   { code: 'noindex', from: 'page', name: 'ploverbot', content: 'none', more: 1 },
+  { code: 'noindex', from: 'page', expired: 0 },
   { code: 'expired', since: 0 },
   { code: 'canonical-self' },
   { code: 'canonical-none' },
@@ -208,6 +210,7 @@ describe('small words', () => {
     ]));
   it('list', () => expect([list(['A']), list(['A', 'B']), list(['A', 'B', 'C'])]).toEqual(['“A”', '“A” and “B”', '“A” and 2 more']));
   it('date', () => expect([shortDate('2026-11-21T23:30:00Z'), shortDate('not a date')]).toEqual(['21 Nov', 'not a date']));
+  it('date with its year', () => expect([fullDate('2026-11-21T23:30:00Z'), fullDate('not a date')]).toEqual(['21 Nov 2026', 'not a date']));
 });
 
 describe('robots.txt in plain words', () => {

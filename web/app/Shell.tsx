@@ -1,5 +1,5 @@
 import { PanelLeft, PanelRight } from 'lucide-react';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { Busy, Empty, useHotkey, note } from '../ui/index.ts';
 import { PAGE_STOPS, RailContext, useNextToMend, usePlace } from '../pieces/index.ts';
@@ -49,6 +49,11 @@ function OpenShell() {
     if (walked.current?.id === place.page) walked.current = undefined;
   }, [place.page]);
   useEffect(() => setDrawer(undefined), [pathname, search]);
+  // Another screen begins at its top; another page on the same screen stays where the eyes are.
+  const sheet = useRef<HTMLElement>(null);
+  useLayoutEffect(() => {
+    sheet.current?.scrollTo(0, 0);
+  }, [pathname]);
   useEffect(() => {
     if (place.page !== undefined) void workspace.select(place.page);
   }, [workspace, place.page]);
@@ -89,7 +94,7 @@ function OpenShell() {
           <PageTree onPalette={() => setPalette(true)} />
         </nav>
       )}
-      <main id="sheet" className="sheet" tabIndex={0} aria-label="The work">
+      <main id="sheet" ref={sheet} className="sheet" tabIndex={0} aria-label="The work">
         <div className="drawer-buttons">
           {withTree && (
             <button type="button" className="drawer-button for-tree btn btn-sm btn-outline-ink gap-1.5" onClick={() => setDrawer('tree')}>

@@ -1,7 +1,7 @@
 import { DoorClosed } from 'lucide-react';
 import { Link } from 'react-router';
 import { switchStory } from '../../core/site/index.ts';
-import { shortDate } from '../../core/wording/index.ts';
+import { fullDate } from '../../core/wording/index.ts';
 import { usePlace } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
@@ -15,7 +15,7 @@ export function ShutStrip() {
   if (!shut && audience === 'public') return <div className="strip" hidden />;
   const by =
     live === 'shut' && shutBy
-      ? `by release ${shutBy.release}${shutBy.at === undefined ? '' : ` of ${shortDate(shutBy.at)}`}`
+      ? `by release ${shutBy.release}${shutBy.at === undefined ? '' : ` of ${fullDate(shutBy.at)}`}`
       : 'in the working copy, not released yet';
   const words =
     here === 'open' && live === 'shut'
@@ -23,7 +23,7 @@ export function ShutStrip() {
       : here === 'planned'
         ? `The site is closed to engines, ${by}. The next release opens it.`
         : shut
-          ? `The site is closed to engines since ${since === undefined ? 'some time' : shortDate(since)}, ${by}.`
+          ? `The site is closed to engines since ${since === undefined ? 'some time' : fullDate(since)}, ${by}.`
           : audience === 'draft'
             ? 'The host shows this site to nobody: it is a draft.'
             : 'The host asks visitors for a password, so engines list nothing.';

@@ -78,7 +78,7 @@ function Told({ answer, way }: { readonly answer: LiveAnswer; readonly way: WayI
       </h3>
       <ul className="text-[13px]">
         {twins.map((twin) => (
-          <li key={twin.address} className="flex flex-wrap gap-x-2">
+          <li key={twin.address} className="mt-1 flex flex-wrap gap-x-2">
             <span className="mono break-all">{twin.address}</span>
             <span className={twin.leadsTo === undefined && twin.failed === undefined ? 'text-error' : 'soft'}>
               {twin.failed !== undefined

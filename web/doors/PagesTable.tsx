@@ -10,6 +10,16 @@ import { INTENT_FROM, REALITY_NAMES } from './wording.ts';
 type Column = 'name' | 'kind' | 'intent' | 'reality' | 'clicks' | 'linksIn' | 'inMap';
 const ROW_HEIGHT = 44;
 
+/** What can be done with all marked pages. */
+const BULK: readonly { readonly name: string; readonly act: (workspace: ReturnType<typeof useWorkspaceApi>, ids: readonly string[]) => void }[] = [
+  { name: 'List', act: (workspace, ids) => setPageIntents(workspace, ids, 'list') },
+  { name: 'Keep out', act: (workspace, ids) => setPageIntents(workspace, ids, 'out') },
+  { name: 'As their kind', act: (workspace, ids) => setPageIntents(workspace, ids, null) },
+  { name: 'Into the map', act: (workspace, ids) => setInMap(workspace, ids, true) },
+  { name: 'Out of the map', act: (workspace, ids) => setInMap(workspace, ids, false) },
+  { name: 'Map as intended', act: (workspace, ids) => setInMap(workspace, ids, null) },
+];
+
 /** The pages as a table that sorts, with marks to change many at once. */
 export function PagesTable({
   rows,
@@ -34,10 +44,16 @@ export function PagesTable({
   const list = useVirtualizer({ count: sorted.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 12 });
   const chosen = sorted.filter((row) => marked.has(row.id)).map((row) => row.id);
   const all = sorted.length > 0 && chosen.length === sorted.length;
-  const mark = (id: string, on: boolean): void => {
+  const lastMarked = useRef<string>(undefined);
+  /** Marks a page; with Shift, all from the one marked last. */
+  const mark = (at: number, on: boolean, reaching: boolean): void => {
+    const from = reaching ? sorted.findIndex((row) => row.id === lastMarked.current) : -1;
     const next = new Set(marked);
-    if (on) next.add(id);
-    else next.delete(id);
+    for (const { id } of sorted.slice(from < 0 ? at : Math.min(at, from), Math.max(at, from) + 1)) {
+      if (on) next.add(id);
+      else next.delete(id);
+    }
+    lastMarked.current = sorted[at]?.id;
     setMarked(next);
   };
   const heading = (by: Column, words: string, className: string) => (
@@ -64,21 +80,11 @@ export function PagesTable({
           />
           {chosen.length === 0 ? 'Mark all' : `${counted(chosen.length, 'page')} marked`}
         </label>
-        <button type="button" className="btn btn-sm btn-outline-ink" disabled={chosen.length === 0} onClick={() => setPageIntents(workspace, chosen, 'list')}>
-          List
-        </button>
-        <button type="button" className="btn btn-sm btn-outline-ink" disabled={chosen.length === 0} onClick={() => setPageIntents(workspace, chosen, 'out')}>
-          Keep out
-        </button>
-        <button type="button" className="btn btn-sm btn-outline-ink" disabled={chosen.length === 0} onClick={() => setPageIntents(workspace, chosen, null)}>
-          As their kind
-        </button>
-        <button type="button" className="btn btn-sm btn-outline-ink" disabled={chosen.length === 0} onClick={() => setInMap(workspace, chosen, false)}>
-          Out of the map
-        </button>
-        <button type="button" className="btn btn-sm btn-outline-ink" disabled={chosen.length === 0} onClick={() => setInMap(workspace, chosen, null)}>
-          Map as intended
-        </button>
+        {BULK.map(({ name, act }) => (
+          <button key={name} type="button" className="btn btn-sm btn-outline-ink" disabled={chosen.length === 0} onClick={() => act(workspace, chosen)}>
+            {name}
+          </button>
+        ))}
       </div>
       <div className="panel doors-table" role="table" aria-label="Pages" aria-rowcount={sorted.length + 1} ref={scroller} tabIndex={0}>
         <div role="row" className="doors-row doors-head">
@@ -105,7 +111,7 @@ export function PagesTable({
                     className="checkbox checkbox-sm"
                     aria-label={`Mark ${row.name}`}
                     checked={marked.has(row.id)}
-                    onChange={(event) => mark(row.id, event.target.checked)}
+                    onChange={(event) => mark(index, event.target.checked, (event.nativeEvent as MouseEvent).shiftKey)}
                   />
                 </span>
                 <span role="cell" className="doors-name">

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { isOpen, switchStory } from '../../core/site/index.ts';
-import { shortDate } from '../../core/wording/index.ts';
+import { fullDate } from '../../core/wording/index.ts';
 import { usePlace } from '../pieces/index.ts';
 import { planOpening, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { switchWords, W } from './wording.ts';
@@ -11,7 +11,7 @@ export function SiteSwitch({ full = false }: { readonly full?: boolean }) {
   const { linkTo } = usePlace();
   const document = useWorkspace((state) => state.document);
   const story = switchStory(document);
-  const words = switchWords(story, shortDate);
+  const words = switchWords(story, fullDate);
   const audience = document.tables.visitors['']?.audience ?? 'public';
   return (
     <section className={`notice ${story.here === 'open' ? '' : 'notice-bad'}`} aria-label="The switch for the whole site">

@@ -23,21 +23,25 @@ const SHUT_WORDS: Readonly<Record<WayIn['gates'][number]['name'], string>> = {
 /** What the state means for this page, with what is to be done. All that shuts it is named, and mended at once where it can be. */
 export function stateBanner(row: PageRow, { gates }: WayIn): Banner {
   const shut = gates.filter((gate) => gate.behind === 'shut' && gate.name !== 'live');
-  const [first] = shut;
+  const first = shut.find((gate) => gate.outcome === 'shut') ?? shut[0];
   switch (row.state) {
     case 'shut-out': {
       if (first?.reason.code === 'draft' || first?.reason.code === 'restricted')
         return { headline: 'Shut out: the host keeps the whole site back', why: 'See “The whole site” for who can visit.', action: undefined, label: '' };
       if (shut.some((gate) => gate.reason.code === 'noindex' && gate.reason.from === 'doors'))
         return { headline: 'Shut out: the whole site is closed', why: 'Open it with the switch.', action: undefined, label: '' };
+      // What shows is what engines meet first; a shut robots.txt hides what stands before it in the row.
       const headline = `Shut out: you want it found, but ${first ? SHUT_WORDS[first.name] : 'something shuts it'}`;
       const [openable, byHand] = [shut.filter((gate) => canOpen(gate.reason)), shut.filter((gate) => !canOpen(gate.reason))];
       if (openable.length === 0) return { headline, ...handMend(shut.map((gate) => gate.reason)) };
       const bare = first?.name === 'fetchable' ? 'It may still be listed as a bare address with no description. ' : '';
       const many = shut.length > 1 ? `${shut.length} things shut it; mending only one is not enough.` : 'One thing shuts it.';
       const how = openable.flatMap((gate) => HOW_OPENED[gate.reason.code] ?? []);
-      const rest = byHand.length > 0 ? [handMend(byHand.map((gate) => gate.reason)).why] : [];
-      return { headline, why: [bare + many, ...how, ...rest].join(' '), action: 'open', label: openAll(openable.length) };
+      const hand = byHand.length > 0 ? handMend(byHand.map((gate) => gate.reason)) : undefined;
+      const why = [bare + many, ...how, ...(hand ? [hand.why] : [])].join(' ');
+      // A page that says that it is none is not mended by opening the rest.
+      if (hand?.action !== undefined) return { headline, why, action: hand.action, label: hand.label };
+      return { headline, why, action: 'open', label: hand ? 'Open what can be opened' : openAll(openable.length) };
     }
     case 'leaking':
       return {

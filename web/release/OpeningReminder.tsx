@@ -1,5 +1,5 @@
 import { switchStory } from '../../core/site/index.ts';
-import { counted, shortDate } from '../../core/wording/index.ts';
+import { counted, fullDate } from '../../core/wording/index.ts';
 import { planOpening, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { W } from './wording.ts';
 
@@ -18,7 +18,7 @@ export function OpeningReminder() {
         <div className="notice notice-bad mb-3 flex flex-wrap items-center gap-x-4 gap-y-2" data-testid="closed-reminder">
           <div className="min-w-0 flex-1 basis-64">
             <p className="display font-semibold">
-              {due ? `You meant to open it on ${shortDate(`${opensOn}T12:00:00Z`)}` : 'This release keeps the site closed'}
+              {due ? `You meant to open it on ${fullDate(`${opensOn}T12:00:00Z`)}` : 'This release keeps the site closed'}
             </p>
             <p className="text-[13.5px]">
               {W.closed}

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { STATES, type PageState } from '../../core/indexing/index.ts';
 import { isOpen, switchStory } from '../../core/site/index.ts';
 import { openSteps } from '../../core/survey/index.ts';
-import { shortDate, STATE_WORDS } from '../../core/wording/index.ts';
+import { fullDate, STATE_WORDS } from '../../core/wording/index.ts';
 import { Rail, StateSign } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Lately } from './Lately.tsx';
@@ -49,7 +49,7 @@ export function Start() {
               </span>
               <div>
                 <p className="soft font-semibold">{W.open}</p>
-                {doors?.since && <p className="soft text-[13.5px]">since {shortDate(doors.since)}</p>}
+                {doors?.since && <p className="soft text-[13.5px]">since {fullDate(doors.since)}</p>}
               </div>
             </li>
           )}

@@ -20,7 +20,10 @@ export async function openPage(workspace: Workspace, id: string): Promise<void> 
   if (shut.has('refresh')) changes.push(set('pages', id, 'refresh', 'none'));
   const viaMap = shut.has('unreached') || shut.has('links-unread');
   if (viaMap) changes.push(set('pages', id, 'inMap', true), set('sitemap', '', 'on', true));
-  if (shut.has('expired')) changes.push(set('says', saysKey(`page:${id}`), 'until', ''));
+  const expired = way.gates.some(
+    ({ behind, reason }) => behind === 'shut' && (reason.code === 'expired' || (reason.code === 'noindex' && reason.expired !== undefined)),
+  );
+  if (expired) changes.push(set('says', saysKey(`page:${id}`), 'until', ''));
   for (const crawler of CRAWLERS) {
     const key = saysKey(`page:${id}`, crawler);
     if (document.tables.says[key]?.intent === 'out') changes.push(set('says', key, 'intent', null));

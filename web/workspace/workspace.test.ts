@@ -35,7 +35,7 @@ function tab(underWay: { entries: unknown[] } = { entries: [] }): Workspace {
   const its = (): Analyst => analyst as Analyst;
   const analysis = {
     open: async (_job: string, siteId: string, document: never) => {
-      analyst = new Analyst(db, siteId, () => 0, new Map());
+      analyst = new Analyst(db, siteId, () => Date.UTC(2026, 10, 25), new Map());
       return its().open(
         document,
         () => undefined,
