@@ -179,6 +179,14 @@ describe('the whole way over the wire', () => {
     });
   });
 
+  it('tells where in what is live stands what decided', async () => {
+    const html = '<!doctype html>\n<html lang="en"><head><title>B</title>\n  <meta name="robots" content="noindex">';
+    await release({ 'b/index.html': html });
+    const { way, places } = liveAnswer.parse(await get(`/api/live?address=${encodeURIComponent(`${ORIGIN}/b/`)}`));
+    expect(way.reality).toBe('out');
+    expect(places).toEqual({ listed: { line: 3, column: 3 } });
+  });
+
   it('treats a robots.txt that cannot be had as a closed door', async () => {
     await release(TAGGED((await get<ProofTag>(`/api/engines/skerry/tags/${HOST}`)).tag));
     await post('/api/engines/skerry/verifications', { host: HOST, origin: ORIGIN });

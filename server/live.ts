@@ -1,5 +1,5 @@
 import type { FetchedMap, LiveAnswer, TwinAnswer } from '../core/exchange/index.ts';
-import { evidenceFromAnswer, policyFor, readAnswer, wayIn, type Answer } from '../core/indexing/index.ts';
+import { answerText, evidenceFromAnswer, gatePlaces, policyFor, readAnswer, wayIn, type Answer } from '../core/indexing/index.ts';
 import { SITEMAP_LIMITS } from '../core/sitemap/index.ts';
 import { decodeBytes, isGzip, unpackedText } from '../core/source/index.ts';
 import type { Fetch, FetchOutcome } from './fetching/index.ts';
@@ -67,6 +67,7 @@ export async function lookLive({
           bytes: outcome.bytes.length,
         }
       : { ok: false, reason: outcome.reason, hops: outcome.hops },
+    places: facts === undefined || 'failed' in answer ? {} : gatePlaces(way, answerText(answer)),
     way: { ...way, gates: way.gates.filter((gate) => gate.name !== 'reachable') },
     twins,
   };

@@ -73,6 +73,7 @@ export const liveAnswer = z.object({
     z.object({ ok: z.literal(false), reason: z.string(), hops }),
   ]),
   way: z.looseObject({ reality: z.enum(['listed', 'bare', 'out', 'not-live']), gates: z.array(z.looseObject({ name: z.string(), reason: coded })) }),
+  places: z.record(z.string(), z.object({ line: z.number(), column: z.number() })),
   twins: z.array(z.object({ address: z.string(), status: z.number().optional(), leadsTo: z.string().optional(), failed: z.string().optional() })),
 }) as unknown as z.ZodType<LiveAnswer>;
 export const fetchedMap = z.union([

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { IndexRecord, SearchResult } from '../engine/index.ts';
-import type { WayIn } from '../indexing/index.ts';
+import type { GatePlaces, WayIn } from '../indexing/index.ts';
 import type { ProofOutcome } from '../ownership/index.ts';
 
 /** A host name, lower case, with at least one dot. */
@@ -161,6 +161,8 @@ export interface LiveAnswer {
       }
     | { readonly ok: false; readonly reason: string; readonly hops: readonly { readonly address: string; readonly status: number }[] };
   readonly way: WayIn;
+  /** Where in what it answered stands what decided. */
+  readonly places: GatePlaces;
   readonly twins: readonly TwinAnswer[];
 }
 

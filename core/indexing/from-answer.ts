@@ -1,4 +1,5 @@
 import { canonicalHrefs, readHeader, readPage, type PageFacts } from '../page/index.ts';
+import { decodeSource } from '../source/index.ts';
 import type { CanonicalTarget } from './canonical.ts';
 import type { EnginePolicy } from './engines.ts';
 import { refreshOf, softNotFound } from './soft-not-found.ts';
@@ -19,8 +20,17 @@ export interface Answer {
 export function readAnswer(answer: Answer): PageFacts | undefined {
   const type = answer.headers['content-type']?.[0] ?? 'text/html';
   if (answer.status < 200 || answer.status >= 300 || !/^\s*(text\/html|application\/xhtml\+xml)\b/i.test(type)) return undefined;
-  const reading = readPage(answer.bytes, { keepText: true, httpCharset: /charset\s*=\s*"?([^\s;"]+)/i.exec(type)?.[1] });
+  const reading = readPage(answer.bytes, { keepText: true, httpCharset: charsetOf(answer) });
   return reading.ok ? reading.facts : undefined;
+}
+
+/** The text of an answer, as `readAnswer` reads it. */
+export function answerText(answer: Answer): string {
+  return decodeSource(answer.bytes, charsetOf(answer)).text;
+}
+
+function charsetOf({ headers }: Answer): string | undefined {
+  return /charset\s*=\s*"?([^\s;"]+)/i.exec(headers['content-type']?.[0] ?? '')?.[1];
 }
 
 /** What the metas of a page say to a crawler: the general ones and those that name it. */

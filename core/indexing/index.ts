@@ -1,7 +1,18 @@
 export { alike, comparedText, followsCanonical, type CanonicalTarget } from './canonical.ts';
 export { ENGINES, PLOVER, policyFor, SKERRY, type EnginePolicy } from './engines.ts';
-export { canonicalsOf, evidenceFromAnswer, headerCanonicals, readAnswer, saidByHeaders, saidByMetas, type Answer, type Asked } from './from-answer.ts';
+export {
+  answerText,
+  canonicalsOf,
+  evidenceFromAnswer,
+  headerCanonicals,
+  readAnswer,
+  saidByHeaders,
+  saidByMetas,
+  type Answer,
+  type Asked,
+} from './from-answer.ts';
 export { canOpen, shutGates, type ShutGate } from './openable.ts';
+export { gatePlaces, type GatePlaces } from './places.ts';
 export { refreshOf, saysNotFound, softNotFound } from './soft-not-found.ts';
 export { STATES, stateOf, type PageState } from './state.ts';
 export {

@@ -20,7 +20,7 @@ import {
   type SiteNumbers,
 } from '../../core/survey/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
-import type { WayIn } from '../../core/indexing/index.ts';
+import { gatePlaces, type GatePlaces, type WayIn } from '../../core/indexing/index.ts';
 import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
 import { Measures } from './measures.ts';
 import { written } from './put-out.ts';
@@ -52,6 +52,8 @@ export interface PageDetail {
 export interface TriedAddress extends AddressWay {
   readonly crawler: string;
   readonly verdict: RobotsVerdict;
+  /** Where in the page stands what decided. */
+  readonly places: GatePlaces;
 }
 
 /** Types of pictures that a browser shows; shown as pictures, nothing in them runs. */
@@ -210,13 +212,17 @@ export class Analyst {
   }
 
   /** Any address against some crawlers. Undefined where it is no address of this site. */
-  tryAddress(address: string, crawlers: readonly string[]): readonly TriedAddress[] | undefined {
+  async tryAddress(address: string, crawlers: readonly string[]): Promise<readonly TriedAddress[] | undefined> {
     const whole = address.trim();
     if (/^https?:\/\//i.test(whole) && (!URL.canParse(whole) || new URL(whole).host !== siteHost(this.document))) return undefined;
     const path = comparedPath(whole.startsWith('/') || /^https?:/i.test(whole) ? whole : `/${whole}`);
     if (path === undefined) return undefined;
     const file = parseRobots(this.its().robotsText() ?? '');
-    return crawlers.map((crawler) => ({ crawler, verdict: robotsMatcher(file, crawler).match(path), ...this.its().wayInAt(path, crawler) }));
+    const tried = crawlers.map((crawler) => ({ crawler, verdict: robotsMatcher(file, crawler).match(path), ...this.its().wayInAt(path, crawler) }));
+    const page = tried.find(({ what }) => what === 'page')?.id;
+    const bytes = page === undefined ? undefined : await loadBytes(this.db, this.siteId, page);
+    const text = bytes && decodeSource(bytes).text;
+    return tried.map((one) => ({ ...one, places: text === undefined ? {} : gatePlaces(one.way, text) }));
   }
 
   clicks(): ReadonlyMap<string, number> {

@@ -69,7 +69,7 @@ export function AnyAddress() {
           <div className="mt-5 mb-2">
             <CrawlerChoice label={W.forWhom} crawlers={crawlers} value={crawler} onChange={setCrawler} />
           </div>
-          {chosen && <Gates way={chosen.way} source={undefined} />}
+          {chosen && <Gates way={chosen.way} places={chosen.places} />}
         </>
       )}
       <LiveLook address={asked} crawler={crawler} way={chosen?.way} key={`${asked} ${crawler}`} />

@@ -1,6 +1,5 @@
 import { Check, CircleHelp, Minus, X } from 'lucide-react';
-import type { Gate, WayIn } from '../../core/indexing/index.ts';
-import { placeOf } from '../../core/source/index.ts';
+import type { Gate, GatePlaces, WayIn } from '../../core/indexing/index.ts';
 import { GATE_QUESTIONS, gateWords } from '../../core/wording/index.ts';
 
 const LOOKS: Readonly<Record<Gate['outcome'], { icon: typeof Check; className: string; word: string }>> = {
@@ -11,21 +10,20 @@ const LOOKS: Readonly<Record<Gate['outcome'], { icon: typeof Check; className: s
 };
 
 /** The way in: the gates a crawler passes in order, each with its evidence, at its place in the page. */
-export function Gates({ way, source, expert = false }: { readonly way: WayIn; readonly source: string | undefined; readonly expert?: boolean }) {
+export function Gates({ way, places, expert = false }: { readonly way: WayIn; readonly places: GatePlaces; readonly expert?: boolean }) {
   return (
     <ol className={`panel gates gates-${way.gates.length}`} aria-label="The way in, gate by gate">
       {way.gates.map((gate) => (
-        <GateCell key={gate.name} gate={gate} source={source} expert={expert} />
+        <GateCell key={gate.name} gate={gate} place={places[gate.name]} expert={expert} />
       ))}
     </ol>
   );
 }
 
-function GateCell({ gate, source, expert }: { readonly gate: Gate; readonly source: string | undefined; readonly expert: boolean }) {
+function GateCell({ gate, place, expert }: { readonly gate: Gate; readonly place: GatePlaces[Gate['name']]; readonly expert: boolean }) {
   const { icon: Icon, className, word } = LOOKS[gate.outcome];
   const { evidence, means, expert: told, section } = gateWords(gate.reason);
   const hidden = gate.outcome === 'hidden';
-  const place = gate.place === undefined || source === undefined ? undefined : placeOf(source, gate.place);
   return (
     <li className={`gate gate-${gate.outcome}`} data-gate={gate.name} data-outcome={gate.outcome}>
       <span className={`cost ${className} mb-2`}>

@@ -59,7 +59,7 @@ function Told({ answer, way }: { readonly answer: LiveAnswer; readonly way: WayI
         </ol>
       )}
       <div className="mt-2">
-        <Gates way={answer.way} source={undefined} />
+        <Gates way={answer.way} places={answer.places} />
       </div>
       {differ.length > 0 && (
         <div className="notice notice-amber mt-2 text-[13.5px]">

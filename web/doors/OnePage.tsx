@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { policyFor } from '../../core/indexing/index.ts';
+import { gatePlaces, policyFor } from '../../core/indexing/index.ts';
 import { STATE_WORDS } from '../../core/wording/index.ts';
 import { PageHead, Rail, StateSign, usePlace } from '../pieces/index.ts';
 import { Empty, useRemembered } from '../ui/index.ts';
@@ -74,7 +74,7 @@ export function OnePage() {
           {depth === 'expert' ? W.plainly : W.forExperts}
         </button>
       </div>
-      {way && <Gates way={way} source={detail?.id === row.id ? detail.source : undefined} expert={depth === 'expert'} />}
+      {way && <Gates way={way} places={detail?.id === row.id ? gatePlaces(way, detail.source) : {}} expert={depth === 'expert'} />}
       <p className="soft mt-1.5 text-[12.5px]">{W.policy(policyFor(crawler))}</p>
       <SaysEditor scope={`page:${row.id}`} page={row} name={`“${row.name}”`} crawlers={crawlers} />
       <LiveLook address={row.address} crawler={crawler} way={way} key={`${row.id} ${crawler}`} />
