@@ -6,11 +6,12 @@ import { readSource } from '../core/page/index.ts';
 import { languageOf } from '../core/language/index.ts';
 import { phraseMatrix, prepareTexts, textsOf } from '../core/phrases/index.ts';
 import { lintRobots, parseRobots, robotsMatcher } from '../core/robots/index.ts';
+import { all, applyChange, emptyDocument, invert, set } from '../core/site/index.ts';
 import { examineMap, readSitemap, writeSitemap } from '../core/sitemap/index.ts';
 import { decodeSource } from '../core/source/index.ts';
 import { NearIndex, similarity } from '../core/titles/index.ts';
 import { packZip, type OutFile } from '../web/analysis/put-out.ts';
-import { faster, inTurns, slower, within, type Row } from './measure.ts';
+import { faster, inTurns, median, slower, within, type Row } from './measure.ts';
 
 const robotsParser = createRequire(import.meta.url)('robots-parser') as (
   url: string,
@@ -67,6 +68,18 @@ export function robotsRow(): Row {
     3,
   );
   return faster('robots.txt: 500 rules, 100,000 addresses', { ours: times.ours, peer: times.peer * share }, 'robots-parser', 10);
+}
+
+/** What one press that changes every page of a large site costs the page: the change made, and the one that takes it back. */
+export function bulkRow(): Row {
+  const change = all(Array.from({ length: 5000 }, (_, index) => set('pages', `shop/page-${index}/index.html`, 'intent', 'out')));
+  const times = Array.from({ length: 7 }, () => {
+    const started = performance.now();
+    invert(emptyDocument(), change);
+    applyChange(emptyDocument(), change);
+    return performance.now() - started;
+  });
+  return within('one change of 5,000 pages, made and inverted', median(times), 50, 'ms');
 }
 
 /** Holding a long robots.txt against a large site: what the editor does while one types. */

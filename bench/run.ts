@@ -1,6 +1,6 @@
 // `npm run bench`: each figure beside a peer or a limit, measured in the same run.
 import { ledgerRows, openingRows, shellRows, typingRows } from './browser-rows.ts';
-import { lintRow, nearRow, phrasesRow, readingRow, robotsRow, sitemapRows, zipRow } from './core-rows.ts';
+import { bulkRow, lintRow, nearRow, phrasesRow, readingRow, robotsRow, sitemapRows, zipRow } from './core-rows.ts';
 import { generateSite } from './generate-site.ts';
 import { print, type Row } from './measure.ts';
 import { filesBelow, realSiteFolder } from './real-site.ts';
@@ -16,7 +16,7 @@ const real = folder === undefined ? undefined : await filesBelow(folder);
 rows.push(readingRow('generated', pagesOf(made)));
 if (real) rows.push(readingRow('real', pagesOf(real)));
 const many = encoded(generateSite(5000));
-rows.push(robotsRow(), lintRow(), ...sitemapRows(), await zipRow(made), nearRow(pagesOf(many)), phrasesRow(pagesOf(many)));
+rows.push(robotsRow(), lintRow(), bulkRow(), ...sitemapRows(), await zipRow(made), nearRow(pagesOf(many)), phrasesRow(pagesOf(many)));
 if (real) rows.push(nearRow(pagesOf(real)));
 if (!process.argv.includes('--core')) {
   rows.push(...(await shellRows()));

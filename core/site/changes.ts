@@ -65,7 +65,7 @@ export function invert(document: SiteDocument, change: Change): Change {
   if (change.kind === 'set') return { ...change, value: valueAt(document, change) };
   const values = new Map<string, Value>();
   const inverses = fieldsOf(change).map((one): SetField => {
-    const place = JSON.stringify([one.table, one.key, one.field]);
+    const place = `${one.table} ${one.field} ${one.key}`;
     const before = values.get(place);
     values.set(place, one.value);
     return { ...one, value: before === undefined ? valueAt(document, one) : before };

@@ -27,8 +27,14 @@ try {
     now: () => new Date(),
     tab: crypto.randomUUID(),
     underWay: {
-      keep: (siteId, entries) =>
-        entries.length === 0 ? sessionStorage.removeItem(UNDER_WAY + siteId) : sessionStorage.setItem(UNDER_WAY + siteId, JSON.stringify(entries)),
+      keep: (siteId, entries) => {
+        if (entries.length === 0) return sessionStorage.removeItem(UNDER_WAY + siteId);
+        try {
+          sessionStorage.setItem(UNDER_WAY + siteId, JSON.stringify(entries));
+        } catch {
+          // There is no room for more; it is written all the same, a moment later.
+        }
+      },
       find: (siteId) =>
         z
           .array(journalEntrySchema)
@@ -41,6 +47,7 @@ try {
       return () => channel.removeEventListener('message', listener);
     },
   });
+  window.addEventListener('pagehide', () => workspace.keepUnwritten());
   root.render(
     <StrictMode>
       <WorkspaceContext value={workspace}>

@@ -34,7 +34,7 @@ export function AllPages() {
     [rows, clicks, narrow, engine],
   );
   if (rows.length === 0) return <Empty title="There is no page here yet">Bring a site in, and every page stands here.</Empty>;
-  const orphans = rows.filter(isOrphan).length;
+  const orphans = countOrphans(rows);
   const narrowed = narrow.cell !== undefined || narrow.band !== undefined || narrow.orphans;
   return (
     <div className="mx-auto max-w-[1080px]">
@@ -67,4 +67,5 @@ export function AllPages() {
   );
 }
 
+const countOrphans = (rows: readonly PageRow[]): number => rows.reduce((sum, row) => sum + Number(isOrphan(row)), 0);
 const isOrphan = (row: PageRow): boolean => row.linksIn === 0 && row.address !== '/';

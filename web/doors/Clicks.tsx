@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import type { PageRow } from '../../core/survey/index.ts';
 import { Term } from '../pieces/index.ts';
 import { W } from './wording.ts';
@@ -23,11 +24,14 @@ export function Clicks({
   readonly picked: Band | undefined;
   readonly onPick: (band: Band | undefined) => void;
 }) {
-  const counts = new Map<Band, number>(BANDS.map((band) => [band, 0]));
-  for (const row of rows) {
-    const band = clickBand(clicks?.get(row.id));
-    counts.set(band, (counts.get(band) ?? 0) + 1);
-  }
+  const counts = useMemo(() => {
+    const bands = new Map<Band, number>(BANDS.map((band) => [band, 0]));
+    for (const row of rows) {
+      const band = clickBand(clicks?.get(row.id));
+      bands.set(band, (bands.get(band) ?? 0) + 1);
+    }
+    return bands;
+  }, [rows, clicks]);
   const most = Math.max(1, ...counts.values());
   return (
     <section aria-labelledby="clicks">

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import type { Reality } from '../../core/indexing/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { StateSign } from '../pieces/index.ts';
@@ -6,6 +7,16 @@ import { INTENT_NAMES, matrixState, REALITY_NAMES, W } from './wording.ts';
 
 const REALITIES: readonly Reality[] = ['listed', 'bare', 'out', 'not-live'];
 const INTENTS: readonly PageRow['intent'][] = ['list', 'out'];
+
+/** How many pages stand in each cell, by intent and reality. */
+function countCells(rows: readonly PageRow[], engine: string): Readonly<Record<string, number>> {
+  const counts: Record<string, number> = {};
+  for (const { intent, realities } of rows) {
+    const cell = `${intent} ${realities[engine] ?? ''}`;
+    counts[cell] = (counts[cell] ?? 0) + 1;
+  }
+  return counts;
+}
 
 /** Intent against reality: what you want in rows, what an engine does in columns; a press on a number shows those pages. */
 export function Matrix({
@@ -23,8 +34,7 @@ export function Matrix({
   readonly picked: { readonly intent: PageRow['intent']; readonly reality: Reality } | undefined;
   readonly onPick: (cell: { readonly intent: PageRow['intent']; readonly reality: Reality } | undefined) => void;
 }) {
-  const count = (intent: PageRow['intent'], reality: Reality): number =>
-    rows.filter((row) => row.intent === intent && row.realities[engine] === reality).length;
+  const counts = useMemo(() => countCells(rows, engine), [rows, engine]);
   return (
     <section aria-labelledby="matrix">
       <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
@@ -48,7 +58,7 @@ export function Matrix({
               <tr key={intent}>
                 <th scope="row">{INTENT_NAMES[intent]}</th>
                 {REALITIES.map((reality) => {
-                  const number = count(intent, reality);
+                  const number = counts[`${intent} ${reality}`] ?? 0;
                   const state = matrixState(intent, reality);
                   const on = picked?.intent === intent && picked.reality === reality;
                   return (

@@ -41,7 +41,7 @@ export function PagesTable({
     [rows, sort, clicks, engine],
   );
   // The list tells by itself when it has to be drawn anew; a compiler cannot see that.
-  const list = useVirtualizer({ count: sorted.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 12 });
+  const list = useVirtualizer({ count: sorted.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 4 });
   const chosen = sorted.filter((row) => marked.has(row.id)).map((row) => row.id);
   const all = sorted.length > 0 && chosen.length === sorted.length;
   const lastMarked = useRef<string>(undefined);

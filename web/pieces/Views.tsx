@@ -13,8 +13,10 @@ export function isWay<V extends ViewName>(views: readonly V[], text: string): te
   return views.some((view) => view.id === text);
 }
 
-/** On a narrow screen the ways scroll sideways: the current one is brought into view. */
-const intoView = (element: HTMLElement | null): void => element?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+/** On a narrow screen the ways scroll sideways: the current one is brought into view, once the new screen has been laid out. */
+const intoView = (element: HTMLElement | null): void => {
+  if (element) requestAnimationFrame(() => element.scrollIntoView({ block: 'nearest', inline: 'nearest' }));
+};
 
 /** The ways to work at a stop, side by side. */
 export function Views({

@@ -3,6 +3,7 @@ import {
   applyChange,
   doEntry,
   emptyDocument,
+  fieldsOf,
   fold,
   isIdle,
   siteHost,
@@ -72,6 +73,8 @@ const NO_NUMBERS: SiteNumbers = { pages: 0, wanted: 0, found: 0, foundAfterRelea
 const BEFORE_LOOKING = 300;
 const LOOKED_AT_ONCE = 50;
 const PAUSE = 30;
+/** Fields that a change may set to be kept in the tab at once, until it is written. */
+const KEPT_AT_ONCE = 400;
 
 /** The opened site as the screens see it. All changes of it go through here. */
 export class Workspace {
@@ -268,7 +271,8 @@ export class Workspace {
 
   private write(siteId: string, { seq: _seq, ...entry }: JournalEntry): void {
     this.unwritten.push(entry);
-    this.tools.underWay.keep(siteId, this.unwritten);
+    // A change of thousands of pages is kept only when the page goes away: to spell it out takes longer than to write it.
+    if (fieldsOf(entry.change).length <= KEPT_AT_ONCE) this.tools.underWay.keep(siteId, this.unwritten);
     if (!this.writing) this.writes = this.writeAll(siteId);
   }
 
@@ -288,6 +292,7 @@ export class Workspace {
       } catch {
         // What could not be written is kept, and tried again with the next change.
         this.store.setState({ save: 'failed' });
+        this.keepUnwritten();
         this.writing = false;
         return;
       }
@@ -298,6 +303,12 @@ export class Workspace {
     this.store.setState({ save: 'saved' });
     // Another tab wrote in between: what this tab shows is not what was saved.
     if (!inStep) void this.catchUp();
+  }
+
+  /** Keeps what is not written yet where a reload finds it: for when the page goes away. */
+  keepUnwritten(): void {
+    const { site } = this.state;
+    if (site && this.unwritten.length > 0) this.tools.underWay.keep(site.id, this.unwritten);
   }
 
   /** Sends what has changed to the worker; what changes meanwhile goes together, next time. */

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { isOpen, set } from '../../core/site/index.ts';
+import { all, isOpen, set } from '../../core/site/index.ts';
 import { sameEdits, type Manifest } from '../../core/release/index.ts';
 import { Analyst } from '../analysis/analyst.ts';
 import { bringIn } from '../analysis/bring-in.ts';
@@ -135,6 +135,23 @@ describe('an opened site', () => {
     const second = await opened({ entries: [entry, { ...entry, at: 'later', change: set('pages', 'index.html', 'title', 'AB') }] });
     expect(title(second)).toBe('AB');
     expect(await latestEntries(db, 's', 10)).toHaveLength(2);
+  });
+  it('keeps a change of very many pages for a reload only when the page goes away before it is written', async () => {
+    const underWay = { entries: [] as unknown[] };
+    const first = await opened(underWay);
+    const many = Array.from({ length: 1000 }, (_, at) => set('pages', `${at}.html`, 'intent', 'out'));
+    first.change(all(many), { label: 'many' });
+    expect(underWay.entries).toEqual([]);
+    first.keepUnwritten();
+    expect(underWay.entries).toHaveLength(1);
+    const entries = [...underWay.entries];
+    await first.settled();
+    expect(underWay.entries).toEqual([]);
+    first.keepUnwritten();
+    expect(underWay.entries).toEqual([]);
+    const second = await opened({ entries });
+    expect(Object.keys(second.state.document.tables.pages)).toHaveLength(1000);
+    expect(await latestEntries(db, 's', 10)).toHaveLength(1);
   });
   it('says so when the browser refuses to keep a change, keeps it on the screen, and tries again', async () => {
     const workspace = await opened();
