@@ -17,21 +17,36 @@ export function withoutSitemaps(text: string, addresses: readonly string[]): str
 }
 
 /**
- * Opens a path to a crawler with the smallest change: a rule that shuts nothing but what is wanted is taken out, else an `Allow` for
- * exactly this path is put behind it. `onlyWanted(line)` says whether a line touches nothing that is meant to stay shut.
+ * Opens paths to a crawler with the smallest change: a rule that shuts nothing but what is wanted is taken out, else an `Allow` for exactly each path is
+ * put behind it. `onlyWanted(line)` says whether a line touches nothing that is meant to stay shut; lines count as in `text`.
  */
-export function openPath(text: string, path: string, token: string, onlyWanted: (line: number) => boolean): string {
+export function openPaths(text: string, paths: readonly string[], token: string, onlyWanted: (line: number) => boolean): string {
   let current = text;
-  // Each turn takes out or outweighs one rule, so there are at most as many turns as lines.
+  // Each turn takes out or outweighs at least one rule for every path that is shut, so there are at most as many turns as lines.
   for (let turn = 0; turn <= parseRobots(text).lines.length; turn++) {
-    const verdict = robotsMatcher(parseRobots(current), token).match(path);
-    if (verdict.allowed || !verdict.rule) return current;
-    const { line } = verdict.rule;
-    const next = current === text && onlyWanted(line) ? removeLine(current, line) : insertLine(current, line + 1, `Allow: ${literalPattern(path)}`);
-    if (next === current) return current;
-    current = next;
+    const shut = shutBy(current, paths, token);
+    if (shut.size === 0) break;
+    // From the end, so that the numbers of the lines before stay what they are.
+    for (const [line, closed] of [...shut].sort(([one], [other]) => other - one)) {
+      const allows = closed.map((path) => `Allow: ${literalPattern(path)}`).join(newlineOf(text));
+      current = turn === 0 && onlyWanted(line) ? removeLine(current, line) : insertLine(current, line + 1, allows);
+    }
   }
   return current;
+}
+
+/** Which of the paths a crawler may not fetch, by the line that says so. */
+function shutBy(text: string, paths: readonly string[], token: string): Map<number, string[]> {
+  const matcher = robotsMatcher(parseRobots(text), token);
+  const shut = new Map<number, string[]>();
+  for (const path of paths) {
+    const { allowed, rule } = matcher.match(path);
+    if (allowed || !rule) continue;
+    const closed = shut.get(rule.line);
+    if (closed) closed.push(path);
+    else shut.set(rule.line, [path]);
+  }
+  return shut;
 }
 
 /** A pattern that matches this path and nothing else. It is never shorter than the path, so it outweighs what it has to. */

@@ -7,7 +7,7 @@ import {
   lintRobots,
   moveLine,
   normalizePath,
-  openPath,
+  openPaths,
   parseRobots,
   removeLine,
   replaceLine,
@@ -151,12 +151,20 @@ describe('editing', () => {
   });
   it('opens a path: the line goes when it shuts nothing else, and is outweighed otherwise', () => {
     const text = 'User-agent: *\nDisallow: /a\n# note\nDisallow: /b\n';
-    expect(openPath(text, '/a/x', 'x', () => true)).toBe('User-agent: *\n# note\nDisallow: /b\n');
-    const outweighed = openPath(text, '/a/x', 'x', () => false);
+    expect(openPaths(text, ['/a/x'], 'x', () => true)).toBe('User-agent: *\n# note\nDisallow: /b\n');
+    const outweighed = openPaths(text, ['/a/x'], 'x', () => false);
     expect(outweighed).toBe('User-agent: *\nDisallow: /a\nAllow: /a/x$\n# note\nDisallow: /b\n');
     expect([allowed(outweighed, '/a/x'), allowed(outweighed, '/a/y'), allowed(outweighed, '/b')]).toEqual([true, false, false]);
   });
-  it('always opens the path it was asked to, and no other', () => {
+  it('opens thousands of paths at once, each by one line at most', () => {
+    const paths = Array.from({ length: 3000 }, (_, at) => `/old/page-${at}/`);
+    const text = 'User-agent: *\nDisallow: /old/\nDisallow: /new/\n';
+    expect(openPaths(text, paths, 'x', () => true)).toBe('User-agent: *\nDisallow: /new/\n');
+    const opened = openPaths(text, paths, 'x', () => false);
+    expect(opened.split('\n')).toHaveLength(3004);
+    expect([allowed(opened, '/old/page-2999/', 'x'), allowed(opened, '/old/', 'x')]).toEqual([true, false]);
+  });
+  it('always opens the paths it was asked to, and no other', () => {
     const rule = fc.constantFrom(
       'Disallow: /',
       'Disallow: /a',
@@ -169,11 +177,11 @@ describe('editing', () => {
       '# x',
     );
     fc.assert(
-      fc.property(fc.array(rule, { maxLength: 8 }), fc.constantFrom('/', '/a', '/a/b', '/b', '/c'), (lines, path) => {
+      fc.property(fc.array(rule, { maxLength: 8 }), fc.subarray(['/', '/a', '/a/b', '/b', '/c']), (lines, paths) => {
         const text = ['User-agent: *', ...lines].join('\n');
-        const opened = openPath(text, path, 'x', () => false);
-        expect(allowed(opened, path, 'x')).toBe(true);
-        for (const other of ['/', '/a', '/a/b', '/b', '/c', '/a/b/c'].filter((one) => one !== path))
+        const opened = openPaths(text, paths, 'x', () => false);
+        expect(paths.filter((path) => !allowed(opened, path, 'x'))).toEqual([]);
+        for (const other of ['/', '/a', '/a/b', '/b', '/c', '/a/b/c'].filter((one) => !paths.includes(one)))
           expect(allowed(opened, other, 'x')).toBe(allowed(text, other, 'x'));
       }),
     );

@@ -1,5 +1,5 @@
 import { CRAWLERS } from '../../core/page/index.ts';
-import { openPath } from '../../core/robots/index.ts';
+import { openPaths } from '../../core/robots/index.ts';
 import { all, EVERY_CRAWLER, fieldsOf, isOpen, saysKey, saysOf, set, type Change, type Kind, type SaidField } from '../../core/site/index.ts';
 import { mapsOf } from '../../core/survey/index.ts';
 import { KIND_WORDS } from '../../core/wording/index.ts';
@@ -28,9 +28,8 @@ export async function openPage(workspace: Workspace, id: string): Promise<void> 
     const key = saysKey(`page:${id}`, crawler);
     if (document.tables.says[key]?.intent === 'out') changes.push(set('says', key, 'intent', null));
   }
-  let robots = await robotsOpenedFor(workspace, row.address, row.id);
   // A map that engines may not fetch leads nobody anywhere.
-  if (viaMap) for (const path of mapsOf(row.kind)) robots = (await robotsOpenedFor(workspace, path, row.id, robots)) ?? robots;
+  const robots = await robotsOpenedFor(workspace, [row.address, ...(viaMap ? mapsOf(row.kind) : [])], new Set([id]));
   if (robots !== undefined) changes.push(set('robots', '', 'text', robots));
   const mapped = viaMap && document.tables.sitemap['']?.on !== true;
   workspace.change(all(changes), { label: `Opened “${row.name}”${mapped ? '; the map is written' : ''}` });
@@ -69,14 +68,10 @@ export function setInMap(workspace: Workspace, ids: readonly string[], inMap: bo
 
 /** Hides pages properly: engines may fetch them, and read there that they are not to be listed. */
 export async function hideProperly(workspace: Workspace, ids: readonly string[]): Promise<void> {
-  const changes: Change[] = [];
-  let text: string | undefined;
-  for (const id of ids) {
-    const row = workspace.state.byId.get(id);
-    if (!row) continue;
-    changes.push(set('pages', id, 'intent', 'out'));
-    text = (await robotsOpenedFor(workspace, row.address, row.id, text)) ?? text;
-  }
+  const rows = ids.flatMap((id) => workspace.state.byId.get(id) ?? []);
+  const paths = rows.map((row) => row.address);
+  const changes: Change[] = rows.map((row) => set('pages', row.id, 'intent', 'out'));
+  const text = await robotsOpenedFor(workspace, paths, new Set(ids));
   if (text !== undefined) changes.push(set('robots', '', 'text', text));
   const [first = ''] = ids;
   workspace.change(all(changes), {
@@ -124,16 +119,16 @@ export function planOpening(workspace: Workspace, planned: boolean): void {
   });
 }
 
-async function robotsOpenedFor(workspace: Workspace, path: string, id: string, from?: string): Promise<string | undefined> {
+/** robots.txt with paths open to every crawler, for the sake of some pages; undefined where nothing has to change. */
+async function robotsOpenedFor(workspace: Workspace, paths: readonly string[], pages: ReadonlySet<string>): Promise<string | undefined> {
   const report = await workspace.tools.analysis.robots();
-  const before = from ?? report.text;
-  if (before === undefined) return undefined;
+  if (report.text === undefined) return undefined;
   const { byId } = workspace.state;
+  const may = (page: string): boolean => pages.has(page) || byId.get(page)?.intent === 'list';
   // A line may go only if it shuts nothing else that is meant to stay shut; files that are no pages count as that.
-  const onlyWanted = (line: number): boolean =>
-    report.touches.some((touch) => touch.line === line && touch.files === 0 && touch.pages.every((page) => page === id || byId.get(page)?.intent === 'list'));
-  let text = before;
+  const onlyWanted = (line: number): boolean => report.touches.some((touch) => touch.line === line && touch.files === 0 && touch.pages.every(may));
+  let text = report.text;
   // Line numbers hold for the text they were reported of; once it has changed, rules are only outweighed.
-  for (const crawler of CRAWLERS) text = openPath(text, path, crawler, text === report.text ? onlyWanted : () => false);
-  return text === before ? undefined : text;
+  for (const crawler of CRAWLERS) text = openPaths(text, paths, crawler, text === report.text ? onlyWanted : () => false);
+  return text === report.text ? undefined : text;
 }
