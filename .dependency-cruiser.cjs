@@ -17,7 +17,7 @@ module.exports = {
     { name: 'robots-alone', severity: 'error', from: { path: '^core/robots' }, to: { path: not('robots') } },
     { name: 'sitemap-alone', severity: 'error', from: { path: '^core/sitemap' }, to: { path: not('sitemap') } },
     { name: 'site-on-page', severity: 'error', from: { path: '^core/site/' }, to: { path: not('site', 'page', 'source', 'titles') } },
-    { name: 'indexing-on-subjects', severity: 'error', from: { path: '^core/indexing' }, to: { path: not('indexing', 'page', 'robots', 'site') } },
+    { name: 'indexing-on-subjects', severity: 'error', from: { path: '^core/indexing' }, to: { path: not('indexing', 'page', 'robots', 'site', 'source') } },
     { name: 'checks-on-subjects', severity: 'error', from: { path: '^core/checks' }, to: { path: '^core/(wording|survey|release|engine|exchange)/' } },
     { name: 'only-wording-words', severity: 'error', from: { path: '^core/(?!wording/)' }, to: { path: '^core/wording' } },
     { name: 'ui-knows-no-domain', severity: 'error', from: { path: '^web/ui' }, to: { path: '^(core|web/(?!ui/))' } },

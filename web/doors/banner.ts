@@ -21,7 +21,23 @@ const SHUT_WORDS: Readonly<Record<WayIn['gates'][number]['name'], string>> = {
 };
 
 /** What the state means for this page, with what is to be done. All that shuts it is named, and mended at once where it can be. */
-export function stateBanner(row: PageRow, { gates }: WayIn): Banner {
+export function stateBanner(row: PageRow, way: WayIn): Banner {
+  const banner = withoutMap(row, way);
+  const named = way.gates.some(({ reason }) => reason.code === 'reached' && reason.inSitemap);
+  const against = named && way.gates.some(({ name, behind }) => name === 'listed' && behind === 'shut');
+  const word = row.state === 'shut-out' && !against ? undefined : named ? IN_A_MAP[row.state] : undefined;
+  return word === undefined ? banner : { ...banner, why: `${banner.why} ${word}` };
+}
+
+/** What is to be said where a map that engines read names a page that is not to be listed, or says so. */
+const IN_A_MAP: Readonly<Partial<Record<PageRow['state'], string>>> = {
+  'shut-out': 'A map names it all the same: map and page contradict each other.',
+  leaking: 'A map even names it.',
+  'half-hidden': 'A map names it, so engines know the address.',
+  'kept-out': 'A map names it all the same, so engines come for nothing: let the map be written anew.',
+};
+
+function withoutMap(row: PageRow, { gates }: WayIn): Banner {
   const shut = gates.filter((gate) => gate.behind === 'shut' && gate.name !== 'live');
   const first = shut.find((gate) => gate.outcome === 'shut') ?? shut[0];
   switch (row.state) {
