@@ -4,7 +4,7 @@ import { expect, goTo, goToMaps, openDemo, test } from './fixtures/app.ts';
 test('the map that the site came with is compared, and mended', async ({ page, app }) => {
   await openDemo(page, app);
   await goToMaps(page, 'Read a map');
-  await page.getByRole('button', { name: '/sitemap.xml, as it came' }).click();
+  await expect(page.getByRole('button', { name: '/sitemap.xml, as it came' })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByTestId('comparison')).toContainText('in it are wrong');
   await expect(page.locator('[data-issue="dates-same"]')).toContainText('every address has the same date');
   const entry = (path: string) => page.locator(`[data-entry="https://quillfeather.example${path}"]`);
@@ -59,7 +59,7 @@ test('the map that the site came with is compared, and mended', async ({ page, a
   await page.getByRole('button', { name: 'Fetch it' }).click();
   await expect(page.getByText('an index of')).toBeVisible();
   await page.getByRole('button', { name: 'https://quillfeather.example/sitemap-posts.xml' }).click();
-  await expect(page.getByTestId('comparison')).toContainText('in it is wrong');
+  await expect(page.getByTestId('comparison')).toContainText('with the maps beside it none is missing');
   await page.getByLabel('By address').fill('https://quillfeather.example/none.xml');
   await page.getByRole('button', { name: 'Fetch it' }).click();
   await expect(page.getByText('https://quillfeather.example/none.xml answers 404.')).toBeVisible();

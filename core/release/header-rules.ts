@@ -16,16 +16,26 @@ function expression({ path, match }: HeaderRule): string {
 
 /** Rules for `X-Robots-Tag` headers written out for a web server. A path's letters count in either case, as they do here. */
 export function headerServerRules(rules: readonly HeaderRule[], form: HeaderForm): string {
-  const lines = rules.flatMap((rule) => {
-    if (rule.values.length === 0) return [];
-    const pattern = expression(rule);
-    if (form === 'htaccess')
-      return [
-        `<If "%{REQUEST_URI} =~ m#${pattern.replace(/#/g, '\\#')}#i">`,
-        ...rule.values.map((value) => `  Header add X-Robots-Tag ${quoted(value)}`),
-        '</If>',
-      ];
-    return [`location ~* ${quoted(pattern)} {`, ...rule.values.map((value) => `  add_header X-Robots-Tag ${quoted(value)} always;`), '}'];
-  });
+  const lines = form === 'htaccess' ? htaccess(rules) : serverBlock(rules);
   return lines.length === 0 ? '' : `${lines.join('\n')}\n`;
+}
+
+function htaccess(rules: readonly HeaderRule[]): string[] {
+  return rules.flatMap((rule) => {
+    if (rule.values.length === 0) return [];
+    const values = rule.values.map((value) => `  Header add X-Robots-Tag ${quoted(value)}`);
+    return [`<If "%{REQUEST_URI} =~ m#${expression(rule).replace(/#/g, '\\#')}#i">`, ...values, '</If>'];
+  });
+}
+
+/** Of several locations that fit, such a server takes only one, and it may have others already; a map of the address adds up, and touches none of them. */
+function serverBlock(rules: readonly HeaderRule[]): string[] {
+  const said = rules.flatMap((rule) => rule.values.map((value) => ({ pattern: `~*${expression(rule)}`, value })));
+  if (said.length === 0) return [];
+  return [
+    '# Outside the server block:',
+    ...said.map(({ pattern, value }, at) => `map $uri $robots_tag_${at + 1} { default ""; ${quoted(pattern)} ${quoted(value)}; }`),
+    '# Inside it:',
+    ...said.map((_, at) => `add_header X-Robots-Tag $robots_tag_${at + 1} always;`),
+  ];
 }

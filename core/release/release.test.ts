@@ -130,7 +130,16 @@ describe('headers for files', () => {
     expect(headerServerRules(rules, 'htaccess')).toBe(
       '<If "%{REQUEST_URI} =~ m#\\.pdf$#i">\n  Header add X-Robots-Tag "noindex"\n  Header add X-Robots-Tag "PloverBot: noarchive"\n</If>\n<If "%{REQUEST_URI} =~ m#^/staff/.#i">\n  Header add X-Robots-Tag "noindex"\n</If>\n',
     );
-    expect(headerServerRules(rules, 'server-block')).toContain('location ~* "^/staff/." {\n  add_header X-Robots-Tag "noindex" always;\n}\n');
+    expect(headerServerRules(rules, 'server-block').split('\n')).toEqual([
+      '# Outside the server block:',
+      'map $uri $robots_tag_1 { default ""; "~*\\\\.pdf$" "noindex"; }',
+      'map $uri $robots_tag_2 { default ""; "~*\\\\.pdf$" "PloverBot: noarchive"; }',
+      'map $uri $robots_tag_3 { default ""; "~*^/staff/." "noindex"; }',
+      '# Inside it:',
+      ...[1, 2, 3].map((at) => `add_header X-Robots-Tag $robots_tag_${at} always;`),
+      '',
+    ]);
+    expect(headerServerRules([], 'server-block')).toBe('');
     expect(headerServerRules([], 'htaccess')).toBe('');
   });
 });

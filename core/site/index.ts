@@ -21,6 +21,7 @@ export { ARCHIVES, guessKind, KIND_INTENTS, KIND_NAMES, KINDS, type Intent, type
 export { wantedInMap, type WantedInMap } from './in-map.ts';
 export { leftover, numberAfterName } from './leftovers.ts';
 export { kindOf, kindRules, pageName, pathRules, ruleCatches, type KindRule, type PathRule, type SitePage } from './page.ts';
+export { movedRule } from './rule-order.ts';
 export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from './parts.ts';
 export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, writeLinks, type SetLink } from './passages.ts';
 export { descriptionRooms, shareTextRoom, shareTitleRoom, tabRoom, titleRooms } from './rooms.ts';

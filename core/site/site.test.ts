@@ -19,9 +19,11 @@ import {
   isIdle,
   leftover,
   linkedPath,
+  movedRule,
   NOTHING_TO_UNDO,
   numberAfterName,
   openDocument,
+  pathRules,
   redoEntry,
   replay,
   set,
@@ -264,4 +266,29 @@ it('first facts come from the home page, and a name that is no leftover', () => 
   expect(build([firstFacts(undefined, 'My Club.zip', ['/map.xml', 'https://club.example/map.xml'])]).tables.facts['']?.mainAddress).toBe(
     'https://club.example',
   );
+});
+
+describe('rules in another order', () => {
+  const at = (ids: readonly string[]): SiteDocument =>
+    applyChange(emptyDocument(), all(ids.flatMap((id, order) => [set('rules', id, 'path', id), set('rules', id, 'order', order * 3)])));
+  const order = (document: SiteDocument): string[] => pathRules(document).map(({ id }) => id);
+  it('move among those that are shown; the others keep their places', () => {
+    const document = at(['a', 'x', 'b', 'y', 'c']);
+    expect(order(applyChange(document, movedRule(document, ['a', 'b', 'c'], 2, 0)))).toEqual(['c', 'x', 'a', 'y', 'b']);
+    expect(order(applyChange(document, movedRule(document, ['a', 'b', 'c'], 0, 1)))).toEqual(['b', 'x', 'a', 'y', 'c']);
+  });
+  it('are all there still, and come back by undo', () => {
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.constantFrom<string[]>('a', 'b', 'c', 'd', 'e'), { minLength: 1 }), fc.nat(4), fc.nat(4), fc.nat(31), (ids, from, to, mask) => {
+        const document = at(ids);
+        const shown = ids.filter((_, index) => ((mask | 1) >> index) % 2 === 1);
+        const change = movedRule(document, shown, from % shown.length, to % shown.length);
+        const moved = applyChange(document, change);
+        expect([...order(moved)].sort()).toEqual([...ids].sort());
+        expect(order(moved).filter((id) => shown.includes(id))[to % shown.length]).toBe(shown[from % shown.length]);
+        for (const [index, id] of ids.entries()) if (!shown.includes(id)) expect(order(moved)[index]).toBe(id);
+        expect(applyChange(moved, invert(document, change))).toEqual(document);
+      }),
+    );
+  });
 });

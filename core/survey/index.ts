@@ -19,6 +19,7 @@ export {
 export type { ComparedEntry, MapComparison, MapFault } from './map-compare.ts';
 export type { DateFrom, DateTrust } from './map-entries.ts';
 export type { MapFrom } from './map-source.ts';
+export { faultWeight, mapLines, summaryOf, type MapEntryLine, type MapOrder, type MapSummary } from './map-summary.ts';
 export type { MapPart, ReadMap } from './read-map.ts';
 export { ATOM_FILE, mapsOf, RSS_FILE } from './map-plan.ts';
 export type { CheckedExtra, ExtraFault, LeftOut, MapLine, MapReport } from './map-report.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { all, applyChange, emptyDocument, set, type SiteDocument } from '../site/index.ts';
 import { factsOf } from '../testing/html.ts';
-import { forSurvey, Survey, type ReadMap } from './index.ts';
+import { forSurvey, mapLines, summaryOf, Survey, type MapOrder, type ReadMap } from './index.ts';
 
 const NOW = Date.UTC(2026, 10, 25);
 const ORIGIN = 'https://a.example';
@@ -87,15 +87,42 @@ describe('an index looked at with its maps', () => {
     const result = read(index(...Object.keys(texts), 'https://b.example/x.xml'));
     if (!result.ok) throw new Error(result.reason);
     expect(result.parts).toEqual([
-      { loc: `${ORIGIN}/1.xml`, what: 'map', addresses: 3, issues: 0, wrong: 1, again: 0 },
-      { loc: `${ORIGIN}/2.xml`, what: 'map', addresses: 3, issues: 1, wrong: 0, again: 1 },
-      { loc: `${ORIGIN}/index.xml`, what: 'index', addresses: 0, issues: 0, wrong: 0, again: 0 },
-      { loc: `${ORIGIN}/page.xml`, what: 'not-a-sitemap', addresses: 0, issues: 0, wrong: 0, again: 0 },
-      { loc: `${ORIGIN}/404.xml`, what: 'gone', addresses: 0, issues: 0, wrong: 0, again: 0 },
-      { loc: 'https://b.example/x.xml', what: 'not-read', addresses: 0, issues: 0, wrong: 0, again: 0 },
+      { loc: `${ORIGIN}/1.xml`, lastmod: undefined, what: 'map', addresses: 3, issues: 0, wrong: 1, again: 0 },
+      { loc: `${ORIGIN}/2.xml`, lastmod: undefined, what: 'map', addresses: 3, issues: 1, wrong: 0, again: 1 },
+      { loc: `${ORIGIN}/index.xml`, lastmod: undefined, what: 'index', addresses: 0, issues: 0, wrong: 0, again: 0 },
+      { loc: `${ORIGIN}/page.xml`, lastmod: undefined, what: 'not-a-sitemap', addresses: 0, issues: 0, wrong: 0, again: 0 },
+      { loc: `${ORIGIN}/404.xml`, lastmod: undefined, what: 'gone', addresses: 0, issues: 0, wrong: 0, again: 0 },
+      { loc: 'https://b.example/x.xml', lastmod: undefined, what: 'not-read', addresses: 0, issues: 0, wrong: 0, again: 0 },
     ]);
     expect(result.comparison.missing).toEqual(['d/index.html']);
     expect(result.map.issues.map((issue) => issue.code)).toEqual(['loc-host']);
+  });
+  it('is told without its entries, which are given in any order, as many as are asked for', () => {
+    const address = `${ORIGIN}/sitemap.xml`;
+    const text = `<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">
+      <url><loc>${ORIGIN}/c/</loc><lastmod>2026-01-01</lastmod></url>
+      <url><loc>${ORIGIN}/gone/</loc><lastmod>2026-02-01</lastmod></url>
+      <url><loc>${ORIGIN}/</loc></url></urlset>`;
+    const one = survey({}, undefined);
+    one.released(one.manifestFor(1, NOW), START);
+    const read = one.readMap({ text, address });
+    expect(summaryOf(read)).toMatchObject({
+      ok: true,
+      kind: 'urlset',
+      entries: 3,
+      wrong: 2,
+      issues: [],
+      missing: { first: ['b/index.html', 'd/index.html'], count: 2 },
+    });
+    const locs = (order: Partial<MapOrder>, most = 9): string[] =>
+      mapLines(read, { by: 'fault', down: false, wrongOnly: false, ...order }, most).map((line) => line.loc.slice(ORIGIN.length));
+    expect(locs({})).toEqual(['/gone/', '/c/', '/']);
+    expect(locs({ by: 'loc', down: true })).toEqual(['/gone/', '/c/', '/']);
+    expect(locs({ by: 'lastmod' })).toEqual(['/', '/c/', '/gone/']);
+    expect(locs({ by: 'loc' }, 2)).toEqual(['/', '/c/']);
+    expect(locs({ wrongOnly: true })).toEqual(['/gone/', '/c/']);
+    expect(summaryOf({ ok: false, reason: 'doctype' })).toEqual({ ok: false, reason: 'doctype' });
+    expect(mapLines({ ok: false, reason: 'doctype' }, { by: 'loc', down: false, wrongOnly: false }, 9)).toEqual([]);
   });
   it('leaves to the maps beside one what stands in them, and no further', () => {
     const maps = { 'sitemap.xml': index(`${ORIGIN}/1.xml`, `${ORIGIN}/2.xml`), '1.xml': urlset('', 'b/'), '2.xml': urlset('c/'), 'alone.xml': urlset('d/') };

@@ -5,6 +5,8 @@ import type { ComparedEntry, MapComparison } from './map-compare.ts';
 /** One map that an index names, as it was found. */
 export interface MapPart {
   readonly loc: string;
+  /** As the index tells it. */
+  readonly lastmod: string | undefined;
   /** `not-read`: nobody asked for it, since it stands elsewhere or there were too many. `index`: an index of indexes, which is not allowed. */
   readonly what: 'map' | 'index' | 'gone' | 'not-read' | SitemapRefusal;
   readonly addresses: number;
@@ -51,7 +53,7 @@ export function readMapClosely(text: string | undefined, sources: MapSources): R
   const lines = map.issues.map((issue) => placeOf(text, issue.place));
   const found = { ok: true, address: sources.address, map, lines, beside: sources.beside === true } as const;
   if (map.kind === 'urlset') return { ...found, comparison: sources.compare(map.entries), parts: [] };
-  const read = map.entries.map((entry) => ({ loc: entry.loc, part: openPart(entry.loc, sources) }));
+  const read = map.entries.map(({ loc, lastmod }) => ({ loc, lastmod, part: openPart(loc, sources) }));
   const all = read.flatMap(({ part }) => (typeof part === 'string' ? [] : part.entries));
   const { entries, missing } = sources.compare(all);
   return { ...found, comparison: { entries: [], missing }, parts: told(read, entries) };
@@ -70,19 +72,20 @@ function openPart(loc: string, sources: MapSources): Exclude<MapPart['what'], 'm
 
 /** The parts as they are told; `compared` are the entries of all, one behind the other. */
 function told(
-  read: readonly { readonly loc: string; readonly part: Exclude<MapPart['what'], 'map'> | ExaminedMap }[],
+  read: readonly { readonly loc: string; readonly lastmod: string | undefined; readonly part: Exclude<MapPart['what'], 'map'> | ExaminedMap }[],
   compared: readonly ComparedEntry[],
 ): MapPart[] {
   const seen = new Set<string>();
   let at = 0;
-  return read.map(({ loc, part }) => {
-    if (typeof part === 'string') return { loc, what: part, addresses: 0, issues: 0, wrong: 0, again: 0 };
+  return read.map(({ loc, lastmod, part }) => {
+    if (typeof part === 'string') return { loc, lastmod, what: part, addresses: 0, issues: 0, wrong: 0, again: 0 };
     const own = compared.slice(at, (at += part.entries.length));
     const before = seen.size;
     const distinct = new Set(own.map((entry) => entry.loc));
     for (const entry of distinct) seen.add(entry);
     return {
       loc,
+      lastmod,
       what: 'map',
       addresses: own.length,
       issues: part.issues.length,

@@ -11,8 +11,13 @@ import {
   picturePlaces,
   suggestionsForEmpty,
   Survey,
+  mapLines,
+  summaryOf,
   type AddressWay,
+  type MapEntryLine,
   type MapFrom,
+  type MapOrder,
+  type MapSummary,
   type PageRow,
   type ReadMap,
   type RobotsEffect,
@@ -48,6 +53,9 @@ export interface PageDetail {
   readonly readOnly: boolean;
 }
 
+/** A map as it was read; by the ticket its entries are asked for. */
+export type MapReading = MapSummary & { readonly ticket: number };
+
 /** One crawler at one address. */
 export interface TriedAddress extends AddressWay {
   readonly crawler: string;
@@ -82,6 +90,8 @@ export class Analyst {
   private readonly found = new Map<string, PageRow>();
   private handedOver = 0;
   private measures: Measures | undefined;
+  /** The map that was read last. */
+  private read: { readonly ticket: number; readonly map: ReadMap } | undefined;
   /** Pages whose reading has not been measured yet. */
   private unmeasured: string[] = [];
 
@@ -237,8 +247,15 @@ export class Analyst {
     return this.its().mapReport();
   }
 
-  examineMap(from: MapFrom): ReadMap {
-    return this.its().readMap(from);
+  /** Reads a map; its entries, of which there may be very many, are asked for by the ticket. */
+  examineMap(from: MapFrom): MapReading {
+    this.read = { ticket: (this.read?.ticket ?? 0) + 1, map: this.its().readMap(from) };
+    return { ...summaryOf(this.read.map), ticket: this.read.ticket };
+  }
+
+  /** The first addresses of the map that was read last, in an order. Undefined where another was read since. */
+  mapLines(ticket: number, order: MapOrder, most: number): readonly MapEntryLine[] | undefined {
+    return this.read?.ticket === ticket ? mapLines(this.read.map, order, most) : undefined;
   }
 
   releaseItems(): ReleaseItem[] {

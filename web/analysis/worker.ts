@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { outPath, type Manifest, type ReleaseItem, type WorkingCopy } from '../../core/release/index.ts';
 import type { Change, Kind, PatternField, SiteDocument } from '../../core/site/index.ts';
-import type { MapFrom, PageRow } from '../../core/survey/index.ts';
+import type { MapFrom, MapOrder, PageRow } from '../../core/survey/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type SurveyNews } from './analyst.ts';
@@ -92,6 +92,7 @@ const service = {
   otherFiles: () => site().otherFiles(),
   mapReport: () => site().mapReport(),
   examineMap: (from: MapFrom) => site().examineMap(from),
+  mapLines: (ticket: number, order: MapOrder, most: number) => site().mapLines(ticket, order, most),
   releaseItems: (): ReleaseItem[] => site().releaseItems(),
   heaviest: (most: number) => site().heaviest(most),
   unreadable: () => site().unreadable(),

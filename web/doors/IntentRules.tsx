@@ -1,5 +1,6 @@
-import { useMemo } from 'react';
-import { addressOf, all, pathRules, ruleCatches, saysKey, saysOf, set, type Change, type PathRule } from '../../core/site/index.ts';
+import { useMemo, type ReactNode } from 'react';
+import { addressOf, all, movedRule, pathRules, ruleCatches, saysKey, saysOf, set, type Change, type PathRule } from '../../core/site/index.ts';
+import { SortableList } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { MATCHES } from './matches.ts';
 import { PathForm } from './PathForm.tsx';
@@ -32,25 +33,46 @@ export function IntentRules({ crawlers }: { readonly crawlers: readonly string[]
     <section className="mt-7" aria-labelledby="rules">
       <h2 id="rules">{W.rules}</h2>
       <p className="soft mb-2 text-[13.5px]">{W.rulesWhy}</p>
-      <ul className="panel divide-y divide-[color:var(--line)]">
-        {rules.map((rule) => (
-          <RuleLine key={rule.id} rule={rule} crawlers={crawlers} />
-        ))}
-        <li className="p-3">
-          <PathForm which="Which addresses" what="Address or part of it" example="/members" start="below" onAdd={add} />
-        </li>
-      </ul>
+      <SortableList
+        items={rules}
+        name={(rule) => `the rule for ${rule.path}`}
+        onMove={(from, to) =>
+          workspace.change(
+            movedRule(
+              document,
+              rules.map(({ id }) => id),
+              from,
+              to,
+            ),
+            { label: W.reordered },
+          )
+        }
+        line={(rule, index, mover) => <RuleLine rule={rule} earlier={rules.slice(0, index)} crawlers={crawlers} mover={mover} />}
+        last={<PathForm which="Which addresses" what="Address or part of it" example="/members" start="below" onAdd={add} />}
+      />
     </section>
   );
 }
 
 const speaks = (says: Readonly<Record<string, unknown>>, id: string): boolean => Object.keys(says).some((key) => key.startsWith(`rule:${id}\n`));
 
-function RuleLine({ rule, crawlers }: { readonly rule: PathRule; readonly crawlers: readonly string[] }) {
+function RuleLine({
+  rule,
+  earlier,
+  crawlers,
+  mover,
+}: {
+  readonly rule: PathRule;
+  readonly earlier: readonly PathRule[];
+  readonly crawlers: readonly string[];
+  readonly mover: ReactNode;
+}) {
   const workspace = useWorkspaceApi();
   const document = useWorkspace((state) => state.document);
   const rows = useWorkspace((state) => state.rows);
-  const caught = useMemo(() => rows.filter((row) => ruleCatches(rule, addressOf(row.id))).length, [rows, rule]);
+  const caught = useMemo(() => rows.filter((row) => ruleCatches(rule, addressOf(row.id))), [rows, rule]);
+  const before = earlier.filter((one) => saysOf(document, `rule:${one.id}`)?.intent);
+  const taken = caught.filter((row) => before.some((one) => ruleCatches(one, addressOf(row.id)))).length;
   const intent = saysOf(document, `rule:${rule.id}`)?.intent;
   const inMap = document.tables.rules[rule.id]?.inMap;
   const name = `${MATCHES[rule.match]} ${rule.path}`;
@@ -62,8 +84,8 @@ function RuleLine({ rule, crawlers }: { readonly rule: PathRule; readonly crawle
     workspace.change(all(changes), { label: `The rule for ${rule.path} is gone` });
   };
   return (
-    <li className="px-3.5 py-2.5" data-rule={rule.path}>
-      <RuleHead rule={rule} caught={caught} of="page" onRemove={remove}>
+    <div className="px-3.5 py-2.5" data-rule={rule.path}>
+      <RuleHead rule={rule} caught={caught.length} taken={taken} of="page" onRemove={remove} mover={mover}>
         <select
           className="select select-sm w-auto"
           aria-label={`Engines should, ${name}`}
@@ -94,6 +116,6 @@ function RuleLine({ rule, crawlers }: { readonly rule: PathRule; readonly crawle
         </select>
       </RuleHead>
       <SaysEditor scope={`rule:${rule.id}`} name={name} crawlers={crawlers} />
-    </li>
+    </div>
   );
 }

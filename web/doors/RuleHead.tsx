@@ -9,23 +9,33 @@ export function RuleHead({
   rule,
   caught,
   of,
+  taken = 0,
   onRemove,
+  mover,
   children,
 }: {
   readonly rule: Pick<PathRule, 'path' | 'match'>;
   readonly caught: number;
   /** What it catches: pages, or files. */
   readonly of: 'page' | 'file';
+  /** How many of these a rule before it decides about. */
+  readonly taken?: number;
   readonly onRemove: () => void;
+  /** What moves it among the rules. */
+  readonly mover?: ReactNode;
   readonly children: ReactNode;
 }) {
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
       <span className="min-w-40 flex-1">
         {MATCHES[rule.match]} <span className="mono">{rule.path}</span>
-        <span className="soft block text-[12.5px]">{caught === 0 ? `catches no ${of}` : `catches ${counted(caught, of)}`}</span>
+        <span className="soft block text-[12.5px]">
+          {caught === 0 ? `catches no ${of}` : `catches ${counted(caught, of)}`}
+          {taken > 0 && `; a rule before it decides about ${taken === caught ? 'all of them' : taken}`}
+        </span>
       </span>
       {children}
+      {mover}
       <button type="button" className="btn btn-sm btn-ghost" aria-label={`Take the rule for ${rule.path} away`} onClick={onRemove}>
         <X size={15} aria-hidden />
       </button>

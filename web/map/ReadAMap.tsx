@@ -2,7 +2,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { set, siteOrigin } from '../../core/site/index.ts';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
-import type { MapReport, ReadMap } from '../../core/survey/index.ts';
+import type { MapReport } from '../../core/survey/index.ts';
+import type { MapReading } from '../analysis/index.ts';
 import { usePlace } from '../pieces/index.ts';
 import { Busy } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -16,7 +17,7 @@ type Source =
   | { readonly kind: 'file'; readonly name: string; readonly bytes: Uint8Array }
   | { readonly kind: 'address'; readonly address: string };
 
-type Read = ReadMap | { readonly failed: string };
+type Read = MapReading | { readonly failed: string };
 
 const MOST_BYTES = 60_000_000;
 

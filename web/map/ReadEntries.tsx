@@ -1,26 +1,23 @@
-import { useMemo, useState } from 'react';
-import type { ExaminedEntry, ExaminedMap } from '../../core/sitemap/index.ts';
-import type { ComparedEntry, MapFault } from '../../core/survey/index.ts';
+import { useEffect, useState } from 'react';
+import { faultWeight, type MapEntryLine, type MapOrder } from '../../core/survey/index.ts';
 import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
+import { useWorkspaceApi } from '../workspace/index.ts';
 import { faultWords } from './wording.ts';
 
-type Column = 'loc' | 'lastmod' | 'images' | 'fault';
-interface Line {
-  readonly entry: ExaminedEntry;
-  readonly compared: ComparedEntry | undefined;
-}
-
-/** The addresses of a map, each with what is wrong with it. */
-export function ReadEntries({ map, compared }: { readonly map: ExaminedMap; readonly compared: readonly ComparedEntry[] }) {
-  const [sort, setSort] = useState<Sorting<Column>>({ by: 'fault', down: false });
+/** The addresses of a map, each with what is wrong with it. The worker keeps them; as many are asked for as are drawn. */
+export function ReadEntries({ ticket, entries, wrong }: { readonly ticket: number; readonly entries: number; readonly wrong: number }) {
+  const { tools } = useWorkspaceApi();
+  const [sort, setSort] = useState<Sorting<MapOrder['by']>>({ by: 'fault', down: false });
   const [wrongOnly, setWrongOnly] = useState(false);
   const { drawn, more } = useMore(`${sort.by} ${sort.down} ${wrongOnly}`);
-  const all = useMemo(() => map.entries.map((entry, index): Line => ({ entry, compared: compared[index] })), [map, compared]);
-  const wrong = all.filter((line) => line.compared?.fault !== undefined).length;
-  const shown = useMemo(
-    () => all.filter((line) => !wrongOnly || line.compared?.fault !== undefined).sort((a, b) => compare(a, b, sort.by) * (sort.down ? -1 : 1)),
-    [all, wrongOnly, sort],
-  );
+  const [lines, setLines] = useState<readonly MapEntryLine[]>([]);
+  useEffect(() => {
+    let current = true;
+    void tools.analysis.mapLines(ticket, { ...sort, wrongOnly }, drawn).then((next) => current && next && setLines(next));
+    return () => {
+      current = false;
+    };
+  }, [tools, ticket, sort, wrongOnly, drawn]);
   return (
     <>
       {wrong > 0 && (
@@ -48,24 +45,22 @@ export function ReadEntries({ map, compared }: { readonly map: ExaminedMap; read
             </tr>
           </thead>
           <tbody>
-            {shown.slice(0, drawn).map(({ entry, compared }) => (
-              <tr key={`${entry.loc} ${entry.place}`} data-entry={entry.loc} data-fault={compared?.fault?.code}>
+            {lines.map(({ loc, place, lastmod, images, languages, page, fault }) => (
+              <tr key={`${loc} ${place}`} data-entry={loc} data-fault={fault?.code}>
                 <td className="break-all">
-                  <span className="mono text-[12.5px]">{entry.loc}</span>
-                  {entry.alternates.length > 0 && (
-                    <span className="soft block text-[12px]">also {entry.alternates.map((alternate) => alternate.lang).join(', ')}</span>
-                  )}
+                  <span className="mono text-[12.5px]">{loc}</span>
+                  {languages.length > 0 && <span className="soft block text-[12px]">also {languages.join(', ')}</span>}
                 </td>
-                <td className="whitespace-nowrap tabular-nums">{entry.lastmod ?? <span className="soft">not told</span>}</td>
-                <td className="num">{entry.images.length}</td>
-                <td className={`text-[13px] ${FAULT_LOOKS[weight(compared?.fault)] as string}`}>
-                  {compared?.fault ? faultWords(compared.fault) : compared?.page === undefined ? 'a file of the site' : 'as it should be'}
+                <td className="whitespace-nowrap tabular-nums">{lastmod ?? <span className="soft">not told</span>}</td>
+                <td className="num">{images}</td>
+                <td className={`text-[13px] ${FAULT_LOOKS[faultWeight(fault)]}`}>
+                  {fault ? faultWords(fault) : page === undefined ? 'a file of the site' : 'as it should be'}
                 </td>
               </tr>
             ))}
           </tbody>
         </table>
-        <More drawn={drawn} total={shown.length} onMore={more} />
+        <More drawn={drawn} total={wrongOnly ? wrong : entries} onMore={more} />
       </div>
     </>
   );
@@ -73,11 +68,3 @@ export function ReadEntries({ map, compared }: { readonly map: ExaminedMap; read
 
 /** By weight: wrong, only out of date, as it should be. */
 const FAULT_LOOKS = ['text-error', 'text-[color:var(--amber-ink)]', 'soft'] as const;
-const weight = (fault: MapFault | undefined): number => (fault === undefined ? 2 : fault.code === 'stale' || fault.code === 'too-new' ? 1 : 0);
-
-function compare(a: Line, b: Line, by: Column): number {
-  if (by === 'images') return a.entry.images.length - b.entry.images.length;
-  if (by === 'fault') return weight(a.compared?.fault) - weight(b.compared?.fault) || a.entry.place - b.entry.place;
-  const [one, other] = [a.entry[by] ?? '', b.entry[by] ?? ''];
-  return one < other ? -1 : one > other ? 1 : 0;
-}

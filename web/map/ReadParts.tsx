@@ -1,21 +1,15 @@
 import { useState } from 'react';
-import type { MapPart, ReadMap } from '../../core/survey/index.ts';
+import type { MapPart } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
 import { partWords } from './wording.ts';
 
 type Column = 'loc' | 'lastmod' | 'addresses' | 'what';
-interface Line {
-  readonly part: MapPart;
-  readonly lastmod: string | undefined;
-}
-
 /** The maps that an index names, each with what was found in it. */
-export function ReadParts({ reading, onOpen }: { readonly reading: Extract<ReadMap, { ok: true }>; readonly onOpen: (address: string) => void }) {
-  const { map, parts } = reading;
+export function ReadParts({ parts, onOpen }: { readonly parts: readonly MapPart[]; readonly onOpen: (address: string) => void }) {
   const [sort, setSort] = useState<Sorting<Column>>({ by: 'loc', down: false });
   const { drawn, more } = useMore(`${sort.by} ${sort.down}`);
-  const lines = parts.map((part, at): Line => ({ part, lastmod: map.entries[at]?.lastmod })).sort((a, b) => compare(a, b, sort.by) * (sort.down ? -1 : 1));
+  const lines = [...parts].sort((a, b) => compare(a, b, sort.by) * (sort.down ? -1 : 1));
   return (
     <div className="panel overflow-x-auto">
       <table className="data-table stacked">
@@ -36,14 +30,14 @@ export function ReadParts({ reading, onOpen }: { readonly reading: Extract<ReadM
           </tr>
         </thead>
         <tbody>
-          {lines.slice(0, drawn).map(({ part, lastmod }, at) => (
+          {lines.slice(0, drawn).map((part, at) => (
             <tr key={`${part.loc} ${at}`} data-part={part.loc} data-what={part.what}>
               <td className="break-all">
                 <button type="button" className="link-act mono text-left text-[12.5px]" onClick={() => onOpen(part.loc)}>
                   {part.loc}
                 </button>
               </td>
-              <td className="whitespace-nowrap tabular-nums">{lastmod ?? <span className="soft">not told</span>}</td>
+              <td className="whitespace-nowrap tabular-nums">{part.lastmod ?? <span className="soft">not told</span>}</td>
               <td className="num whitespace-nowrap">{part.what === 'map' ? counted(part.addresses, 'address', 'addresses') : ''}</td>
               <td className={`text-[13px] ${badness(part) > 1 ? 'text-error' : badness(part) > 0 ? 'text-[color:var(--amber-ink)]' : 'soft'}`}>
                 {partWords(part)}
@@ -63,9 +57,9 @@ function badness({ what, wrong, issues, again }: MapPart): number {
   return wrong + issues + again > 0 ? 1 : 0;
 }
 
-function compare(a: Line, b: Line, by: Column): number {
-  if (by === 'what') return badness(b.part) - badness(a.part);
-  if (by === 'addresses') return a.part.addresses - b.part.addresses;
-  const [one, other] = by === 'loc' ? [a.part.loc, b.part.loc] : [a.lastmod ?? '', b.lastmod ?? ''];
+function compare(a: MapPart, b: MapPart, by: Column): number {
+  if (by === 'what') return badness(b) - badness(a);
+  if (by === 'addresses') return a.addresses - b.addresses;
+  const [one, other] = [a[by] ?? '', b[by] ?? ''];
   return one < other ? -1 : one > other ? 1 : 0;
 }

@@ -1,4 +1,4 @@
-import type { ReadMap } from '../../core/survey/index.ts';
+import type { MapReading } from '../analysis/index.ts';
 import { NO_ANSWER } from '../../core/wording/index.ts';
 import type { WorkspaceTools } from '../workspace/index.ts';
 import { W } from './wording.ts';
@@ -13,7 +13,7 @@ export async function fetchMap(
   { analysis, outside }: Pick<WorkspaceTools, 'analysis' | 'outside'>,
   progress: (done: number, of: number) => void,
   stopped: () => boolean,
-): Promise<ReadMap | { readonly failed: string }> {
+): Promise<MapReading | { readonly failed: string }> {
   if (!URL.canParse(address)) return { failed: W.noAddress };
   const fetched = await outside.map(address);
   if (!fetched.ok) {
@@ -23,8 +23,8 @@ export async function fetchMap(
   }
   const whole = { text: fetched.text, address: fetched.address };
   const read = await analysis.examineMap(whole);
-  if (!read.ok || read.map.kind !== 'index') return read;
-  const named = read.map.entries.slice(0, MOST_PARTS).map((entry) => entry.loc);
+  if (!read.ok || read.kind !== 'index') return read;
+  const named = read.parts.slice(0, MOST_PARTS).map((part) => part.loc);
   const parts: Record<string, string | null> = {};
   let size = 0;
   for (const [at, loc] of named.entries()) {

@@ -8,4 +8,5 @@ export { Busy } from './Busy.tsx';
 export { hearNotes, note, takeNotes, type Note } from './notes.ts';
 export { useSettled } from './settled.ts';
 export { SortHeading, type Sorting } from './SortHeading.tsx';
+export { SortableList } from './SortableList.tsx';
 export { More, useMore } from './More.tsx';

@@ -1,8 +1,9 @@
-import { ArrowDown, ArrowUp, X } from 'lucide-react';
-import { useMemo, useState } from 'react';
-import { addressOf, all, KIND_NAMES, kindRules, KINDS, ruleCatches, set, type Change, type Kind, type KindRule } from '../../core/site/index.ts';
+import { X } from 'lucide-react';
+import { useMemo, useState, type ReactNode } from 'react';
+import { addressOf, all, KIND_NAMES, kindRules, KINDS, movedRule, ruleCatches, set, type Change, type Kind, type KindRule } from '../../core/site/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
 import { byKind, Term, usePlace } from '../pieces/index.ts';
+import { SortableList } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 const MATCHES = { below: 'everything below', contains: 'addresses that contain', ends: 'addresses that end in' } as const;
@@ -37,14 +38,23 @@ export function Kinds() {
       <p className="soft mb-4">Patterns and intents are set for a kind. Where a guess is wrong, one rule puts many pages right.</p>
       <section className="mb-6">
         <h2 className="mb-2">Your rules</h2>
-        <ul className="panel divide-y divide-[color:var(--line)]">
-          {rules.map((rule, index) => (
-            <RuleLine key={rule.id} rule={rule} rules={rules} index={index} />
-          ))}
-          <li className="p-3">
-            <NewRule order={(rules.length === 0 ? 0 : Math.max(...Object.values(document.tables.rules).map((rule) => rule.order ?? 0))) + 1} />
-          </li>
-        </ul>
+        <SortableList
+          items={rules}
+          name={(rule) => `the rule for ${rule.path}`}
+          onMove={(from, to) =>
+            workspace.change(
+              movedRule(
+                document,
+                rules.map(({ id }) => id),
+                from,
+                to,
+              ),
+              { label: 'The rules are in another order' },
+            )
+          }
+          line={(rule, index, mover) => <RuleLine rule={rule} earlier={rules.slice(0, index)} mover={mover} />}
+          last={<NewRule order={(rules.length === 0 ? 0 : Math.max(...Object.values(document.tables.rules).map((rule) => rule.order ?? 0))) + 1} />}
+        />
       </section>
       <h2 className="mb-2">Pages by kind</h2>
       <ul className="panel divide-y divide-[color:var(--line)]">
@@ -134,21 +144,15 @@ function reasons(pages: readonly { readonly kindFrom: 'owner' | 'rule' | 'guess'
     .join(', ');
 }
 
-function RuleLine({ rule, rules, index }: { readonly rule: KindRule; readonly rules: readonly KindRule[]; readonly index: number }) {
+function RuleLine({ rule, earlier, mover }: { readonly rule: KindRule; readonly earlier: readonly KindRule[]; readonly mover: ReactNode }) {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.rows);
   const [open, setOpen] = useState(false);
   const caught = useMemo(() => rows.filter((row) => ruleCatches(rule, addressOf(row.id))), [rows, rule]);
-  const decided = caught.filter((row) => row.kindFrom === 'rule' && !rules.slice(0, index).some((earlier) => ruleCatches(earlier, addressOf(row.id))));
+  const decided = caught.filter((row) => row.kindFrom === 'rule' && !earlier.some((one) => ruleCatches(one, addressOf(row.id))));
   const fields = ['path', 'match', 'kind', 'order'] as const;
-  const move = (step: 1 | -1): void => {
-    const order = [...rules];
-    const [taken] = order.splice(index, 1);
-    order.splice(index + step, 0, taken as KindRule);
-    workspace.change(all(order.map((one, at) => set('rules', one.id, 'order', at + 1))), { label: 'The rules are in another order' });
-  };
   return (
-    <li className="p-3">
+    <div className="p-3">
       <div className="flex flex-wrap items-center gap-2 text-[14px]">
         <span>
           {MATCHES[rule.match].replace(/^./, (letter) => letter.toUpperCase())} <code className="font-semibold">{rule.path}</code> is{' '}
@@ -159,12 +163,7 @@ function RuleLine({ rule, rules, index }: { readonly rule: KindRule; readonly ru
           {decided.length < caught.length && `, decides ${decided.length}`}
         </button>
         <span className="ml-auto flex">
-          <button type="button" className="icon-btn" aria-label="Ask this rule earlier" disabled={index === 0} onClick={() => move(-1)}>
-            <ArrowUp size={15} aria-hidden />
-          </button>
-          <button type="button" className="icon-btn" aria-label="Ask this rule later" disabled={index === rules.length - 1} onClick={() => move(1)}>
-            <ArrowDown size={15} aria-hidden />
-          </button>
+          {mover}
           <button
             type="button"
             className="icon-btn"
@@ -178,7 +177,7 @@ function RuleLine({ rule, rules, index }: { readonly rule: KindRule; readonly ru
         </span>
       </div>
       {open && <Caught pages={caught} />}
-    </li>
+    </div>
   );
 }
 
