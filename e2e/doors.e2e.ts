@@ -88,6 +88,37 @@ test('a leaking tag is kept out with its whole kind', async ({ page, app }) => {
   expect(await (await visit(page, app, '/journal/tag/leather/')).text()).toContain('<meta name="robots" content="noindex');
 });
 
+test('of two rules that fit, the first decides, and they change places', async ({ page, app }) => {
+  await openDemo(page, app);
+  await goToDoors(page, 'Kinds & rules');
+  for (const path of ['/journal', '/journal/tag']) {
+    await page.getByLabel('Address or part of it').fill(path);
+    await page.keyboard.press('Enter');
+    await expect(page.locator(`[data-rule="${path}"]`)).toBeVisible();
+  }
+  await page.getByLabel('Engines should, everything below /journal/tag').selectOption('list');
+  await expect(page.locator('[data-rule="/journal/tag"]')).toContainText('a rule before it decides about all of them');
+  const states = page.locator('[data-kind="tag"]');
+  await expect(states).toContainText('as you want it');
+  await page.getByRole('button', { name: 'Ask the rule for /journal/tag earlier' }).click();
+  await expect(page.locator('[data-rule]').first()).toHaveAttribute('data-rule', '/journal/tag');
+  await expect(page.locator('[data-rule="/journal"]')).toContainText('a rule before it decides about 2');
+  // By keyboard alone, and back again.
+  const grip = page.getByRole('button', { name: 'Move the rule for /journal/tag' });
+  await grip.focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('the rule for /journal/tag is at place 1 of 2.')).toBeAttached();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText('the rule for /journal/tag is at place 2 of 2.')).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-rule]').first()).toHaveAttribute('data-rule', '/journal');
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('[data-rule]').first()).toHaveAttribute('data-rule', '/journal/tag');
+  await goToDoors(page, 'One page');
+  await choosePage(page, 'Tag: repair');
+  await expect(page.getByTestId('page-state')).toContainText('findable');
+});
+
 test('a hand-written robots.txt of 200 lines is edited without losing a comment', async ({ page, app }) => {
   const lines = ['# robots.txt of the club, kept by hand since 2009', '', 'User-agent: *'];
   for (let at = 0; lines.length < 190; at++)

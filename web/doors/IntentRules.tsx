@@ -115,7 +115,7 @@ function RuleLine({
           <option value="false">not in the map</option>
         </select>
       </RuleHead>
-      <SaysEditor scope={`rule:${rule.id}`} name={name} crawlers={crawlers} />
+      <SaysEditor scope={`rule:${rule.id}`} name={name} crawlers={crawlers} inLine />
     </div>
   );
 }

@@ -152,7 +152,7 @@ function HeaderLine({ rule, caught }: { readonly rule: HeaderRule; readonly caug
           X-Robots-Tag: {value}
         </p>
       ))}
-      <SaysEditor scope={scope} name={`Files ${rule.path}`} crawlers={crawlers} />
+      <SaysEditor scope={scope} name={`Files ${rule.path}`} crawlers={crawlers} inLine />
     </li>
   );
 }

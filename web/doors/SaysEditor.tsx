@@ -15,6 +15,7 @@ export function SaysEditor({
   name,
   crawlers,
   open: opened = false,
+  inLine = false,
 }: {
   readonly scope: string;
   /** The page whose effective values are shown; a kind, a rule or the site shows only its own words. */
@@ -22,20 +23,26 @@ export function SaysEditor({
   readonly name: string;
   readonly crawlers: readonly string[];
   readonly open?: boolean;
+  /** In a list of rules, where the line above says what it is about. */
+  readonly inLine?: boolean;
 }) {
   const document = useWorkspace((state) => state.document);
-  const heading = page ? W.says : `${W.saysOf} ${name}`;
+  const heading = page ? W.says : `${W.saysOf} ${name.replace(/^[A-Z]/, (letter) => letter.toLowerCase())}`;
   const [open, setOpen] = useState(opened);
   const [crawler, setCrawler] = useState<string>(EVERY_CRAWLER);
   const own = saysOf(document, scope, crawler);
   const held: Partial<Record<SaidField, SaidValue>> = page ? effectiveSays(document, page, crawler) : {};
   const told = page ? Object.entries(held).map(([field, value]) => saidWords(field as SaidField, (value as SaidValue).value)) : ownWords(own);
   return (
-    <section className="mt-5" aria-label={heading}>
+    <section className={inLine ? '' : 'mt-5'} aria-label={heading}>
       <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
-        <h2>
-          {heading} <Term id="snippet" />
-        </h2>
+        {inLine ? (
+          <h3 className="text-[13.5px] font-semibold">{W.saysShown}</h3>
+        ) : (
+          <h2>
+            {heading} <Term id="snippet" />
+          </h2>
+        )}
         <span className="soft text-[13.5px]">{told.length === 0 ? W.saysNothing : told.join(', ')}</span>
         <button type="button" className="link-act ml-auto text-[13px]" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'Close' : 'Change'}

@@ -37,6 +37,7 @@ export const W = {
         : `How ${policy.crawler} takes things is not known; it is taken to keep to the letter of the standards.`,
   says: 'What engines may show of it',
   saysOf: 'What engines may show of',
+  saysShown: 'What engines may show',
   saysNothing: 'no limits',
   saysFor: 'For',
   saysForWhom: 'For which engines',

@@ -23,7 +23,7 @@ export function ReadEntries({ ticket, entries, wrong }: { readonly ticket: numbe
       {wrong > 0 && (
         <label className="mb-2 flex min-h-8 items-center gap-2 text-[13.5px]">
           <input type="checkbox" className="checkbox checkbox-sm" checked={wrongOnly} onChange={(event) => setWrongOnly(event.target.checked)} />
-          Only the {wrong} that are wrong
+          Only the {wrong.toLocaleString('en')} that are wrong
         </label>
       )}
       <div className="panel overflow-x-auto">

@@ -52,7 +52,7 @@ export function ReadResult({
         </div>
       )}
       <section aria-labelledby="issues">
-        <h3 id="issues" className="mb-1.5 font-semibold">
+        <h3 id="issues" className="mt-4 mb-2 font-semibold">
           {issues.length === 0 ? W.valid : counted(issues.length, 'thing is amiss in the file', 'things are amiss in the file')}
         </h3>
         {issues.length > 0 && (
@@ -71,7 +71,7 @@ export function ReadResult({
       </section>
       {missing.count > 0 && (
         <section className="mb-5" aria-labelledby="missing">
-          <h3 id="missing" className="mb-1.5 font-semibold">
+          <h3 id="missing" className="mt-4 mb-2 font-semibold">
             {counted(missing.count, 'page is', 'pages are')} missing{reading.beside ? ', from the maps beside it too' : ''}
           </h3>
           <ul className="flex flex-wrap gap-1.5">
