@@ -35,10 +35,12 @@ export function RuleHead({
         </span>
       </span>
       {children}
-      {mover}
-      <button type="button" className="btn btn-sm btn-ghost" aria-label={`Take the rule for ${rule.path} away`} onClick={onRemove}>
-        <X size={15} aria-hidden />
-      </button>
+      <span className="ml-auto flex flex-none">
+        {mover}
+        <button type="button" className="icon-btn" aria-label={`Take the rule for ${rule.path} away`} onClick={onRemove}>
+          <X size={15} aria-hidden />
+        </button>
+      </span>
     </div>
   );
 }
