@@ -1,7 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
-import { addressOf, all, movedRule, pathRules, ruleCatches, saysKey, saysOf, set, type Change, type PathRule } from '../../core/site/index.ts';
+import { addressOf, all, pathRules, ruleCatches, saysKey, saysOf, set, type Change, type PathRule } from '../../core/site/index.ts';
 import { SortableList } from '../ui/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { moveRule, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { MATCHES } from './matches.ts';
 import { PathForm } from './PathForm.tsx';
 import { RuleHead, unsaid } from './RuleHead.tsx';
@@ -36,17 +36,7 @@ export function IntentRules({ crawlers }: { readonly crawlers: readonly string[]
       <SortableList
         items={rules}
         name={(rule) => `the rule for ${rule.path}`}
-        onMove={(from, to) =>
-          workspace.change(
-            movedRule(
-              document,
-              rules.map(({ id }) => id),
-              from,
-              to,
-            ),
-            { label: W.reordered },
-          )
-        }
+        onMove={(from, to) => moveRule(workspace, rules, from, to)}
         line={(rule, index, mover) => <RuleLine rule={rule} earlier={rules.slice(0, index)} crawlers={crawlers} mover={mover} />}
         last={<PathForm which="Which addresses" what="Address or part of it" example="/members" start="below" onAdd={add} />}
       />

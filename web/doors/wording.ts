@@ -13,7 +13,6 @@ export const W = {
   archives:
     'Archives of tags, authors and months repeat the posts. With one author and few posts they only stand in their way; with several authors of some name, list the authors.',
   rules: 'Rules for some addresses',
-  reordered: 'The rules are in another order',
   rulesWhy: 'For a folder, or whatever has something in its address. The first rule that fits decides.',
   robots: 'robots.txt',
   robotsWhy: 'what each line touches',

@@ -8,6 +8,8 @@ export const W = {
   emptyWhy: 'Bring a site in; the pages you want found then stand here.',
   off: 'Not written yet. These are the pages that would be in it: those you want found, that engines may fetch and list.',
   nothingInIt: 'No page belongs in it now, so none is written: a map of nothing is against the protocol. “Left out” says why.',
+  nothingYet: 'No page belongs in it yet. “Left out” says why.',
+  closed: 'The whole site is closed, so no page belongs in it. It fills by itself once the site opens.',
   leftOut: 'Left out',
   nothingLeftOut: 'Every page is in it.',
   leave: 'Leave out',

@@ -1,10 +1,10 @@
 import { X } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
-import { addressOf, all, KIND_NAMES, kindRules, KINDS, movedRule, ruleCatches, set, type Change, type Kind, type KindRule } from '../../core/site/index.ts';
+import { addressOf, all, KIND_NAMES, kindRules, KINDS, ruleCatches, set, type Change, type Kind, type KindRule } from '../../core/site/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
 import { byKind, Term, usePlace } from '../pieces/index.ts';
 import { SortableList } from '../ui/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { moveRule, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 const MATCHES = { below: 'everything below', contains: 'addresses that contain', ends: 'addresses that end in' } as const;
 const SHOWN = 40;
@@ -41,17 +41,7 @@ export function Kinds() {
         <SortableList
           items={rules}
           name={(rule) => `the rule for ${rule.path}`}
-          onMove={(from, to) =>
-            workspace.change(
-              movedRule(
-                document,
-                rules.map(({ id }) => id),
-                from,
-                to,
-              ),
-              { label: 'The rules are in another order' },
-            )
-          }
+          onMove={(from, to) => moveRule(workspace, rules, from, to)}
           line={(rule, index, mover) => <RuleLine rule={rule} earlier={rules.slice(0, index)} mover={mover} />}
           last={<NewRule order={(rules.length === 0 ? 0 : Math.max(...Object.values(document.tables.rules).map((rule) => rule.order ?? 0))) + 1} />}
         />

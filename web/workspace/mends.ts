@@ -1,6 +1,6 @@
 import { CRAWLERS } from '../../core/page/index.ts';
 import { openPaths } from '../../core/robots/index.ts';
-import { all, EVERY_CRAWLER, fieldsOf, isOpen, saysKey, saysOf, set, type Change, type Kind, type SaidField } from '../../core/site/index.ts';
+import { all, EVERY_CRAWLER, fieldsOf, isOpen, movedRule, saysKey, saysOf, set, type Change, type Kind, type SaidField } from '../../core/site/index.ts';
 import { mapsOf } from '../../core/survey/index.ts';
 import { KIND_WORDS } from '../../core/wording/index.ts';
 import type { Workspace } from './store.ts';
@@ -56,6 +56,12 @@ export function setPageIntents(workspace: Workspace, ids: readonly string[], int
   if (ids.length === 0) return;
   const what = intent === null ? 'follow their kinds' : intent === 'out' ? 'are kept out' : 'are to be listed';
   workspace.change(all(ids.map((id) => set('pages', id, 'intent', intent))), { label: `${ids.length} pages ${what}` });
+}
+
+/** Moves one of some rules to another place among them. */
+export function moveRule(workspace: Workspace, rules: readonly { readonly id: string }[], from: number, to: number): void {
+  const ids = rules.map(({ id }) => id);
+  workspace.change(movedRule(workspace.state.document, ids, from, to), { label: 'The rules are in another order' });
 }
 
 /** Puts pages into the map, takes them out, or lets what they are for decide again. */

@@ -1,0 +1,86 @@
+import { Link } from 'react-router';
+import type { MapReport } from '../../core/survey/index.ts';
+import { gateWords, KIND_WORDS } from '../../core/wording/index.ts';
+import { Rail, StateSign, Term, usePlace } from '../pieces/index.ts';
+import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { dateStory, LEFT_OUT, W } from './wording.ts';
+
+const LEFT_SHOWN = 40;
+
+/** Beside the map: what is left out and why, where the dates are from, and what the site came with. */
+export function MapRail({ report }: { readonly report: MapReport }) {
+  const workspace = useWorkspaceApi();
+  const rows = useWorkspace((state) => state.byId);
+  const { go, linkTo } = usePlace();
+  return (
+    <Rail>
+      <h2>{W.leftOut}</h2>
+      {report.leftOut.length === 0 && <p className="soft mt-1">{W.nothingLeftOut}</p>}
+      <ul className="mt-1.5">
+        {report.leftOut.slice(0, LEFT_SHOWN).map(({ id, because }) => {
+          const row = rows.get(id);
+          if (!row) return null;
+          const why = whyLeft(because);
+          return (
+            <li key={id} className="flex items-start gap-2">
+              <button type="button" className="flex min-h-8 min-w-0 flex-1 cursor-pointer items-start gap-2.5 py-1 text-left" onClick={() => go('doors', id)}>
+                <StateSign state={row.state} />
+                <span className="min-w-0">
+                  <span className="block truncate">{row.name}</span>
+                  <span className="soft block text-[12.5px] [overflow-wrap:anywhere]">{why}</span>
+                </span>
+              </button>
+              {'choice' in because && because.choice !== 'intent' && (
+                <button type="button" className="link-act flex-none pt-1 text-[12.5px]" onClick={() => setInMap(workspace, [id], true)}>
+                  Put it in
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {report.leftOut.length > LEFT_SHOWN && <p className="soft text-[13px]">and {report.leftOut.length - LEFT_SHOWN} more</p>}
+      {report.lines.length > 0 && (
+        <section className="mt-5">
+          <h2>
+            {W.dates} <Term id="lastmod" />
+          </h2>
+          <p className="soft mt-1 text-[13px]">{dateStory(report)}</p>
+        </section>
+      )}
+      {report.brought.length > 0 && (
+        <section className="mt-5">
+          <h2>{W.brought}</h2>
+          <ul className="mt-1">
+            {report.brought.map((path) => (
+              <li key={path}>
+                <Link
+                  className="link-act mono text-[12.5px]"
+                  to={`${linkTo('map').replace('/map', '/map/read')}${linkTo('map').includes('?') ? '&' : '?'}brought=${encodeURIComponent(path)}`}
+                >
+                  /{path}
+                </Link>
+              </li>
+            ))}
+          </ul>
+          <p className="soft mt-1 text-[12.5px]">{W.broughtWhy}</p>
+        </section>
+      )}
+      {report.lines.some((line) => line.kind === 'post') && !report.companions.includes('rss.xml') && (
+        <p className="soft mt-5 text-[13px]">
+          {W.feedHint}{' '}
+          <Link className="link-act" to={linkTo('map').replace('/map', '/map/also')}>
+            {KIND_WORDS.post.many} as a feed
+          </Link>
+        </p>
+      )}
+    </Rail>
+  );
+}
+
+function whyLeft(because: MapReport['leftOut'][number]['because']): string {
+  if ('choice' in because) return because.choice === 'intent' ? 'you keep it out' : LEFT_OUT[because.choice];
+  const { reason } = because;
+  const { means, evidence } = gateWords(reason);
+  return reason.code === 'noindex' && reason.from === 'doors' ? means : evidence;
+}
