@@ -105,21 +105,23 @@ function Rule({
           <option value="allow">may fetch</option>
         </select>
         <input
-          className="input input-sm mono min-w-16 flex-1"
+          className="input input-sm mono min-w-16 flex-1 max-sm:min-w-40"
           aria-label={`Line ${at}: which addresses`}
           value={pattern}
           spellCheck={false}
           onChange={(event) => onText(setRule(text, at, { allow, pattern: event.target.value.replace(/[#\r\n]/g, '').trim() }))}
         />
-        <button type="button" className="icon-act" aria-label={`Line ${at}: up`} onClick={() => onText(moveLine(text, at, -1))}>
-          <ArrowUp size={15} aria-hidden />
-        </button>
-        <button type="button" className="icon-act" aria-label={`Line ${at}: down`} onClick={() => onText(moveLine(text, at, 1))}>
-          <ArrowDown size={15} aria-hidden />
-        </button>
-        <button type="button" className="icon-act" aria-label={`Line ${at}: take it out`} onClick={() => onText(removeLine(text, at))}>
-          <X size={15} aria-hidden />
-        </button>
+        <span className="ml-auto flex flex-none">
+          <button type="button" className="icon-btn" aria-label={`Line ${at}: up`} onClick={() => onText(moveLine(text, at, -1))}>
+            <ArrowUp size={15} aria-hidden />
+          </button>
+          <button type="button" className="icon-btn" aria-label={`Line ${at}: down`} onClick={() => onText(moveLine(text, at, 1))}>
+            <ArrowDown size={15} aria-hidden />
+          </button>
+          <button type="button" className="icon-btn" aria-label={`Line ${at}: take it out`} onClick={() => onText(removeLine(text, at))}>
+            <X size={15} aria-hidden />
+          </button>
+        </span>
       </div>
       <p className="mt-0.5 text-[12.5px]">
         <span className="soft">{pattern === '' ? (allow ? 'says nothing' : 'forbids nothing') : patternWords(pattern)}</span>

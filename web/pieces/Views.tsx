@@ -13,9 +13,19 @@ export function isWay<V extends ViewName>(views: readonly V[], text: string): te
   return views.some((view) => view.id === text);
 }
 
-/** On a narrow screen the ways scroll sideways: the current one is brought into view, once the new screen has been laid out. */
+/** Pixels left free beside the current way, so that one sees there are more. */
+const BESIDE = 28;
+
+/** On a narrow screen the ways scroll sideways: the current one is brought into view once the new screen is laid out, and nothing else is moved. */
 const intoView = (element: HTMLElement | null): void => {
-  if (element) requestAnimationFrame(() => element.scrollIntoView({ block: 'nearest', inline: 'nearest' }));
+  if (!element) return;
+  requestAnimationFrame(() => {
+    const ways = element.parentElement;
+    if (!ways) return;
+    const [here, all] = [element.getBoundingClientRect(), ways.getBoundingClientRect()];
+    if (here.left < all.left) ways.scrollLeft -= all.left - here.left + BESIDE;
+    else if (here.right > all.right) ways.scrollLeft += here.right - all.right + BESIDE;
+  });
 };
 
 /** The ways to work at a stop, side by side. */
