@@ -279,16 +279,22 @@ describe('rules in another order', () => {
   });
   it('are all there still, and come back by undo', () => {
     fc.assert(
-      fc.property(fc.uniqueArray(fc.constantFrom<string[]>('a', 'b', 'c', 'd', 'e'), { minLength: 1 }), fc.nat(4), fc.nat(4), fc.nat(31), (ids, from, to, mask) => {
-        const document = at(ids);
-        const shown = ids.filter((_, index) => ((mask | 1) >> index) % 2 === 1);
-        const change = movedRule(document, shown, from % shown.length, to % shown.length);
-        const moved = applyChange(document, change);
-        expect([...order(moved)].sort()).toEqual([...ids].sort());
-        expect(order(moved).filter((id) => shown.includes(id))[to % shown.length]).toBe(shown[from % shown.length]);
-        for (const [index, id] of ids.entries()) if (!shown.includes(id)) expect(order(moved)[index]).toBe(id);
-        expect(applyChange(moved, invert(document, change))).toEqual(document);
-      }),
+      fc.property(
+        fc.uniqueArray(fc.constantFrom<string[]>('a', 'b', 'c', 'd', 'e'), { minLength: 1 }),
+        fc.nat(4),
+        fc.nat(4),
+        fc.nat(31),
+        (ids, from, to, mask) => {
+          const document = at(ids);
+          const shown = ids.filter((_, index) => ((mask | 1) >> index) % 2 === 1);
+          const change = movedRule(document, shown, from % shown.length, to % shown.length);
+          const moved = applyChange(document, change);
+          expect([...order(moved)].sort()).toEqual([...ids].sort());
+          expect(order(moved).filter((id) => shown.includes(id))[to % shown.length]).toBe(shown[from % shown.length]);
+          for (const [index, id] of ids.entries()) if (!shown.includes(id)) expect(order(moved)[index]).toBe(id);
+          expect(applyChange(moved, invert(document, change))).toEqual(document);
+        },
+      ),
     );
   });
 });
