@@ -347,6 +347,7 @@ class FastReader {
     if (this.open.top() === 'option') this.open.pop();
     if (name === 'optgroup' && this.open.top() === 'optgroup') this.open.pop();
     if (this.open.top() !== 'select' && this.open.top() !== 'optgroup') throw BAIL;
+    this.countItemscope();
     this.open.push(name, 0, undefined);
     return this.tag.end;
   }

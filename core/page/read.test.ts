@@ -45,6 +45,7 @@ describe('the fast reader against the whole tree', () => {
     '<h1>One<h2>Two</h1><h3>Three <a href=x>four</a></h3>',
     '<script type="application/ld+json">{"a":"</p>"}</script><script><!-- </script --></script>x',
     '<select><option>a<option selected>b<optgroup label=x><option>c</select>after',
+    '<select><optgroup itemscope><option itemscope>a</select>',
     '<!--><title>In</title>--><title>Out</title>',
     '<meta charset=utf-8><p>&notit; &amp;amp; &#x80; &ngE;</p><a title="&copy=1">x</a><a href="?a=1&copy=2">y</a>',
     '<html><head></head><meta name=late content=1><body><base href=/b/><base href=/c/>',
