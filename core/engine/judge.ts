@@ -9,7 +9,7 @@ import {
   type RobotsAccess,
   type WayIn,
 } from '../indexing/index.ts';
-import { documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
+import { baseAddress, documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
 import type { IndexRecord } from './records.ts';
 
 /** What an engine asks of itself before and after fetching an address. */
@@ -93,7 +93,7 @@ const fileName = (address: string): string => new URL(address).pathname.split('/
 
 /** Addresses on the same host that a page links to, absolute, without fragments. */
 function linksOf(facts: PageFacts, address: string): string[] {
-  const base = facts.base !== undefined && URL.canParse(facts.base, address) ? new URL(facts.base, address).href : address;
+  const base = baseAddress(facts, address);
   const own = new URL(address);
   const found = new Set<string>();
   for (const { href, nofollow } of facts.anchors) {

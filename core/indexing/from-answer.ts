@@ -1,4 +1,4 @@
-import { canonicalHrefs, readHeader, readPage, type PageFacts } from '../page/index.ts';
+import { baseAddress, canonicalHrefs, readHeader, readPage, type PageFacts } from '../page/index.ts';
 import { decodeSource } from '../source/index.ts';
 import type { CanonicalTarget } from './canonical.ts';
 import type { EnginePolicy } from './engines.ts';
@@ -60,7 +60,7 @@ export function headerCanonicals(headers: readonly string[]): string[] {
 
 /** The page's canonicals, absolute, from tags and headers. */
 export function canonicalsOf(facts: PageFacts | undefined, linkHeaders: readonly string[], address: string): SaidCanonical[] {
-  const base = facts?.base !== undefined && URL.canParse(facts.base, address) ? new URL(facts.base, address).href : address;
+  const base = facts === undefined ? address : baseAddress(facts, address);
   const resolved = (href: string, from: string): string[] => (URL.canParse(href, from) ? [new URL(href, from).href] : []);
   const places = facts?.linkTags.filter((link) => link.inHead && link.rel.includes('canonical')) ?? [];
   return [

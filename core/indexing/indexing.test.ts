@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { directiveWords, headerDirectives, indexDirectives, mergeDirectives, strictest } from '../page/index.ts';
+import { directiveWords, indexDirectives, mergeDirectives, strictest } from '../page/index.ts';
 import { parseRobots, robotsMatcher } from '../robots/index.ts';
 import { factsOf } from '../testing/html.ts';
 import {
@@ -13,6 +13,7 @@ import {
   policyFor,
   readAnswer,
   refreshOf,
+  saidByHeaders,
   saysNotFound,
   SKERRY,
   softNotFound,
@@ -206,6 +207,8 @@ describe('directives', () => {
     ['unavailable_after: some day', { unavailableAfter: undefined }],
   ])('%s', (content, expected) => expect(indexDirectives(content)).toMatchObject(expected));
   it('in headers add up, and names bind only their crawler', () => {
+    const headerDirectives = (headers: readonly string[], crawler: string) =>
+      strictest(saidByHeaders(headers, crawler).map(({ content }) => indexDirectives(content)));
     expect(headerDirectives(['nofollow', 'SkerryBot: noindex'], 'skerrybot')).toMatchObject({ noindex: true, nofollow: true });
     expect(headerDirectives(['PloverBot: noindex', 'max-snippet: 0'], 'SkerryBot')).toMatchObject({ noindex: false, nosnippet: true });
     expect(headerDirectives(['unavailable_after: 25 Jun 2026 15:00:00 GMT'], 'SkerryBot').unavailableAfter).toBe(Date.UTC(2026, 5, 25, 15));

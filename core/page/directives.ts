@@ -116,19 +116,6 @@ export function readHeader(header: string): { readonly crawler: string | undefin
   return { crawler: (named[1] as string).toLowerCase(), content: named[2] as string };
 }
 
-/**
- * The directives in `X-Robots-Tag` headers that concern a crawler: those without a name, and those that name it. `headers` are the
- * values of all such headers; a name holds until the end of its header.
- */
-export function headerDirectives(headers: readonly string[], crawler: string): IndexDirectives {
-  return strictest(
-    headers.flatMap((header) => {
-      const { crawler: named, content } = readHeader(header);
-      return named === undefined || named === crawler.toLowerCase() ? [indexDirectives(content)] : [];
-    }),
-  );
-}
-
 /** Directives by what they are about. What one of them says replaces what was said about the same before. */
 export const DIRECTIVE_FAMILIES = {
   index: /^(no)?index$/i,

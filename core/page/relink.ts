@@ -2,6 +2,7 @@ import type { Splice } from '../source/index.ts';
 import { escapeAttribute } from './escape.ts';
 import type { PageFacts } from './facts.ts';
 import { referencesIn } from './references.ts';
+import { baseAddress } from './views.ts';
 
 /** Addresses of the site that changed, as one page is to follow them. */
 export interface AddressesEdit {
@@ -19,7 +20,7 @@ export function relinkSplices(text: string, facts: PageFacts, edit: AddressesEdi
   const goes = new Map(edit.moved.map(({ from, to }) => [from, to]));
   goes.set(edit.page.from, edit.page.to);
   const here = `${edit.origin}${edit.page.from}`;
-  const base = facts.base !== undefined && URL.canParse(facts.base, here) ? new URL(facts.base, here).href : here;
+  const base = baseAddress(facts, here);
   const splices: Splice[] = [];
   for (const reference of referencesIn(text)) {
     const next = newReference(reference.value, base, facts.base === undefined ? edit.page.to : new URL(base).pathname, edit.origin, goes);

@@ -1,4 +1,3 @@
-import { strictest, indexDirectives, type IndexDirectives } from './directives.ts';
 import type { MetaFact, PageFacts, TitleFact } from './facts.ts';
 
 /** Product tokens of the crawlers that this program knows; a `meta` may address them by name. */
@@ -33,12 +32,9 @@ export function refreshMetas(facts: PageFacts): MetaFact[] {
   return facts.metas.filter((meta) => refreshTarget(meta) !== undefined);
 }
 
-/** What the page's metas say to one crawler; its own tag adds to the general one. */
-export function metaDirectives(facts: PageFacts, crawler: string): IndexDirectives {
-  const name = crawler.toLowerCase();
-  return strictest(
-    facts.metas.filter((meta) => meta.inHead && (meta.name === 'robots' || meta.name === name)).map((meta) => indexDirectives(meta.content ?? '')),
-  );
+/** The address against which what a page names is resolved: that of its `base` element, else its own, which is `address` (HTML standard, 2.4.3). */
+export function baseAddress({ base }: PageFacts, address: string): string {
+  return base !== undefined && URL.canParse(base, address) ? new URL(base, address).href : address;
 }
 
 /** The addresses that `link rel=canonical` in the head names, unresolved, without repeats. */

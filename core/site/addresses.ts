@@ -50,6 +50,11 @@ export function linkedPath(href: string, page: string, host: string): string | u
   return url.pathname + url.search;
 }
 
+/** The path against which a page's links are resolved: where its `base` element points on this site, else its own. */
+export function basePath(base: string | undefined, page: string, host: string): string {
+  return base === undefined ? page : (linkedPath(base, page, host) ?? page);
+}
+
 function dotless(path: string): string {
   const out: string[] = [];
   const parts = path.split('/');

@@ -1,4 +1,4 @@
-export { addressOf, cleanOrigin, filesFor, isPageFile, linkedPath } from './addresses.ts';
+export { addressOf, basePath, cleanOrigin, filesFor, isPageFile, linkedPath } from './addresses.ts';
 export { all, applyChange, changeSchema, fieldsOf, invert, isIdle, set, takenBack, type Change, type SetField } from './changes.ts';
 export { emptyDocument, LONGEST_TEXT, openDocument, siteDocumentSchema, TABLES, type RecordOf, type SiteDocument, type Table } from './document.ts';
 export {
@@ -21,7 +21,7 @@ export { ARCHIVES, guessKind, KIND_INTENTS, KIND_NAMES, KINDS, type Intent, type
 export { wantedInMap, type WantedInMap } from './in-map.ts';
 export { leftover, numberAfterName } from './leftovers.ts';
 export { kindOf, kindRules, pageName, pathRules, ruleCatches, type KindRule, type PathRule, type SitePage } from './page.ts';
-export { movedRule } from './rule-order.ts';
+export { movedRule, placeBehind } from './rule-order.ts';
 export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from './parts.ts';
 export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, writeLinks, type SetLink } from './passages.ts';
 export { descriptionRooms, shareTextRoom, shareTitleRoom, tabRoom, titleRooms } from './rooms.ts';
@@ -37,7 +37,6 @@ export {
   SAID_FIELDS,
   saysKey,
   saysOf,
-  spokenTo,
   type HeaderRule,
   type SaidField,
   type SaidValue,

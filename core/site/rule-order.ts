@@ -2,6 +2,11 @@ import { all, set, type Change } from './changes.ts';
 import type { SiteDocument } from './document.ts';
 import { pathRules } from './page.ts';
 
+/** The `order` that puts a new rule behind all of a table. */
+export function placeBehind(rules: Readonly<Record<string, { readonly order?: number | null | undefined }>>): number {
+  return Math.max(0, ...Object.values(rules).map((rule) => rule.order ?? 0)) + 1;
+}
+
 /**
  * The change that moves a rule to another place. `shown` are the rules among which it moves, in their order, `from` and `to` places among them; rules
  * that are not shown keep theirs.

@@ -48,11 +48,6 @@ function sayingOf({ tables: { says } }: SiteDocument): Saying {
   return made;
 }
 
-/** Crawlers for which the owner said something of their own. */
-export function spokenTo(document: SiteDocument): readonly string[] {
-  return sayingOf(document).crawlers.filter((crawler) => crawler !== EVERY_CRAWLER);
-}
-
 /** Whether any rule says something about what engines may do: mostly none does, and then no address need be made to ask it. */
 export function hasSayingRules(document: SiteDocument): boolean {
   return sayingOf(document).rules.size > 0;

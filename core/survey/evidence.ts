@@ -143,9 +143,8 @@ export class Evidences {
       const robots = page && access(page.address);
       if (!page || !robots || !mayFetch(robots)) continue;
       const [canonical] = page.canonicals;
-      const named = canonical?.address.startsWith(`${this.origin}/`)
-        ? this.around.pageAt(canonical.address.slice(this.origin.length).replace(/[?#].*$/s, ''))
-        : undefined;
+      const path = canonical && this.pathHere(canonical.address);
+      const named = path === undefined ? undefined : this.around.pageAt(path);
       if (named) visited.add(named.id);
       if (this.said(page, crawler).some((said) => indexDirectives(said.content).nofollow)) continue;
       for (const next of followed(file)) {
@@ -193,11 +192,16 @@ export class Evidences {
     return said;
   }
 
+  /** The path of an address on this site; undefined for one on another. */
+  private pathHere(address: string): string | undefined {
+    return address.startsWith(`${this.origin}/`) ? address.slice(this.origin.length).replace(/[?#].*$/s, '') : undefined;
+  }
+
   /** What is known of the page that a canonical names; undefined where it is on another site. */
   private target(page: EnteredPage, address: string, crawler: string, access: Access): CanonicalTarget | undefined {
     const { around, origin } = this;
-    if (!address.startsWith(`${origin}/`)) return undefined;
-    const path = address.slice(origin.length).replace(/[?#].*$/s, '');
+    const path = this.pathHere(address);
+    if (path === undefined) return undefined;
     const other = around.pageAt(path);
     if (!other) return { trouble: filesFor(path).some(around.hasFile) ? undefined : 'gone', alike: false };
     // The other page's own canonical is asked where it leads, not how that is taken: chains end here.

@@ -1,4 +1,4 @@
-import { addressOf, filesFor, linkedPath } from '../site/index.ts';
+import { addressOf, basePath, filesFor, linkedPath } from '../site/index.ts';
 
 /** Where one page's links lead. */
 interface Links {
@@ -34,7 +34,7 @@ export class LinkIndex {
     unfollowed: readonly string[] = [],
   ): Set<string> {
     const own = addressOf(page);
-    const from = base === undefined ? own : (linkedPath(base, own, this.host) ?? own);
+    const from = basePath(base, own, this.host);
     const found = new Set<string>();
     const followed = new Set<string>();
     const silent = unfollowed.length === 0 ? undefined : new Set(unfollowed);

@@ -1,6 +1,6 @@
 import type { PageFacts } from '../page/index.ts';
 import { lintRobots, parseRobots, robotsMatcher, type LintSite, type RobotsLine, type RobotsTrouble } from '../robots/index.ts';
-import { addressOf, linkedPath } from '../site/index.ts';
+import { addressOf, basePath, linkedPath } from '../site/index.ts';
 
 /** What one line decides about. */
 export interface LineTouch {
@@ -82,7 +82,7 @@ export function neededFiles(
   const needed = new Set<string>();
   for (const { id, source } of pages) {
     const own = addressOf(id);
-    const base = source.base === undefined ? own : (linkedPath(source.base, own, host) ?? own);
+    const base = basePath(source.base, own, host);
     const hrefs = [...source.linkTags.flatMap((link) => (link.rel.includes('stylesheet') && link.href !== undefined ? [link.href] : [])), ...source.scripts];
     for (const href of hrefs) {
       const path = linkedPath(href, base, host)?.replace(/\?.*$/s, '');

@@ -8,4 +8,4 @@ export { REFUSAL_WORDS } from './refusals.ts';
 export { counted, KIND_WORDS, STATE_WORDS } from './states.ts';
 export { openAll, stepWords } from './steps.ts';
 export { TERMS, type TermId } from './terms.ts';
-export { patternWords, ruleWords, tokenWords, troubleWords, type TroubleWords } from './robots.ts';
+export { patternWords, tokenWords, troubleWords, type TroubleWords } from './robots.ts';

@@ -26,12 +26,6 @@ export function tokenWords(tokens: readonly string[]): string {
     .join(' and ');
 }
 
-/** A rule in a sentence. */
-export function ruleWords(rule: { readonly allow: boolean; readonly pattern: string }): string {
-  if (rule.pattern === '') return rule.allow ? 'says nothing' : 'may fetch everything';
-  return `${rule.allow ? 'may' : 'may not'} fetch ${patternWords(rule.pattern)}`;
-}
-
 /** What is wrong with a robots.txt, in words. */
 export interface TroubleWords {
   readonly headline: string;

@@ -1,5 +1,5 @@
 import { useMemo, type ReactNode } from 'react';
-import { addressOf, all, pathRules, ruleCatches, saysKey, saysOf, set, type Change, type PathRule } from '../../core/site/index.ts';
+import { addressOf, all, pathRules, placeBehind, ruleCatches, saysKey, saysOf, set, type Change, type PathRule } from '../../core/site/index.ts';
 import { SortableList } from '../ui/index.ts';
 import { moveRule, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { MATCHES } from './matches.ts';
@@ -18,12 +18,11 @@ export function IntentRules({ crawlers }: { readonly crawlers: readonly string[]
   );
   const add = (path: string, match: PathRule['match']): void => {
     const id = `d${workspace.tools.now().getTime().toString(36)}`;
-    const order = Math.max(0, ...Object.values(document.tables.rules).map((rule) => rule.order ?? 0)) + 1;
     workspace.change(
       all([
         set('rules', id, 'path', path),
         set('rules', id, 'match', match),
-        set('rules', id, 'order', order),
+        set('rules', id, 'order', placeBehind(document.tables.rules)),
         set('says', saysKey(`rule:${id}`), 'intent', 'out'),
       ]),
       { label: `A rule for ${path}` },

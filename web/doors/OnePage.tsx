@@ -20,7 +20,7 @@ const TROUBLED = new Set(['shut-out', 'leaking']);
 /** The way in for one page: gate by gate, for any crawler, with what decided and the one action that mends it. */
 export function OnePage() {
   const workspace = useWorkspaceApi();
-  const { page, linkTo, go } = usePlace();
+  const { page, linkToView, go } = usePlace();
   const row = useWorkspace((state) => (page === undefined ? undefined : state.byId.get(page)));
   const detail = useWorkspace((state) => state.detail);
   const crawlers = useCrawlers();
@@ -83,7 +83,7 @@ export function OnePage() {
         <section className="mt-5">
           <div className="mb-2 flex items-baseline justify-between gap-2">
             <h2>{W.robots}</h2>
-            <Link className="link-act text-[13px]" to={linkTo('doors').replace('/doors', '/doors/robots')}>
+            <Link className="link-act text-[13px]" to={linkToView('doors', 'robots')}>
               Edit it
             </Link>
           </div>
@@ -91,7 +91,7 @@ export function OnePage() {
           <p className="soft mt-2 text-[12.5px]">{W.lessonRobots}</p>
         </section>
         <p className="mt-4">
-          <Link className="link-act text-[13.5px]" to={linkTo('doors').replace('/doors', '/doors/try')}>
+          <Link className="link-act text-[13.5px]" to={linkToView('doors', 'try')}>
             Try any other address
           </Link>
         </p>

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { headerServerRules } from '../../core/release/index.ts';
-import { all, headerRules, ruleCatches, saysKey, set, type HeaderRule, type PathRule } from '../../core/site/index.ts';
+import { all, headerRules, placeBehind, ruleCatches, saysKey, set, type HeaderRule, type PathRule } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { Term } from '../pieces/index.ts';
 import { Busy, Copyable, More, Segments, useMore } from '../ui/index.ts';
@@ -78,12 +78,11 @@ function HeaderRules({ rules, paths }: { readonly rules: readonly HeaderRule[]; 
   const document = useWorkspace((state) => state.document);
   const add = (of: string, how: PathRule['match']): void => {
     const id = `h${workspace.tools.now().getTime().toString(36)}`;
-    const order = Math.max(0, ...Object.values(document.tables.headers).map((rule) => rule.order ?? 0)) + 1;
     workspace.change(
       all([
         set('headers', id, 'path', of),
         set('headers', id, 'match', how),
-        set('headers', id, 'order', order),
+        set('headers', id, 'order', placeBehind(document.tables.headers)),
         set('says', saysKey(`files:${id}`), 'intent', 'out'),
       ]),
       {

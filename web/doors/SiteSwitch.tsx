@@ -8,7 +8,7 @@ import { switchWords, W } from './wording.ts';
 /** The one switch for the whole site: how it stands here and out there, since when and by which release, and what is planned. */
 export function SiteSwitch({ full = false }: { readonly full?: boolean }) {
   const workspace = useWorkspaceApi();
-  const { linkTo } = usePlace();
+  const { linkToView } = usePlace();
   const document = useWorkspace((state) => state.document);
   const story = switchStory(document);
   const words = switchWords(story, fullDate);
@@ -47,7 +47,7 @@ export function SiteSwitch({ full = false }: { readonly full?: boolean }) {
       {audience !== 'public' && !full && (
         <p className="mt-2 text-[13px]">
           {audience === 'draft' ? W.draftShort : W.restrictedShort}{' '}
-          <Link className="link-act" to={linkTo('doors').replace('/doors', '/doors/site')}>
+          <Link className="link-act" to={linkToView('doors', 'site')}>
             Who can visit
           </Link>
         </p>

@@ -19,7 +19,7 @@ export function Choices() {
   const document = useWorkspace((state) => state.document);
   const rows = useWorkspace((state) => state.rows);
   const report = useReport((one) => one.tools.analysis.mapReport());
-  const { linkTo } = usePlace();
+  const { linkToView } = usePlace();
   const settings = document.tables.sitemap[''] ?? {};
   const hints = settings.hints === true;
   return (
@@ -50,7 +50,7 @@ export function Choices() {
         </div>
         <p className="soft mt-1.5 text-[12.5px]">
           Single pages are taken out and put in on “The map”, folders by{' '}
-          <Link className="link-act" to={linkTo('doors').replace('/doors', '/doors/kinds')}>
+          <Link className="link-act" to={linkToView('doors', 'kinds')}>
             a rule
           </Link>
           . {W.keptOutNever}

@@ -11,7 +11,7 @@ const LEFT_SHOWN = 40;
 export function MapRail({ report }: { readonly report: MapReport }) {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.byId);
-  const { go, linkTo } = usePlace();
+  const { go, linkToView } = usePlace();
   return (
     <Rail>
       <h2>{W.leftOut}</h2>
@@ -54,10 +54,7 @@ export function MapRail({ report }: { readonly report: MapReport }) {
           <ul className="mt-1">
             {report.brought.map((path) => (
               <li key={path}>
-                <Link
-                  className="link-act mono text-[12.5px]"
-                  to={`${linkTo('map').replace('/map', '/map/read')}${linkTo('map').includes('?') ? '&' : '?'}brought=${encodeURIComponent(path)}`}
-                >
+                <Link className="link-act mono text-[12.5px]" to={linkToView('map', 'read', { brought: path })}>
                   /{path}
                 </Link>
               </li>
@@ -69,7 +66,7 @@ export function MapRail({ report }: { readonly report: MapReport }) {
       {report.lines.some((line) => line.kind === 'post') && !report.companions.includes('rss.xml') && (
         <p className="soft mt-5 text-[13px]">
           {W.feedHint}{' '}
-          <Link className="link-act" to={linkTo('map').replace('/map', '/map/also')}>
+          <Link className="link-act" to={linkToView('map', 'also')}>
             {KIND_WORDS.post.many} as a feed
           </Link>
         </p>

@@ -19,7 +19,7 @@ export function OurMap() {
   const report = useReport((one) => one.tools.analysis.mapReport());
   const isEmpty = useWorkspace((state) => state.rows.length === 0);
   const closed = useWorkspace((state) => !isOpen(state.document));
-  const { linkTo } = usePlace();
+  const { linkToView } = usePlace();
   const [group, setGroup] = useState<string>();
   if (!report) return <Busy what="Looking at the map" done={0} of={1} />;
   if (isEmpty) return <Empty title={W.empty}>{W.emptyWhy}</Empty>;
@@ -120,10 +120,7 @@ export function OurMap() {
                     <td className="whitespace-nowrap tabular-nums">{file.latest ?? <span className="soft">not told</span>}</td>
                     <td className="num whitespace-nowrap">{kilobytes(file.bytes)}</td>
                     <td>
-                      <Link
-                        className="link-act text-[13px]"
-                        to={`${linkTo('map').replace('/map', '/map/read')}${linkTo('map').includes('?') ? '&' : '?'}map=${encodeURIComponent(file.path)}`}
-                      >
+                      <Link className="link-act text-[13px]" to={linkToView('map', 'read', { map: file.path })}>
                         Look inside
                       </Link>
                     </td>

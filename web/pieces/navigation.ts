@@ -34,12 +34,20 @@ export function usePlace() {
     (to: Stop | '', id = asked) => `/s/${siteId}${to === '' ? '' : `/${to}`}${id === null || id === undefined ? '' : `?page=${encodeURIComponent(id)}`}`,
     [siteId, asked],
   );
+  /** A way to work at a stop, with the current page kept; `more` goes into the query as well. */
+  const linkToView = useCallback(
+    (to: Stop, view: string, more: Readonly<Record<string, string>> = {}) => {
+      const query = new URLSearchParams({ ...(asked === null ? {} : { page: asked }), ...more }).toString();
+      return `/s/${siteId}/${to}/${view}${query === '' ? '' : `?${query}`}`;
+    },
+    [siteId, asked],
+  );
   /** `walking`: the page is one of a walk, so its screen puts the cursor where there is something to mend. */
   const go = useCallback(
     (to: Stop | '', id?: string, walking = false) => void navigate(linkTo(to, id ?? asked), walking ? { state: WALKING } : {}),
     [navigate, linkTo, asked],
   );
-  return { siteId, stop: stop as Stop | undefined, page, pathname, linkTo, go, walking: (state as { walking?: unknown } | null)?.walking === true };
+  return { siteId, stop: stop as Stop | undefined, page, pathname, linkTo, linkToView, go, walking: (state as { walking?: unknown } | null)?.walking === true };
 }
 
 /** The next (or previous) page after the current one that has something to mend, going round; pages passed over are left out. */

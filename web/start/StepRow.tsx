@@ -8,7 +8,7 @@ import { hideProperly, openPage, setKindIntent, switchSite, useWorkspace, useWor
 export function StepRow({ open: { step, cost }, number, first }: { readonly open: OpenStep; readonly number: number; readonly first: boolean }) {
   const workspace = useWorkspaceApi();
   const byId = useWorkspace((state) => state.byId);
-  const { go, linkTo } = usePlace();
+  const { go, linkTo, linkToView } = usePlace();
   const navigate = useNavigate();
   const words = stepWords(step, (id) => byId.get(id)?.name ?? id);
   const act = (): void => {
@@ -16,12 +16,12 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
       case 'open-site':
         return switchSite(workspace);
       case 'open-visitors':
-        return void navigate(linkTo('doors').replace('/doors', '/doors/site'));
+        return void navigate(linkToView('doors', 'site'));
       case 'open-page':
         if (step.gates.every((gate) => gate.openable)) return void openPage(workspace, step.page);
         return go('doors', step.page);
       case 'open-pages':
-        return void navigate(linkTo('doors').replace('/doors', '/doors/pages'));
+        return void navigate(linkToView('doors', 'pages'));
       case 'write-words':
         return go('words', step.pages[0]);
       case 'close-kind':

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
-import { addressOf, all, KIND_NAMES, kindRules, KINDS, ruleCatches, set, type Change, type Kind, type KindRule } from '../../core/site/index.ts';
+import { addressOf, all, KIND_NAMES, kindRules, KINDS, placeBehind, ruleCatches, set, type Change, type Kind, type KindRule } from '../../core/site/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
 import { byKind, Term, usePlace } from '../pieces/index.ts';
 import { SortableList } from '../ui/index.ts';
@@ -43,7 +43,7 @@ export function Kinds() {
           name={(rule) => `the rule for ${rule.path}`}
           onMove={(from, to) => moveRule(workspace, rules, from, to)}
           line={(rule, index, mover) => <RuleLine rule={rule} earlier={rules.slice(0, index)} mover={mover} />}
-          last={<NewRule order={(rules.length === 0 ? 0 : Math.max(...Object.values(document.tables.rules).map((rule) => rule.order ?? 0))) + 1} />}
+          last={<NewRule order={placeBehind(document.tables.rules)} />}
         />
       </section>
       <h2 className="mb-2">Pages by kind</h2>
