@@ -110,12 +110,13 @@ describe('saved formats of version 1', () => {
   it('still open', () => {
     expect(manifestSchema.safeParse(project.manifest).success).toBe(true);
     const opened = openProject(JSON.stringify(project));
-    expect(opened.ok && opened.project).toEqual({ ...project, document: { version: 3, tables: { ...emptyDocument().tables, ...project.document.tables } } });
+    const document = { version: 3, tables: { ...emptyDocument().tables, ...project.document.tables } };
+    expect(opened.ok && opened.project).toEqual({ ...project, document, start: document, entries: [], aside: [] });
   });
   it.each([
     ['{', 'not-a-project'],
     ['{"format":"other"}', 'not-a-project'],
-    ['{"format":"jolly-beacon-project","version":2}', 'newer-version'],
+    ['{"format":"jolly-beacon-project","version":3}', 'newer-version'],
     ['{"format":"jolly-beacon-project","version":1}', 'damaged'],
   ])('%s is refused: %s', (json, reason) => expect(openProject(json)).toMatchObject({ ok: false, reason }));
 });

@@ -12,22 +12,51 @@ export interface SetField {
   readonly value: Value;
 }
 
-/** A serialisable, invertible change of the site document. */
+/** A serialisable, invertible change of the site document. Those made today are flat; journals of earlier days nest them. */
 export type Change = SetField | { readonly kind: 'all'; readonly changes: readonly Change[] };
+
+/** Longest key of a record, in UTF-16 units. Page files and addresses are keys; what is longer is refused where it is made, so that all that is kept can be read. */
+export const LONGEST_KEY = 4096;
+/** Most single settings in one stored change: far beyond all fields of all pages of the largest site. */
+const MOST_FIELDS = 2_000_000;
 
 const setSchema = z.strictObject({
   kind: z.literal('set'),
   table: z.enum(Object.keys(TABLES) as [Table, ...Table[]]),
-  key: z.string().max(4096),
+  key: z
+    .string()
+    .max(LONGEST_KEY)
+    // Assigning to this name would change what the table inherits from instead of setting a record.
+    .refine((key) => key !== '__proto__', 'a name that cannot be used'),
   field: z.string().max(64),
   value: z.union([z.string(), z.number(), z.boolean(), z.null()]),
 });
 
-/** A change as it is stored and sent. */
-export const changeSchema: z.ZodType<Change> = z.union([
-  setSchema,
-  z.strictObject({ kind: z.literal('all'), changes: z.lazy(() => z.array(changeSchema)) }),
-]) as z.ZodType<Change>;
+/** A change as it is stored and sent. Read without recursion, whatever its depth, and flat afterwards. */
+export const changeSchema: z.ZodType<Change> = z.unknown().transform((value, context): Change => {
+  const sets: SetField[] = [];
+  const waiting: unknown[] = [value];
+  while (waiting.length > 0) {
+    const one = waiting.pop();
+    const { kind, changes } = (one ?? {}) as { kind?: unknown; changes?: unknown };
+    if (kind === 'all' && Array.isArray(changes)) {
+      if (sets.length + waiting.length + changes.length > MOST_FIELDS) {
+        context.addIssue({ code: 'custom', message: 'too many settings' });
+        return z.NEVER;
+      }
+      for (let at = changes.length - 1; at >= 0; at--) waiting.push(changes[at]);
+      continue;
+    }
+    const parsed = setSchema.safeParse(one);
+    if (!parsed.success) {
+      context.addIssue({ code: 'custom', message: z.prettifyError(parsed.error) });
+      return z.NEVER;
+    }
+    sets.push(parsed.data as SetField);
+  }
+  const [only] = sets;
+  return sets.length === 1 && only ? only : { kind: 'all', changes: sets };
+}) as unknown as z.ZodType<Change>;
 
 /** Sets one field of a record. Throws where the table has no such field or the value does not fit it. */
 export function set<T extends Table, F extends keyof RecordOf<T> & string>(table: T, key: string, field: F, value: Exclude<RecordOf<T>[F], undefined>): Change {
@@ -36,9 +65,19 @@ export function set<T extends Table, F extends keyof RecordOf<T> & string>(table
   return change;
 }
 
-/** Several changes that are one step for undo. */
+/** Several changes that are one step for undo: flat, and of several settings of one field only the last. */
 export function all(changes: readonly Change[]): Change {
-  return changes.length === 1 ? (changes[0] as Change) : { kind: 'all', changes };
+  const [only] = changes;
+  if (changes.length === 1 && only?.kind === 'set') return only;
+  const last = new Map<string, SetField>();
+  for (const change of changes) for (const one of fieldsOf(change)) last.set(placeOfField(one), one);
+  const [single] = last.values();
+  return last.size === 1 && single ? single : { kind: 'all', changes: [...last.values()] };
+}
+
+/** Where a setting goes, as a key: no two fields have the same. */
+function placeOfField({ table, field, key }: SetField): string {
+  return `${table} ${field} ${key}`;
 }
 
 type Records = Record<string, Readonly<Record<string, Value>>>;
@@ -65,7 +104,7 @@ export function invert(document: SiteDocument, change: Change): Change {
   if (change.kind === 'set') return { ...change, value: valueAt(document, change) };
   const values = new Map<string, Value>();
   const inverses = fieldsOf(change).map((one): SetField => {
-    const place = `${one.table} ${one.field} ${one.key}`;
+    const place = placeOfField(one);
     const before = values.get(place);
     values.set(place, one.value);
     return { ...one, value: before === undefined ? valueAt(document, one) : before };
@@ -75,12 +114,49 @@ export function invert(document: SiteDocument, change: Change): Change {
 
 /** Whether a change would leave the document as it is. */
 export function isIdle(document: SiteDocument, change: Change): boolean {
-  return change.kind === 'set' ? valueAt(document, change) === change.value : change.changes.every((one) => isIdle(document, one));
+  return fieldsOf(change).every((one) => valueAt(document, one) === one.value);
 }
 
 /** All single field settings in a change, in order. */
 export function fieldsOf(change: Change): readonly SetField[] {
-  return change.kind === 'set' ? [change] : change.changes.flatMap(fieldsOf);
+  if (change.kind === 'set') return [change];
+  if (change.changes.every((one) => one.kind === 'set')) return change.changes as readonly SetField[];
+  const sets: SetField[] = [];
+  const waiting: Change[] = [change];
+  for (let one = waiting.pop(); one; one = waiting.pop()) {
+    if (one.kind === 'set') sets.push(one);
+    else for (let at = one.changes.length - 1; at >= 0; at--) waiting.push(one.changes[at] as Change);
+  }
+  return sets;
+}
+
+/** Why a change cannot be made, in the terms of the table; undefined where it can. What commits without a reason here can be saved and read again. */
+export function whyNot(change: Change): string | undefined {
+  for (const one of fieldsOf(change)) {
+    try {
+      check(one);
+    } catch (error) {
+      return (error as Error).message;
+    }
+  }
+  return undefined;
+}
+
+/** The change that leads from one document to another. */
+export function differenceOf(before: SiteDocument, after: SiteDocument): Change {
+  const changes: SetField[] = [];
+  for (const table of Object.keys(TABLES) as Table[]) {
+    const [old, now] = [before.tables[table] as Records, after.tables[table] as Records];
+    if (old === now) continue;
+    for (const key of new Set([...Object.keys(old), ...Object.keys(now)])) {
+      if (old[key] === now[key]) continue;
+      for (const field of new Set([...Object.keys(old[key] ?? {}), ...Object.keys(now[key] ?? {})])) {
+        const value = now[key]?.[field] ?? null;
+        if ((old[key]?.[field] ?? null) !== value) changes.push({ kind: 'set', table, key, field, value });
+      }
+    }
+  }
+  return { kind: 'all', changes };
 }
 
 /** Fields of a page that are written into it; its kind and target phrase are the owner's notes and stay. */
@@ -103,9 +179,12 @@ function valueAt(document: SiteDocument, { table, key, field }: SetField): Value
   return record?.[field] ?? null;
 }
 
-function check({ table, field, value }: SetField): void {
+function check(change: SetField): void {
+  const { table, field, value } = change;
   const schema = (TABLES[table].shape as Record<string, z.ZodType>)[field];
   if (!schema || !Object.hasOwn(TABLES[table].shape, field)) throw new RangeError(`no field ${table}.${field}`);
+  const known = setSchema.safeParse(change);
+  if (!known.success) throw new RangeError(`${table}.${field}: ${z.prettifyError(known.error)}`);
   const parsed = schema.safeParse(value);
   if (!parsed.success) throw new RangeError(`${table}.${field}: ${z.prettifyError(parsed.error)}`);
 }

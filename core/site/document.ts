@@ -14,6 +14,8 @@ export const TABLES = {
   /** Who and what the site is. One record, key ''. */
   facts: z.strictObject({
     siteName: text.nullable().optional(),
+    /** False while the name is only guessed, and the owner has not said that it is right. */
+    nameSure: flag,
     alternateName: text.nullable().optional(),
     tagline: text.nullable().optional(),
     description: text.nullable().optional(),
@@ -196,13 +198,47 @@ export function emptyDocument(): SiteDocument {
   return { version: 3, tables: ofEach(() => ({})) };
 }
 
-/** Opens a saved document of any version; the reason in plain words where it cannot be. */
-export function openDocument(saved: unknown): { ok: true; document: SiteDocument } | { ok: false; reason: 'newer-version' | 'damaged'; detail: string } {
+/** Something saved that cannot be read: where it stood, what it was, and why. */
+export interface SetAside {
+  readonly table: string;
+  readonly key: string;
+  readonly value: unknown;
+  readonly problem: string;
+}
+
+export type OpenedDocument =
+  | { readonly ok: true; readonly document: SiteDocument; readonly aside?: readonly SetAside[] }
+  | { readonly ok: false; readonly reason: 'newer-version' | 'damaged'; readonly detail: string };
+
+/** Opens a saved document of any version. Fields that cannot be read are set aside and the rest opens; the reason in plain words where nothing can be read. */
+export function openDocument(saved: unknown): OpenedDocument {
   const version = (saved as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > 3) return { ok: false, reason: 'newer-version', detail: `format version ${version}` };
-  const parsed = siteDocumentSchema.safeParse(version === 1 || version === 2 ? fromEarlier(saved) : saved);
-  if (!parsed.success) return { ok: false, reason: 'damaged', detail: z.prettifyError(parsed.error) };
-  return { ok: true, document: parsed.data };
+  const whole = version === 1 || version === 2 ? fromEarlier(saved) : saved;
+  const parsed = siteDocumentSchema.safeParse(whole);
+  if (parsed.success) return { ok: true, document: parsed.data };
+  return salvaged(whole) ?? { ok: false, reason: 'damaged', detail: z.prettifyError(parsed.error) };
+}
+
+const isObject = (value: unknown): value is Readonly<Record<string, unknown>> => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** What can be read of a document, field by field; undefined where it is no document at all. */
+function salvaged(saved: unknown): OpenedDocument | undefined {
+  const tables = isObject(saved) && saved['version'] === 3 ? saved['tables'] : undefined;
+  if (!isObject(tables) || !Object.values(tables).every(isObject)) return undefined;
+  const aside: SetAside[] = [];
+  const kept = ofEach((): Record<string, Record<string, unknown>> => ({}));
+  for (const [table, records] of Object.entries(tables)) {
+    for (const [key, record] of Object.entries(records as Record<string, unknown>)) {
+      const shape = (Object.hasOwn(TABLES, table) ? TABLES[table as Table].shape : {}) as Record<string, z.ZodType>;
+      for (const [field, value] of isObject(record) ? Object.entries(record) : [['', record] as const]) {
+        const fits = Object.hasOwn(shape, field) && key !== '__proto__' ? shape[field]?.safeParse(value) : undefined;
+        if (fits?.success) (kept[table as Table][key] ??= {})[field] = value;
+        else aside.push({ table, key, value: field === '' ? value : { [field]: value }, problem: fits ? z.prettifyError(fits.error) : 'not known here' });
+      }
+    }
+  }
+  return { ok: true, document: { version: 3, tables: kept } as SiteDocument, aside };
 }
 
 /** Later versions only added tables and fields. */

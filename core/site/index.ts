@@ -1,6 +1,6 @@
 export { addressOf, basePath, cleanOrigin, filesFor, isPageFile, linkedPath } from './addresses.ts';
-export { all, applyChange, changeSchema, fieldsOf, invert, isIdle, set, takenBack, type Change, type SetField } from './changes.ts';
-export { emptyDocument, LONGEST_TEXT, openDocument, siteDocumentSchema, TABLES, type RecordOf, type SiteDocument, type Table } from './document.ts';
+export { all, applyChange, changeSchema, differenceOf, fieldsOf, invert, isIdle, LONGEST_KEY, set, takenBack, whyNot, type Change, type SetField } from './changes.ts';
+export { emptyDocument, LONGEST_TEXT, openDocument, siteDocumentSchema, TABLES, type OpenedDocument, type RecordOf, type SetAside, type SiteDocument, type Table } from './document.ts';
 export {
   effectiveDescription,
   effectiveKeywords,
@@ -14,18 +14,19 @@ export {
   type PatternField,
 } from './effective.ts';
 export { effectiveAddress, effectiveFile, endingFault, endingFrom, endingOf, movedFile, moves } from './endings.ts';
-export { firstFacts } from './first-facts.ts';
-export { doEntry, fold, journalEntrySchema, NOTHING_TO_UNDO, redoEntry, replay, undoEntry, type JournalEntry, type UndoState } from './history.ts';
+export { firstFacts, guessNames } from './first-facts.ts';
+export { doEntry, fold, journalEntrySchema, NOTHING_TO_UNDO, redoEntry, replay, undoEntry, type JournalEntry, type UndoState, type UndoStep } from './history.ts';
 export { crawlerIntent, effectiveIntent, effectiveNoindex, kindIntent, robotsEdits, type EffectiveIntent } from './intent.ts';
 export { ARCHIVES, guessKind, KIND_INTENTS, KIND_NAMES, KINDS, type Intent, type Kind } from './kinds.ts';
 export { wantedInMap, type WantedInMap } from './in-map.ts';
 export { leftover, numberAfterName } from './leftovers.ts';
 export { kindOf, kindRules, pageName, pathRules, ruleCatches, type KindRule, type PathRule, type SitePage } from './page.ts';
+export { titleParts } from './title-parts.ts';
 export { movedRule, placeBehind } from './rule-order.ts';
 export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from './parts.ts';
 export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, writeLinks, type SetLink } from './passages.ts';
 export { descriptionRooms, shareTextRoom, shareTitleRoom, tabRoom, titleRooms } from './rooms.ts';
-export { isOpen, siteHost, siteOrigin, switchStory, type SwitchStory } from './origin.ts';
+export { isClosed, isOpen, siteHost, siteOrigin, switchStory, type SwitchStory } from './origin.ts';
 export {
   directiveEdits,
   directiveFor,

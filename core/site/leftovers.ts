@@ -1,3 +1,5 @@
+import { titleParts } from './title-parts.ts';
+
 /** Titles that a template or a tool left behind. */
 const DEFAULT_TITLES = new Set([
   'home',
@@ -35,7 +37,7 @@ const DEFAULT_TAGLINES = [
 export function leftover(text: string, host: string): { part: string; why: 'default' | 'tagline' | 'domain' } | undefined {
   const whole = text.trim();
   const bareHost = host.replace(/^www\./, '').toLowerCase();
-  for (const part of [whole, ...whole.split(/\s+[|\u2013\u2014·•»:-]\s+/)]) {
+  for (const part of [whole, ...titleParts(whole)]) {
     const plain = part.trim();
     const low = plain.toLowerCase();
     if (DEFAULT_TITLES.has(low) && (part === whole || whole.toLowerCase().startsWith(low))) return { part: plain, why: 'default' };

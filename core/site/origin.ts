@@ -6,6 +6,11 @@ export function isOpen(document: SiteDocument): boolean {
   return doors?.open !== false || doors.plan === 'next-release';
 }
 
+/** Whether nobody is let in on purpose: by the switch, or because the host shows the site to nobody or to some only. */
+export function isClosed(document: SiteDocument): boolean {
+  return !isOpen(document) || (document.tables.visitors['']?.audience ?? 'public') !== 'public';
+}
+
 /** How the one switch stands, in the working copy and in what is live. */
 export interface SwitchStory {
   /** As the working copy has it; `planned`: shut, and the next release opens it. */

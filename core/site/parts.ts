@@ -5,9 +5,9 @@ import { addressOf } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
 import { KIND_NAMES, type Kind } from './kinds.ts';
 import { pageName, type SitePage } from './page.ts';
+import { titleParts } from './title-parts.ts';
 
 const FIRST_WORDS = 24;
-const SEPARATORS = /\s+[|\u2013\u2014·•»:-]\s+/;
 
 /** What the parts of a pattern give on a page. Nothing is made up: a part of which the page and the site say nothing is empty. */
 export function partValues(document: SiteDocument, page: SitePage): PartValues {
@@ -45,7 +45,7 @@ export function partValues(document: SiteDocument, page: SitePage): PartValues {
 
 /** A title without the site's name at its end or front. */
 export function withoutSiteName(title: string, siteName: string): string {
-  const parts = title.split(SEPARATORS);
+  const parts = titleParts(title);
   const kept = parts.filter((part) => part.trim().toLowerCase() !== siteName.trim().toLowerCase());
   if (siteName === '' || kept.length === parts.length || kept.length === 0) return title;
   const first = title.indexOf(kept[0] as string);

@@ -261,7 +261,7 @@ describe('leftovers', () => {
 it('first facts come from the home page, and a name that is no leftover', () => {
   const home = factsOf('<html lang=de><title>Home | Salzer &amp; Sohn</title><link rel=canonical href="https://www.salzer.example/">');
   const { facts } = build([firstFacts(home, 'site-backup.zip')]).tables;
-  expect(facts['']).toEqual({ siteName: 'Salzer & Sohn', mainAddress: 'https://www.salzer.example', language: 'de' });
+  expect(facts['']).toEqual({ siteName: 'Salzer & Sohn', nameSure: false, mainAddress: 'https://www.salzer.example', language: 'de' });
   expect(build([firstFacts(undefined, 'My Club.zip')]).tables.facts['']?.mainAddress).toBe('https://my-club.example');
   expect(build([firstFacts(undefined, 'My Club.zip', ['/map.xml', 'https://club.example/map.xml'])]).tables.facts['']?.mainAddress).toBe(
     'https://club.example',

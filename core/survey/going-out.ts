@@ -10,7 +10,7 @@ import {
   type WorkingCopy,
 } from '../release/index.ts';
 import type { PageState, Reality } from '../indexing/index.ts';
-import { effectiveFile } from '../site/index.ts';
+import { effectiveFile, isClosed } from '../site/index.ts';
 import type { Entrances } from './entrances.ts';
 import type { SiteInView, Surveyed } from './in-view.ts';
 import { contentChanged } from './map-entries.ts';
@@ -77,6 +77,7 @@ export class GoingOut {
       waiting: this.items().length,
       states: Object.fromEntries(states),
       brokenLinks: this.site.links.broken().length,
+      closed: isClosed(this.site.document),
     };
   }
 

@@ -57,6 +57,7 @@ export class RowMaker {
       id,
       address,
       name: pageName(site),
+      lang: page.source.lang ?? document.tables.facts['']?.language ?? '',
       title: title.value,
       titleFrom: title.from,
       description: description.value,

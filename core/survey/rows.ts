@@ -37,6 +37,8 @@ export interface PageRow {
   readonly address: string;
   /** What people call it: its main heading. */
   readonly name: string;
+  /** The language of its words, by what it says or else the site; empty where nobody says. */
+  readonly lang: string;
   readonly title: string;
   readonly titleFrom: Effective['from'];
   readonly description: string;
@@ -81,4 +83,6 @@ export interface SiteNumbers {
   readonly waiting: number;
   readonly states: Readonly<Partial<Record<PageState, number>>>;
   readonly brokenLinks: number;
+  /** The whole site is shut on purpose, by the switch or at the host: what is shut out then is so by no accident. */
+  readonly closed: boolean;
 }

@@ -1,6 +1,6 @@
 import type { Finding } from '../checks/index.ts';
 import type { PhrasePlace } from '../phrases/index.ts';
-import { counted } from './states.ts';
+import { counted } from './numbers.ts';
 
 /** A finding in words: what, why it matters, and what to do. */
 export interface FindingWords {

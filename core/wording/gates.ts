@@ -1,6 +1,6 @@
 import type { GateName, GateReason } from '../indexing/index.ts';
 import { fullDate } from './dates.ts';
-import { counted } from './states.ts';
+import { counted } from './numbers.ts';
 
 /** The question at each gate. */
 export const GATE_QUESTIONS: Readonly<Record<GateName, string>> = {

@@ -3,6 +3,7 @@ export const REFUSAL_WORDS: Readonly<Record<string, string>> = {
   'not-a-zip': 'This is no ZIP.',
   'too-large': 'It is too large: 200 MB for a site, 64 MB for a file and 16 MB for a page are the limits.',
   'too-many': 'There are more than 60,000 files in it.',
+  'path-too-long': 'Its name, with the folders it lies in, is longer than 1,024 characters.',
   damaged: 'It is damaged and could not be read to the end.',
   'newer-version': 'It was made by a newer version of this program.',
   'nothing-in-it': 'There is no file in it.',

@@ -1,5 +1,5 @@
 import type { RobotsTrouble } from '../robots/index.ts';
-import { counted } from './states.ts';
+import { counted } from './numbers.ts';
 
 /** A pattern of robots.txt in plain words: which addresses it means. */
 export function patternWords(pattern: string): string {

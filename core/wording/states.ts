@@ -60,10 +60,3 @@ export const KIND_WORDS: Readonly<Record<Kind, { readonly one: string; readonly 
   date: { one: 'Date archive', many: 'Date archives' },
   other: { one: 'Other', many: 'Others' },
 };
-
-const NUMBERS = new Intl.NumberFormat('en');
-
-/** `1 page`, `3 pages`. */
-export function counted(count: number, one: string, many = `${one}s`): string {
-  return `${NUMBERS.format(count)} ${count === 1 ? one : many}`;
-}

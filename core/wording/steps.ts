@@ -1,6 +1,7 @@
 import type { Step } from '../survey/index.ts';
 import { list } from './findings.ts';
-import { counted, KIND_WORDS } from './states.ts';
+import { counted } from './numbers.ts';
+import { KIND_WORDS } from './states.ts';
 import { fullDate } from './dates.ts';
 
 /** Past this many pages a number of minutes only discourages. */

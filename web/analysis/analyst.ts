@@ -295,6 +295,17 @@ export class Analyst {
     return { rows: this.its().released(manifest, document), numbers: this.its().numbers() };
   }
 
+  /** What another tab released, taken in from the browser's database. */
+  async manifestAgain(document: SiteDocument): Promise<SurveyNews> {
+    const manifest = await loadManifest(this.db, this.siteId);
+    return manifest ? this.released(manifest, document) : this.update(document, { kind: 'all', changes: [] });
+  }
+
+  /** All rows as they are told now. */
+  whole(): { readonly rows: readonly PageRow[]; readonly numbers: SiteNumbers } {
+    return { rows: this.its().rows(), numbers: this.its().numbers() };
+  }
+
   workingCopy(): ReturnType<Survey['workingCopy']> {
     return this.its().workingCopy();
   }

@@ -1,11 +1,10 @@
-import { openProject, PROJECT_ENTRY, PROJECT_FILES } from '../../core/exchange/index.ts';
-import { readPage } from '../../core/page/index.ts';
-import type { Manifest } from '../../core/release/index.ts';
+import { openProject, PROJECT_ENTRY, PROJECT_FILES, type OpenedProject } from '../../core/exchange/index.ts';
+import { readPage, type PageFacts } from '../../core/page/index.ts';
 import { parseRobots } from '../../core/robots/index.ts';
-import { all, applyChange, emptyDocument, filesFor, firstFacts, set, type Change, type SiteDocument } from '../../core/site/index.ts';
+import { all, applyChange, emptyDocument, filesFor, firstFacts, isPageFile, set, type Change } from '../../core/site/index.ts';
 import { readSitemap } from '../../core/sitemap/index.ts';
 import { ARCHIVE_LIMITS, decodeBytes, inflateEntry, listArchive } from '../../core/source/index.ts';
-import { clearSite, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
+import { clearSite, putAside, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
 
 /** A file that somebody picked or dropped. */
 export interface PickedFile {
@@ -43,7 +42,7 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
   const { db, id } = tools;
   const unread: { path: string; reason: string }[] = [];
   let loose: Loose[] = [];
-  let saved: { name: string; document: SiteDocument; manifest: Manifest | null } | undefined;
+  let saved: OpenedProject | undefined;
   if (bringing.kind === 'archive') {
     const listing = listArchive(bringing.bytes);
     if (!listing.ok) return { ok: false, reason: listing.reason };
@@ -58,8 +57,7 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
       loose = loose
         .filter((file) => file.path.startsWith(PROJECT_FILES))
         .map((file) => ({ ...file, path: file.path.slice(PROJECT_FILES.length), modified: times.get(file.path.slice(PROJECT_FILES.length)) ?? undefined }));
-      const { name, document, manifest } = opened.project;
-      saved = { name, document: document as SiteDocument, manifest };
+      saved = opened.project;
     }
   } else if (bringing.kind === 'files') {
     loose = bringing.files.map(({ path, file }) => ({
@@ -77,10 +75,23 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
   if (bringing.kind === 'list')
     loose = bringing.files.map(({ path, html }) => ({ path, modified: undefined, read: async () => ({ ok: true, bytes: new TextEncoder().encode(html) }) }));
   else if (!saved) loose = rooted(loose.filter((file) => !isClutter(file.path)));
-  if (loose.length === 0) return { ok: false, reason: 'nothing-in-it' };
+  // A project that could only save what was in memory has no files: its words are still worth having.
+  if (loose.length === 0 && !saved) return { ok: false, reason: 'nothing-in-it' };
+  const usable = loose.filter(({ path }) => path.length <= LONGEST_PATH && path !== '__proto__');
+  for (const { path } of loose) if (path.length > LONGEST_PATH) unread.push({ path: `${path.slice(0, 80)}…`, reason: 'path-too-long' });
+  loose = usable;
 
+  const at = tools.now().toISOString();
+  const from: SiteRecord['from'] =
+    bringing.kind === 'empty' || bringing.kind === 'list' ? bringing.kind : bringing.kind === 'files' ? 'folder' : saved ? 'project' : (bringing.as ?? 'archive');
+  const arriving: SiteRecord = { id, name: bringing.name, createdAt: at, openedAt: at, deletedAt: null, from, unread: [], arriving: true };
   try {
+    // Said first, so that whatever is left of a tab that dies in the middle can be found and swept.
+    await db.put('sites', arriving);
     let home: Uint8Array | undefined;
+    const sample = sampleOf(loose.map(({ path }) => path));
+    const others: PageFacts[] = [];
+    let bytes = 0;
     const named: Partial<Record<(typeof NAMING)[number], Uint8Array>> = {};
     const homePaths = filesFor('/');
     let batch: (StoredFile & { bytes: Uint8Array })[] = [];
@@ -92,7 +103,12 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
         unread.push({ path: file.path, reason: content.reason });
         continue;
       }
+      bytes += content.bytes.length;
       if (homePaths.includes(file.path)) home ??= content.bytes;
+      else if (sample.has(file.path)) {
+        const reading = readPage(content.bytes);
+        if (reading.ok) others.push(reading.facts);
+      }
       const naming = NAMING.find((path) => path === file.path);
       if (naming) named[naming] = content.bytes;
       batch.push({
@@ -120,29 +136,15 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
     const reading = home ? readPage(home) : undefined;
     const name = bringing.name.replace(/\.(zip|beacon)$/i, '');
     const change: Change = all([
-      firstFacts(reading?.ok ? reading.facts : undefined, name, namedBy(named['robots.txt'], named['sitemap.xml'])),
+      firstFacts(reading?.ok ? reading.facts : undefined, name, namedBy(named['robots.txt'], named['sitemap.xml']), others),
       set('doors', '', 'open', true),
     ]);
     const document = saved?.document ?? applyChange(emptyDocument(), change);
-    await writeSnapshot(db, id, document);
+    await writeSnapshot(db, id, saved?.start ?? document, saved?.entries);
     if (saved?.manifest) await saveManifest(db, id, saved.manifest);
-    const at = tools.now().toISOString();
-    const site: SiteRecord = {
-      id,
-      name: saved?.name ?? document.tables.facts['']?.siteName ?? name,
-      createdAt: at,
-      openedAt: at,
-      deletedAt: null,
-      from:
-        bringing.kind === 'empty' || bringing.kind === 'list'
-          ? bringing.kind
-          : bringing.kind === 'files'
-            ? 'folder'
-            : saved
-              ? 'project'
-              : (bringing.as ?? 'archive'),
-      unread,
-    };
+    if (saved && saved.aside.length > 0) await putAside(db, id, saved.aside, at);
+    const { arriving: _, ...arrived } = arriving;
+    const site: SiteRecord = { ...arrived, name: saved?.name ?? document.tables.facts['']?.siteName ?? name, unread, bytes };
     await db.put('sites', site);
     return { ok: true, site };
   } catch (error) {
@@ -150,6 +152,18 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
     if (error instanceof Cancelled) return { ok: false, reason: 'cancelled' };
     return { ok: false, reason: (error as Error).name === 'QuotaExceededError' ? 'no-room' : 'failed' };
   }
+}
+
+/** Longest path of a file, in UTF-16 units: keys of the site's records are made of it, with room for what they say besides. */
+const LONGEST_PATH = 1024;
+/** So many pages are asked what the site is called. */
+const SAMPLE = 40;
+
+/** Some pages that tell what the site is called: those nearest to its root. */
+function sampleOf(paths: readonly string[]): ReadonlySet<string> {
+  const depth = (path: string): number => path.split('/').length;
+  const pages = paths.filter(isPageFile).sort((a, b) => depth(a) - depth(b));
+  return new Set(pages.slice(0, SAMPLE));
 }
 
 /** Files at the root that name addresses of the site. */

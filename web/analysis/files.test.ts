@@ -61,7 +61,12 @@ describe('bringing a site in', () => {
     const result = await take(archive(SITE));
     expect(result.ok && result.site).toMatchObject({ name: 'Bindery', from: 'archive', unread: [] });
     expect((await listFiles(db, 's')).map((file) => file.path)).toEqual(['a.html', 'index.html', 'p.gif', 'robots.txt']);
-    expect((await loadDocument(db, 's')).document.tables.facts['']).toEqual({ siteName: 'Bindery', mainAddress: 'https://my-site.example', language: 'en' });
+    expect((await loadDocument(db, 's')).document.tables.facts['']).toEqual({
+      siteName: 'Bindery',
+      nameSure: false,
+      mainAddress: 'https://my-site.example',
+      language: 'en',
+    });
   });
   it('lists what it could not read, and takes the rest', async () => {
     const result = await take(archive({ 'index.html': bytes('<p>'), '../x': bytes('x'), 'bomb.txt': [new Uint8Array(4_000_000), { level: 9 }] }));

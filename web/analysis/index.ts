@@ -1,3 +1,3 @@
 export type { MapReading, PageDetail, SurveyNews, TriedAddress } from './analyst.ts';
 export type { Bringing, BringingResult, PickedFile } from './bring-in.ts';
-export { handOver, onProgress, startAnalysis, type Analysis } from './client.ts';
+export { handOver, onProgress, startWorker, supervise, WorkerLost, type Analysis, type StartedWorker, type Supervised, type WorkerNews } from './client.ts';

@@ -109,7 +109,7 @@ export async function packProject(
 ): Promise<Blob> {
   const description: ProjectFile = {
     format: 'jolly-beacon-project',
-    version: 1,
+    version: 2,
     ...project,
     files: files.map(({ path, modified }) => ({ path, modified: modified ?? null })),
   };

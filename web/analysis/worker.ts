@@ -3,7 +3,7 @@ import { outPath, type Manifest, type ReleaseItem, type WorkingCopy } from '../.
 import type { Change, Kind, PatternField, SiteDocument } from '../../core/site/index.ts';
 import type { MapFrom, MapOrder, PageRow } from '../../core/survey/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
-import { openDatabase, saveManifest, type Database } from '../storage/index.ts';
+import { arrivalLock, keepRows, lastingDatabase, listAside, loadHistory, openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
 import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
@@ -16,17 +16,33 @@ const sha256 = async (bytes: Uint8Array): Promise<string> => hex(await crypto.su
 const BUNDLE = 12_000_000;
 
 let database: Promise<Database> | undefined;
-const db = (): Promise<Database> => (database ??= openDatabase());
+const db = (): Promise<Database> =>
+  (database ??= lastingDatabase((lost) => openDatabase(undefined, lost)).catch((error: unknown) => {
+    // Asked again, it may open.
+    database = undefined;
+    throw error;
+  }));
 let analyst: Analyst | undefined;
+/** The opening that is under way: what is asked of a site meanwhile waits for it. */
+let opening: Promise<unknown> = Promise.resolve();
 /** What a release under way consists of, as it was when it began: the owner may go on typing. */
 let leaving: Manifest | undefined;
 const cache: FactCache = new Map();
 const cancelled = new Set<string>();
 
-const site = (): Analyst => {
+const site = async (): Promise<Analyst> => {
+  await opening;
   if (!analyst) throw new Error('no site is open');
   return analyst;
 };
+
+/** Held as long as this worker lives: whoever is granted it knows that the worker is gone. */
+const alive = new Promise<void>((held) => {
+  void navigator.locks.request(self.name, () => {
+    held();
+    return new Promise<never>(() => undefined);
+  });
+});
 
 /** Rows that go over in one message: more would hold the page up while it unpacks them. */
 const ROWS_A_MESSAGE = 500;
@@ -47,29 +63,39 @@ function withoutRefused({ files }: Manifest, refused: ReadonlySet<string>): Mani
 
 /** What the page can ask of the worker. One site is open at a time. */
 const service = {
+  /** Resolves when the worker is there and can be watched. */
+  ready: () => alive,
+
   /** Stops the work that was started under this name, at its next breath. */
   cancel(job: string): void {
     cancelled.add(job);
   },
 
   async bringIn(job: string, bringing: Bringing, progress: Progress): Promise<BringingResult> {
-    const result = await bringIn(bringing, {
-      db: await db(),
-      id: crypto.randomUUID(),
-      now: () => new Date(),
-      hash: sha256,
-      progress,
-      cancelled: () => cancelled.has(job),
-    });
+    const id = crypto.randomUUID();
+    // Held while it is at work: what a worker that died left of a site nobody holds, and it is swept.
+    const result = await navigator.locks.request(arrivalLock(id), async () =>
+      bringIn(bringing, { db: await db(), id, now: () => new Date(), hash: sha256, progress, cancelled: () => cancelled.has(job) }),
+    );
     cancelled.delete(job);
     return result;
   },
 
   async open(job: string, siteId: string, document: SiteDocument, progress: Progress): Promise<SurveyNews | undefined> {
-    const next = new Analyst(await db(), siteId, () => Date.now(), cache);
-    const news = await next.open(document, progress, () => cancelled.has(job));
-    cancelled.delete(job);
-    if (news) analyst = next;
+    const before = opening;
+    const work = async (): Promise<SurveyNews | undefined> => {
+      await before.catch(() => undefined);
+      // Until it is open nobody is answered from another site.
+      analyst = undefined;
+      const next = new Analyst(await db(), siteId, () => Date.now(), cache);
+      const news = await next.open(document, progress, () => cancelled.has(job));
+      cancelled.delete(job);
+      if (news) analyst = next;
+      return news;
+    };
+    const under = work();
+    opening = under.catch(() => undefined);
+    const news = await under;
     return news && inParts(news);
   },
 
@@ -81,40 +107,37 @@ const service = {
     return rows.slice(0, ROWS_A_MESSAGE);
   },
 
-  update: async (document: SiteDocument, change: Change) => inParts(await site().update(document, change)),
-  page: (id: string) => site().page(id),
-  wayIn: (id: string, crawler?: string) => site().wayIn(id, crawler),
+  update: async (document: SiteDocument, change: Change) => inParts(await (await site()).update(document, change)),
+  page: async (id: string) => (await site()).page(id),
+  wayIn: async (id: string, crawler?: string) => (await site()).wayIn(id, crawler),
   /** robots.txt as it will be, or a draft of it, line by line. */
-  robots: (draft?: string) => site().robots(draft),
-  robotsEffect: (draft: string) => site().robotsEffect(draft),
-  tryAddress: (address: string, crawlers: readonly string[]) => site().tryAddress(address, crawlers),
-  clicks: () => site().clicks(),
-  otherFiles: () => site().otherFiles(),
-  mapReport: () => site().mapReport(),
-  examineMap: (from: MapFrom) => site().examineMap(from),
-  mapLines: (ticket: number, order: MapOrder, most: number) => site().mapLines(ticket, order, most),
-  releaseItems: (): ReleaseItem[] => site().releaseItems(),
-  heaviest: (most: number) => site().heaviest(most),
-  unreadable: () => site().unreadable(),
-  diff: (path: string, own: boolean) => site().diff(path, own),
+  robots: async (draft?: string) => (await site()).robots(draft),
+  robotsEffect: async (draft: string) => (await site()).robotsEffect(draft),
+  tryAddress: async (address: string, crawlers: readonly string[]) => (await site()).tryAddress(address, crawlers),
+  clicks: async () => (await site()).clicks(),
+  otherFiles: async () => (await site()).otherFiles(),
+  mapReport: async () => (await site()).mapReport(),
+  examineMap: async (from: MapFrom) => (await site()).examineMap(from),
+  mapLines: async (ticket: number, order: MapOrder, most: number) => (await site()).mapLines(ticket, order, most),
+  releaseItems: async (): Promise<ReleaseItem[]> => (await site()).releaseItems(),
+  heaviest: async (most: number) => (await site()).heaviest(most),
+  unreadable: async () => (await site()).unreadable(),
+  diff: async (path: string, own: boolean) => (await site()).diff(path, own),
   /** Finds out more, for about so many milliseconds; `left` is how much is still to come. */
-  lookFurther: (milliseconds: number) => site().lookFurther(milliseconds),
-  alike: () => site().alike(),
-  pictures: () => site().pictures(),
-  brokenLinks: () => site().brokenLinks(),
-  phrases: () => site().phrases(),
-  patternPreview: (kind: Kind, field: PatternField, pattern: Pattern | undefined) => site().patternPreview(kind, field, pattern),
-  suggestionsForEmpty: (field: 'title' | 'description') => site().suggestionsForEmpty(field),
+  lookFurther: async (milliseconds: number) => (await site()).lookFurther(milliseconds),
+  alike: async () => (await site()).alike(),
+  pictures: async () => (await site()).pictures(),
+  brokenLinks: async () => (await site()).brokenLinks(),
+  phrases: async () => (await site()).phrases(),
+  patternPreview: async (kind: Kind, field: PatternField, pattern: Pattern | undefined) => (await site()).patternPreview(kind, field, pattern),
+  suggestionsForEmpty: async (field: 'title' | 'description') => (await site()).suggestionsForEmpty(field),
   /** A picture of the site, to be shown; undefined where there is none of this path. */
-  picture: (path: string) => site().picture(path),
-  hasFile: (path: string): boolean =>
-    site()
-      .storedFiles()
-      .some((file) => file.path === path),
+  picture: async (path: string) => (await site()).picture(path),
+  hasFile: async (path: string): Promise<boolean> => (await site()).storedFiles().some((file) => file.path === path),
 
   /** The changed files, or all, as a ZIP. */
   async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; refused: readonly { path: string; reason: string }[] }> {
-    const its = site();
+    const its = await site();
     const paths =
       what === 'all'
         ? undefined
@@ -135,7 +158,7 @@ const service = {
 
   /** The changed files one by one, for writing into a folder. */
   async changedFiles(): Promise<{ path: string; bytes: Uint8Array }[]> {
-    const its = site();
+    const its = await site();
     const paths = new Set(
       its
         .releaseItems()
@@ -152,7 +175,7 @@ const service = {
     number: number,
     progress: Progress,
   ): Promise<{ files: { path: string; hash: string; size: number }[]; refused: { path: string; reason: string }[] }> {
-    const its = site();
+    const its = await site();
     const manifest = its.manifestFor(number);
     const copy: WorkingCopy = manifest;
     const files: { path: string; hash: string; size: number }[] = [];
@@ -182,7 +205,7 @@ const service = {
 
   /** Bundles of the files with these hashes, to be sent one after the other. */
   async bundles(wanted: readonly { path: string; hash: string }[]): Promise<Blob[]> {
-    const its = site();
+    const its = await site();
     const paths = new Map(wanted.map(({ path, hash }) => [path, hash]));
     const blobs: Blob[] = [];
     let batch: { hash: string; bytes: Uint8Array }[] = [];
@@ -207,7 +230,7 @@ const service = {
 
   /** Remembers the release that `outgoing` prepared; `document` holds its record already. */
   async released(document: SiteDocument): Promise<SurveyNews> {
-    const its = site();
+    const its = await site();
     const manifest = leaving;
     if (!manifest) throw new Error('no release was prepared');
     leaving = undefined;
@@ -217,7 +240,7 @@ const service = {
 
   /** Sets down what was live when the site was brought in: everything, but for some files made since. */
   async startFrom(number: number, document: SiteDocument, except: readonly string[]): Promise<SurveyNews> {
-    const its = site();
+    const its = await site();
     const whole = its.manifestFor(number);
     const left = new Set(except);
     const manifest = {
@@ -232,12 +255,32 @@ const service = {
     return inParts(its.released(manifest, document));
   },
 
+  /** Keeps the rows for the next opening. */
+  async keepRows(siteId: string, made: string): Promise<void> {
+    const its = await site();
+    if (its.siteId === siteId) await keepRows(await db(), siteId, its.whole(), made);
+  },
+
+  /** Takes in what another tab released. */
+  async manifestAgain(document: SiteDocument): Promise<SurveyNews> {
+    return inParts(await (await site()).manifestAgain(document));
+  },
+
+  /** The whole project as one file, with its history and what could not be read of it. */
   async project(name: string, document: SiteDocument): Promise<Blob> {
-    const its = site();
+    const its = await site();
+    const [{ start, entries }, aside] = await Promise.all([loadHistory(await db(), its.siteId), listAside(await db(), its.siteId)]);
     return packProject(
       await db(),
       its.siteId,
-      { name, savedAt: new Date().toISOString(), document, manifest: its.lastManifest() ?? null },
+      {
+        name,
+        savedAt: new Date().toISOString(),
+        document,
+        history: { start, entries: [...entries] },
+        aside: aside.map(({ table, key, value, problem }) => ({ table, key, value, problem })),
+        manifest: its.lastManifest() ?? null,
+      },
       its.storedFiles(),
       new Date(),
     );

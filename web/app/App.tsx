@@ -1,44 +1,105 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
-import { createBrowserRouter, Navigate, RouterProvider, useNavigate } from 'react-router';
-import { Empty, hearNotes } from '../ui/index.ts';
-import { firstSite, rememberSite, useWorkspaceApi } from '../workspace/index.ts';
-import { screenRoutes } from './screens.tsx';
+import { Suspense, useEffect, useState } from 'react';
+import { createBrowserRouter, Link, Navigate, RouterProvider, useNavigate, useRouteError } from 'react-router';
+import { Boundary, Empty, fetchAhead, hearNotes, part, takeNotes, Trouble } from '../ui/index.ts';
+import { firstSite, rememberSite, sweepLeftovers, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { arrivalLock } from '../storage/index.ts';
+import { FocusKeeper } from './FocusKeeper.tsx';
+import { NoSuchPlace, screenRoutes } from './screens.tsx';
 import { Shell } from './Shell.tsx';
 
-const Notes = lazy(() => import('./Notes.tsx').then((module) => ({ default: module.Notes })));
-const Sites = lazy(() => import('../sites/Sites.tsx').then((module) => ({ default: module.Sites })));
+const Notes = part(() => import('./Notes.tsx'), 'Notes');
+const Sites = part(() => import('../sites/Sites.tsx'), 'Sites');
 
 const router = createBrowserRouter([
-  { path: '/', element: <First /> },
   {
-    path: '/sites',
-    element: (
-      <Suspense>
-        <Sites />
-      </Suspense>
-    ),
+    errorElement: <RouteTrouble />,
+    children: [
+      { path: '/', element: <First /> },
+      {
+        path: '/sites',
+        element: (
+          <Boundary instead={(error, again) => <AloneTrouble error={error} again={again} />}>
+            <Suspense>
+              <Sites />
+            </Suspense>
+          </Boundary>
+        ),
+      },
+      { path: '/s/:siteId', element: <Shell />, children: [...screenRoutes, { path: '*', element: <NoSuchPlace /> }] },
+      { path: '*', element: <Navigate to="/" replace /> },
+    ],
   },
-  {
-    path: '/s/:siteId',
-    element: <Shell />,
-    children: [...screenRoutes, { path: '*', element: <Navigate to="." replace /> }],
-  },
-  { path: '*', element: <Navigate to="/" replace /> },
 ]);
 
 export function App() {
   const [noted, setNoted] = useState(false);
   useEffect(() => (noted ? undefined : hearNotes(() => setNoted(true))), [noted]);
+  useErrands();
   return (
     <>
       <RouterProvider router={router} />
+      <FocusKeeper />
       {noted && (
-        <Suspense>
-          <Notes />
-        </Suspense>
+        <Boundary instead={() => <PlainNotes />}>
+          <Suspense>
+            <Notes />
+          </Suspense>
+        </Boundary>
       )}
     </>
   );
+}
+
+/** Milliseconds after the first site is open before parts are fetched ahead. */
+const BEFORE_FETCHING = 2_500;
+
+/** What is done beside everything else: all parts of the program are fetched while the server is there, and what killed imports left is swept. */
+function useErrands(): void {
+  const workspace = useWorkspaceApi();
+  const open = useWorkspace((state) => state.phase === 'ready' && !state.agreeing);
+  useEffect(() => {
+    if (!open) return;
+    const timer = setTimeout(() => {
+      void fetchAhead(() => new Promise((resolve) => requestIdleCallback(() => resolve(), { timeout: 10_000 })));
+      const atWork = async (siteId: string): Promise<boolean> =>
+        ((await navigator.locks.query()).held ?? []).some((lock) => lock.name === arrivalLock(siteId));
+      void sweepLeftovers(workspace, atWork).catch(() => undefined);
+    }, BEFORE_FETCHING);
+    return () => clearTimeout(timer);
+  }, [workspace, open]);
+}
+
+/** Notes where what shows them nicely could not be fetched. */
+function PlainNotes() {
+  const [texts, setTexts] = useState<readonly string[]>([]);
+  useEffect(() => hearNotes(() => setTexts(takeNotes().map(({ text }) => text))), []);
+  return texts.length === 0 ? null : (
+    <div className="notice fixed bottom-12 left-1/2 z-50 -translate-x-1/2" role="status">
+      {texts.map((text) => (
+        <p key={text}>{text}</p>
+      ))}
+    </div>
+  );
+}
+
+/** A whole screen that failed, with the way to all sites. */
+function AloneTrouble({ error, again }: { readonly error: Error; readonly again?: () => void }) {
+  return (
+    <main className="p-6">
+      <title>Something went wrong · Jolly Beacon</title>
+      <Trouble error={error} again={again} />
+      <p className="text-center">
+        <Link className="link-act" to="/">
+          To your last site
+        </Link>
+      </p>
+    </main>
+  );
+}
+
+function RouteTrouble() {
+  const error = useRouteError();
+  return <AloneTrouble error={error instanceof Error ? error : new Error(String(error))} />;
 }
 
 /** The first look: the site that was open last, or the demo. */
@@ -46,6 +107,7 @@ function First() {
   const workspace = useWorkspaceApi();
   const navigate = useNavigate();
   const [failure, setFailure] = useState<string>();
+  const [tries, setTries] = useState(0);
   useEffect(() => {
     let current = true;
     firstOnce(workspace)
@@ -57,16 +119,28 @@ function First() {
     return () => {
       current = false;
     };
-  }, [workspace, navigate]);
+  }, [workspace, navigate, tries]);
   if (failure !== undefined) {
     return (
       <main>
         <Empty
           title="The demo could not be opened"
           action={
-            <a className="btn btn-primary" href="/sites">
-              Your sites
-            </a>
+            <>
+              <button
+                type="button"
+                className="btn btn-primary"
+                onClick={() => {
+                  setFailure(undefined);
+                  setTries(tries + 1);
+                }}
+              >
+                Try again
+              </button>
+              <Link className="btn btn-outline-ink" to="/sites">
+                Your sites
+              </Link>
+            </>
           }
         >
           {failure}

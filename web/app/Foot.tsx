@@ -1,63 +1,89 @@
-import { Check, CircleAlert, LoaderCircle, MoonStar } from 'lucide-react';
+import { ArrowDown, Check, CircleAlert, LoaderCircle, MoonStar, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { counted } from '../../core/wording/index.ts';
 import { usePlace } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { applyTheme, shownTheme } from './theme.ts';
+import { ServerAway } from './TroubleStrip.tsx';
 
 /** Saved state, the keys that matter, the site in numbers, and what waits for release. */
-export function Foot({ onUndo, onNext }: { readonly onUndo: () => void; readonly onNext: () => void }) {
-  const save = useWorkspace((state) => state.save);
+export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; readonly onNext: () => void; readonly behind: { readonly inert?: boolean } }) {
   const numbers = useWorkspace((state) => state.numbers);
   const canUndo = useWorkspace((state) => state.undo.undo.length > 0);
   const { linkTo } = usePlace();
-  const found = (numbers.states.findable ?? 0) + (numbers.states['to-mend'] ?? 0);
   const troubles = [
     [numbers.states['kept-out'], 'kept out'],
     [numbers.states['half-hidden'], 'half hidden'],
-    [numbers.states['shut-out'], 'shut out'],
+    [numbers.states['shut-out'], numbers.closed ? 'closed' : 'shut out'],
     [numbers.states.leaking, 'leaking'],
     [numbers.states['not-live'], 'not live'],
   ] as const;
   return (
-    <footer className="foot">
-      <span className="flex items-center gap-1.5" role="status">
-        {save === 'saved' ? (
-          <Check size={14} className="text-success" aria-hidden />
-        ) : save === 'saving' ? (
-          <LoaderCircle size={14} aria-hidden />
-        ) : (
-          <CircleAlert size={14} className="text-error" aria-hidden />
-        )}
-        {save === 'saved' ? 'Saved in this browser' : save === 'saving' ? 'Saving …' : 'Not saved: the browser refused'}
-      </span>
-      <button type="button" className="wide-only flex min-h-7 cursor-pointer items-center gap-1.5" onClick={onNext}>
-        <kbd>Alt ↓</kbd> next page to mend
+    <footer className="foot" {...behind}>
+      <Saved />
+      <ServerAway />
+      <button type="button" className="foot-button" onClick={onNext} aria-keyshortcuts="Alt+ArrowDown">
+        <ArrowDown size={15} className="narrow-only" aria-hidden />
+        <kbd className="wide-only">Alt ↓</kbd> <span className="wide-only">next page to fix</span>
+        <span className="narrow-only sr-only">Next page to fix</span>
       </button>
-      <button type="button" className="wide-only flex min-h-7 cursor-pointer items-center gap-1.5 disabled:opacity-60" onClick={onUndo} disabled={!canUndo}>
-        <kbd>Ctrl Z</kbd> undo
+      <button type="button" className="foot-button disabled:opacity-60" onClick={onUndo} disabled={!canUndo} aria-keyshortcuts="Control+Z">
+        <Undo2 size={15} className="narrow-only" aria-hidden />
+        <kbd className="wide-only">Ctrl Z</kbd> <span className="wide-only">undo</span>
+        <span className="narrow-only sr-only">Undo</span>
       </button>
-      <span className="wide-only min-w-0 truncate">
-        {counted(numbers.pages, 'page')} · {found} findable
+      <span className="wide-only min-w-0 truncate" data-testid="foot-numbers">
+        {counted(numbers.pages, 'page')} · {numbers.found} of {numbers.wanted} wanted found{numbers.foundAfterRelease > numbers.found && `, ${numbers.foundAfterRelease} once released`}
         {troubles.map(([count, name]) => (count ? ` · ${count} ${name}` : ''))}
       </span>
       <button
         type="button"
-        className="wide-only ml-auto grid h-7 w-7 flex-none cursor-pointer place-items-center rounded-lg"
-        aria-label="Change between light and dusk"
-        title="Change between light and dusk"
+        className="foot-button ml-auto"
+        aria-label="Switch between light and dark"
+        title="Switch between light and dark"
         onClick={() => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper')}
       >
         <MoonStar size={15} aria-hidden />
       </button>
-      <span className="narrow-only ml-auto" />
       {numbers.waiting > 0 ? (
-        <Link to={linkTo('release')} className="my-1 rounded-lg bg-accent px-2.5 py-1 font-semibold text-[#1d2939]">
-          {counted(numbers.waiting, 'change waits', 'changes wait')} for release
+        <Link to={linkTo('release')} className="foot-release">
+          {counted(numbers.waiting, 'change')} <span className="wide-only">{numbers.waiting === 1 ? 'waits' : 'wait'} for release</span>
+          <span className="narrow-only">to release</span>
         </Link>
       ) : (
-        <span className="soft">All released</span>
+        <span className="soft flex-none">All released</span>
       )}
     </footer>
+  );
+}
+
+/** Whether what was typed is kept. Not announced at each key: what fails, and what is well again, is told where it is told to all. */
+function Saved() {
+  const save = useWorkspace((state) => state.save);
+  const agreeing = useWorkspace((state) => state.agreeing);
+  const { done, of } = useWorkspace((state) => state.opening);
+  if (save === 'failed')
+    return (
+      <span className="foot-saved font-semibold text-error">
+        <CircleAlert size={14} aria-hidden /> Not saved
+      </span>
+    );
+  if (agreeing)
+    return (
+      <span className="foot-saved" data-testid="agreeing">
+        <LoaderCircle size={14} aria-hidden /> Looking at the files{of > 1 ? ` … ${done.toLocaleString('en')} of ${of.toLocaleString('en')}` : ' …'}
+      </span>
+    );
+  return (
+    <span className="foot-saved">
+      {save === 'saved' ? <Check size={14} className="text-success" aria-hidden /> : <LoaderCircle size={14} aria-hidden />}
+      {save === 'saved' ? (
+        <>
+          Saved <span className="wide-only">in this browser</span>
+        </>
+      ) : (
+        'Saving …'
+      )}
+    </span>
   );
 }

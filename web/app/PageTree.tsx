@@ -1,12 +1,12 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Search } from 'lucide-react';
 import { useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { useLocation } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { isEnough } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { PAGE_STOPS, StateSign, usePlace } from '../pieces/index.ts';
-import { useSettled } from '../ui/index.ts';
+import { PAGE_STOPS, siteText, StateSign, usePlace } from '../pieces/index.ts';
+import { useRemembered, useSettled } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 type Filter = 'all' | 'no-description' | 'same' | 'shut-out' | 'leaking' | 'to-mend';
@@ -14,7 +14,7 @@ const NONE: readonly PageRow[] = [];
 const has = (row: PageRow, ...codes: string[]): boolean => row.findings.some((finding) => codes.includes(finding.code));
 const FILTERS: readonly { id: Filter; name: string; test: (row: PageRow) => boolean }[] = [
   { id: 'all', name: 'All', test: () => true },
-  { id: 'to-mend', name: 'To mend', test: (row) => !isEnough(row.findings) },
+  { id: 'to-mend', name: 'To fix', test: (row) => !isEnough(row.findings) },
   { id: 'no-description', name: 'Undescribed', test: (row) => has(row, 'description-missing') },
   { id: 'same', name: 'Same', test: (row) => has(row, 'title-same', 'description-same') },
   { id: 'shut-out', name: 'Shut out', test: (row) => row.state === 'shut-out' },
@@ -30,9 +30,13 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
   );
   const workspace = useWorkspaceApi();
   const empty = useWorkspace((state) => state.rows.length === 0);
-  const { page, go } = usePlace();
+  const { page, go, linkTo } = usePlace();
   const stop = useLocation().pathname.split('/')[3] ?? '';
-  const [filter, setFilter] = useState<Filter>('all');
+  const [filter, setFilter] = useRemembered<Filter>(
+    'tree-filter',
+    FILTERS.map(({ id }) => id),
+    'all',
+  );
   const [typed, setTyped] = useState('');
   const scroller = useRef<HTMLDivElement>(null);
   const settled = useSettled(rows);
@@ -50,14 +54,16 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
     if (at >= 0) list.scrollToIndex(at, { align: 'auto' });
   }, [at, list]);
 
-  const choose = (id: string): void => go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id);
+  const target = PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words';
+  const choose = (id: string, replace = false): void => go(target, id, { replace });
   const keys = (event: KeyboardEvent): void => {
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
     if (step === undefined || event.altKey) return;
     event.preventDefault();
     const next = shown[Math.min(shown.length - 1, Math.max(0, at + step))];
     if (!next) return;
-    choose(next.id);
+    // A run of arrows is one way through the tree, not so many places to go back to.
+    choose(next.id, stop === target);
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-page="${CSS.escape(next.id)}"]`)?.focus());
   };
   return (
@@ -111,30 +117,28 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
             const open = row.findings.length;
             return (
               <li key={row.id} className="absolute inset-x-0" style={{ top: item.start, height: item.size }}>
-                <button
-                  type="button"
+                <Link
+                  to={linkTo(target, row.id)}
                   data-page={row.id}
                   className="tree-row"
                   style={{ paddingLeft: 11 + (depths[item.index] ?? 0) * 18 }}
                   aria-current={row.id === page ? 'page' : undefined}
                   tabIndex={row.id === page || (at < 0 && item.index === 0) ? 0 : -1}
                   title={row.address}
-                  onClick={() => choose(row.id)}
                 >
                   <StateSign state={row.state} />
-                  <span className="min-w-0 flex-1 truncate">{row.name}</span>
+                  <span className="min-w-0 flex-1 truncate" {...siteText(row.lang)}>
+                    {row.name}
+                  </span>
                   {row.pending && (
-                    <span className="h-[7px] w-[7px] flex-none rounded-full bg-accent" role="img" aria-label="waits for release" title="waits for release" />
+                    <span className="waiting-dot" role="img" aria-label="waits for release" title="waits for release" />
                   )}
                   {open > 0 && (
-                    <span
-                      className="flex-none text-[12px] font-semibold text-[color:var(--cloud)] tabular-nums"
-                      aria-label={`${counted(open, 'thing')} to look at`}
-                    >
+                    <span className="tree-count" aria-label={counted(open, 'thing to look at', 'things to look at')}>
                       {open}
                     </span>
                   )}
-                </button>
+                </Link>
               </li>
             );
           })}

@@ -2,19 +2,10 @@ import { Command } from 'cmdk';
 import { ArrowDown, Footprints, MoonStar, Redo2, Shapes, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { PAGE_STOPS, StateSign, STOPS, usePlace } from '../pieces/index.ts';
+import { PAGE_STOPS, siteText, StateSign, STOPS, usePlace } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
-import { VIEWS as DOORS } from '../doors/views.ts';
-import { VIEWS as MAPS } from '../map/views.ts';
-import { VIEWS as WORDS } from '../words/views.ts';
+import { WAYS } from './screens.tsx';
 import { applyTheme, shownTheme } from './theme.ts';
-
-/** Stops that can be worked at in several ways; the first of each is the stop itself. */
-const WAYS = [
-  { stop: 'words', name: 'Words', views: WORDS },
-  { stop: 'doors', name: 'Doors', views: DOORS },
-  { stop: 'map', name: 'Map', views: MAPS },
-] as const;
 
 /** Most pages listed at once; typing narrows them. */
 const LISTED = 40;
@@ -46,18 +37,18 @@ export function Palette({
   const actions: { name: string; icon: ReactNode; run: () => void }[] = [
     { name: 'Start: what is left, in order', icon: <Footprints size={16} aria-hidden />, run: () => go('') },
     ...STOPS.map(({ id, name, trade }) => ({ name: `${name}: ${trade}`, icon: <Shapes size={16} aria-hidden />, run: () => void navigate(linkTo(id)) })),
-    ...WAYS.flatMap(({ stop, name: of, views }) =>
-      views.slice(1).map(({ id, name }) => ({
+    ...STOPS.flatMap(({ id: stop, name: of }) =>
+      (WAYS[stop] ?? []).slice(1).map(({ id, name }) => ({
         name: `${of}: ${name.replace(/^[A-Z](?=[a-z &])/, (letter) => letter.toLowerCase())}`,
         icon: <Shapes size={16} aria-hidden />,
         run: () => void navigate(linkTo(stop).replace(`/${stop}`, `/${stop}/${id}`)),
       })),
     ),
-    { name: 'Next page to mend', icon: <ArrowDown size={16} aria-hidden />, run: onNext },
+    { name: 'Next page to fix', icon: <ArrowDown size={16} aria-hidden />, run: onNext },
     { name: 'Undo', icon: <Undo2 size={16} aria-hidden />, run: onUndo },
-    { name: 'Do again', icon: <Redo2 size={16} aria-hidden />, run: onRedo },
+    { name: 'Redo', icon: <Redo2 size={16} aria-hidden />, run: onRedo },
     { name: 'Your sites: open, bring in, rename, export', icon: <Shapes size={16} aria-hidden />, run: () => void navigate('/sites') },
-    { name: 'Change between light and dusk', icon: <MoonStar size={16} aria-hidden />, run: () => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper') },
+    { name: 'Switch between light and dark', icon: <MoonStar size={16} aria-hidden />, run: () => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper') },
   ].filter((action) => fits(action.name));
   return (
     <Command.Dialog open onOpenChange={(next) => !next && onClose()} label="Find a page or an action" shouldFilter={false} contentClassName="palette" loop>
@@ -78,7 +69,9 @@ export function Palette({
             {pages.map((row) => (
               <Command.Item key={row.id} value={row.id} onSelect={close(() => go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', row.id))}>
                 <StateSign state={row.state} />
-                <span className="truncate">{row.name}</span>
+                <span className="truncate" {...siteText(row.lang)}>
+                  {row.name}
+                </span>
                 <span className="mono soft ml-auto truncate">{row.address}</span>
               </Command.Item>
             ))}

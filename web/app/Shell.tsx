@@ -1,17 +1,21 @@
 import { PanelLeft, PanelRight } from 'lucide-react';
-import { lazy, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
-import { Busy, Empty, useHotkey, note } from '../ui/index.ts';
+import { Boundary, Busy, Empty, note, part, useHotkey } from '../ui/index.ts';
 import { PAGE_STOPS, RailContext, useNextToMend, usePlace } from '../pieces/index.ts';
 import { rememberSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { Announcer, PlaceTitle } from './Announcer.tsx';
+import { Drawer, useNarrow } from './Drawer.tsx';
 import { Foot } from './Foot.tsx';
 import { PageTree } from './PageTree.tsx';
 import { PathBar } from './PathBar.tsx';
-import { loadScreen } from './screens.tsx';
+import { fetchScreen } from './screens.tsx';
 import { ShutStrip } from './ShutStrip.tsx';
+import { TroubleStrip } from './TroubleStrip.tsx';
+import { useUndo } from './undo.ts';
 
-const loadPalette = () => import('./Palette.tsx').then((module) => ({ default: module.Palette }));
-const Palette = lazy(loadPalette);
+const loadPalette = () => import('./Palette.tsx');
+const Palette = part(loadPalette, 'Palette');
 
 /** Milliseconds within which a page that the walk was sent to is still on its way to the screen. */
 const ON_THE_WAY = 1500;
@@ -23,8 +27,10 @@ export function Shell() {
   const phase = useWorkspace((state) => state.phase);
   const openId = useWorkspace((state) => state.site?.id);
   useEffect(() => {
+    const open = (): void => void workspace.open(siteId);
     rememberSite(siteId);
-    void workspace.open(siteId);
+    workspace.reopen = open;
+    open();
     return () => workspace.stopOpening();
   }, [workspace, siteId]);
   if (phase === 'failed') return <Failed />;
@@ -40,7 +46,10 @@ function OpenShell() {
   const [drawer, setDrawer] = useState<'tree' | 'rail'>();
   const [palette, setPalette] = useState(false);
   const nextToMend = useNextToMend();
+  const { undo, redo } = useUndo(pathname, place.page);
   const stop = pathname.split('/')[3] ?? '';
+  const phone = useNarrow('(max-width: 760px)');
+  const narrow = useNarrow('(max-width: 1020px)');
 
   // Keys can be faster than the screens: the walk goes on from where it was sent, not from what is drawn yet.
   const walked = useRef<{ readonly id: string; readonly at: number }>(undefined);
@@ -54,26 +63,35 @@ function OpenShell() {
   useLayoutEffect(() => {
     sheet.current?.scrollTo(0, 0);
   }, [pathname]);
+  const detail = useWorkspace((state) => state.detail?.id);
+  const worker = useWorkspace((state) => state.worker);
   useEffect(() => {
-    if (place.page !== undefined) void workspace.select(place.page);
-  }, [workspace, place.page]);
+    if (place.page !== undefined && worker === 'there') void workspace.select(place.page);
+  }, [workspace, place.page, detail, worker]);
 
   const step = (direction: 1 | -1): void => {
     const sent = walked.current && performance.now() - walked.current.at < ON_THE_WAY ? walked.current.id : undefined;
     const id = nextToMend(direction, sent ?? place.page);
     walked.current = id === undefined ? undefined : { id, at: performance.now() };
-    if (id === undefined) note('No other page needs mending.');
-    else place.go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id, true);
+    if (id === undefined) note('No other page needs fixing.');
+    else place.go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id, { walking: true });
   };
-  const undo = (): void => {
-    const label = workspace.undo();
-    note(label === undefined ? 'Nothing to undo.' : `Undone: ${label}`, { id: 'undo' });
+  // What opened the palette gets the focus back, unless the palette led elsewhere.
+  const before = useRef<Element | null>(null);
+  const openPalette = (): void => {
+    before.current = document.activeElement;
+    setPalette(true);
   };
-  const redo = (): void => {
-    const label = workspace.redo();
-    note(label === undefined ? 'Nothing to do again.' : `Done again: ${label}`, { id: 'undo' });
+  const closePalette = (): void => {
+    setPalette(false);
+    const from = before.current;
+    requestAnimationFrame(() => {
+      if (document.activeElement !== document.body) return;
+      if (from instanceof HTMLElement && from !== document.body && from.isConnected) from.focus();
+      else sheet.current?.focus();
+    });
   };
-  useHotkey('mod+k', () => setPalette((open) => !open));
+  useHotkey('mod+k', () => (palette ? closePalette() : openPalette()));
   useHotkey('alt+ArrowDown', () => step(1));
   useHotkey('alt+ArrowUp', () => step(-1));
   useHotkey('mod+z', undo);
@@ -82,59 +100,119 @@ function OpenShell() {
   useHotkey('Escape', () => setDrawer(undefined));
 
   const withTree = stop !== '';
+  const behind = drawer !== undefined && narrow ? { inert: true } : {};
   return (
     <div className={`shell${withTree ? '' : ' no-tree'}`}>
-      <a className="sr-only focus:not-sr-only focus:fixed focus:left-3 focus:top-3 focus:z-50 focus:bg-base-100 focus:p-3" href="#sheet">
+      <PlaceTitle />
+      <Announcer />
+      <a className="sr-only focus:not-sr-only focus:fixed focus:left-3 focus:top-3 focus:z-50 focus:bg-base-100 focus:p-3" href="#sheet" {...behind}>
         Skip to the work
       </a>
-      <PathBar />
-      <ShutStrip />
+      <div className="bar-area" {...behind}>
+        <Boundary>
+          <PathBar />
+        </Boundary>
+      </div>
+      <div className="strips" {...behind}>
+        <TroubleStrip />
+        <ShutStrip />
+      </div>
       {withTree && (
-        <nav className={`tree${drawer === 'tree' ? ' is-open' : ''}`} aria-label="Pages of the site">
-          <PageTree onPalette={() => setPalette(true)} />
-        </nav>
+        <Drawer as="nav" className="tree" label="Pages of the site" drawer={phone} open={drawer === 'tree'} onClose={() => setDrawer(undefined)}>
+          <Boundary>
+            <PageTree onPalette={openPalette} />
+          </Boundary>
+        </Drawer>
       )}
-      <main id="sheet" ref={sheet} className="sheet" tabIndex={0} aria-label="The work">
+      <main id="sheet" ref={sheet} className="sheet" tabIndex={0} aria-label="The work" {...behind}>
         <div className="drawer-buttons">
           {withTree && (
-            <button type="button" className="drawer-button for-tree btn btn-sm btn-outline-ink gap-1.5" onClick={() => setDrawer('tree')}>
+            <button
+              type="button"
+              className="drawer-button for-tree btn btn-sm btn-outline-ink gap-1.5"
+              aria-expanded={drawer === 'tree'}
+              aria-haspopup="dialog"
+              onClick={() => setDrawer('tree')}
+            >
               <PanelLeft size={16} aria-hidden /> Pages
             </button>
           )}
-          <button type="button" className="drawer-button for-rail btn btn-sm btn-outline-ink ml-auto gap-1.5" onClick={() => setDrawer('rail')}>
-            <PanelRight size={16} aria-hidden /> Looks and mends
+          <button
+            type="button"
+            className="drawer-button for-rail btn btn-sm btn-outline-ink ml-auto gap-1.5"
+            aria-expanded={drawer === 'rail'}
+            aria-haspopup="dialog"
+            onClick={() => setDrawer('rail')}
+          >
+            <PanelRight size={16} aria-hidden /> Preview and fixes
           </button>
         </div>
         <RailContext value={railHost}>
-          <Suspense fallback={<p className="soft">Loading …</p>}>
-            <Outlet />
-          </Suspense>
+          <Boundary place={pathname}>
+            <Suspense fallback={<p className="soft">Loading …</p>}>
+              <Outlet />
+            </Suspense>
+          </Boundary>
         </RailContext>
       </main>
-      <aside className={`rail${drawer === 'rail' ? ' is-open' : ''}`} ref={setRailHost} tabIndex={0} aria-label="How it looks, and what is left" />
-      <div className={`scrim${drawer ? ' is-open' : ''}`} onClick={() => setDrawer(undefined)} aria-hidden />
-      <Foot onUndo={undo} onNext={() => step(1)} />
+      <Drawer
+        as="aside"
+        className="rail"
+        label="Preview, and what is left to fix"
+        drawer={narrow}
+        open={drawer === 'rail'}
+        onClose={() => setDrawer(undefined)}
+        host={setRailHost}
+      />
+      <div className={`scrim${behind.inert ? ' is-open' : ''}`} onClick={() => setDrawer(undefined)} aria-hidden />
+      <Foot onUndo={undo} onNext={() => step(1)} behind={behind} />
       {palette && (
-        <Suspense>
-          <Palette onClose={() => setPalette(false)} onUndo={undo} onRedo={redo} onNext={() => step(1)} />
-        </Suspense>
+        <Boundary instead={(error) => <NoPalette error={error} onClose={closePalette} />}>
+          <Suspense>
+            <Palette onClose={closePalette} onUndo={undo} onRedo={redo} onNext={() => step(1)} />
+          </Suspense>
+        </Boundary>
       )}
     </div>
   );
 }
 
+/** The palette could not be fetched: said, and shut again. */
+function NoPalette({ error, onClose }: { readonly error: Error; readonly onClose: () => void }) {
+  useEffect(() => {
+    note(`The list of pages and actions could not be loaded: the program’s server does not answer. (${error.message})`, { id: 'palette' }, 'bad');
+    onClose();
+  }, [error, onClose]);
+  return null;
+}
+
 function Opening() {
   const { done, of } = useWorkspace((state) => state.opening);
+  const worker = useWorkspace((state) => state.worker);
+  const workspace = useWorkspaceApi();
   const stop = useLocation().pathname.split('/')[3] ?? '';
   useEffect(() => {
-    loadScreen(stop);
+    fetchScreen(stop);
     // Not part of the first screen, but there before the first Ctrl K: whoever presses it types on at once.
-    void loadPalette();
+    loadPalette().catch(() => undefined);
   }, [stop]);
   return (
     <main className="mx-auto grid h-full max-w-md place-items-center p-6">
       <div className="w-full">
-        <Busy what="Reading the site" done={done} of={of} />
+        {worker === 'gone' ? (
+          <Empty
+            title="The pages cannot be read"
+            action={
+              <button type="button" className="btn btn-primary" onClick={workspace.tools.startAnalysisAgain}>
+                Try again
+              </button>
+            }
+          >
+            The part of the program that reads them could not be loaded: its server is not running. Start it again with npm start. Nothing is lost.
+          </Empty>
+        ) : (
+          <Busy what="Reading the site" done={done} of={of} />
+        )}
         <p className="mt-3 text-center">
           <Link className="link-act" to="/sites">
             Stop, and see all sites
@@ -147,14 +225,21 @@ function Opening() {
 
 function Failed() {
   const failure = useWorkspace((state) => state.failure);
+  const workspace = useWorkspaceApi();
   return (
     <main>
+      <title>Not opened · Jolly Beacon</title>
       <Empty
         title="This site could not be opened"
         action={
-          <Link className="btn btn-primary" to="/sites">
-            Your sites
-          </Link>
+          <>
+            <button type="button" className="btn btn-primary" onClick={() => workspace.reopen?.()}>
+              Try again
+            </button>
+            <Link className="btn btn-outline-ink" to="/sites">
+              Your sites
+            </Link>
+          </>
         }
       >
         {failure} What is kept of it in this browser was left as it is.

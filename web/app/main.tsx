@@ -3,43 +3,36 @@ import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/jetbrains-mono/wght.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { z } from 'zod';
-import { journalEntrySchema } from '../../core/site/index.ts';
-import { startAnalysis } from '../analysis/index.ts';
-import { outsideOver } from '../outside/index.ts';
-import { openDatabase } from '../storage/index.ts';
+import { startWorker, supervise } from '../analysis/index.ts';
+import { OutsideError, outsideOver } from '../outside/index.ts';
+import { lastingDatabase, openDatabase } from '../storage/index.ts';
+import { Boundary, note } from '../ui/index.ts';
 import { Workspace, WorkspaceContext } from '../workspace/index.ts';
 import { App } from './App.tsx';
+import { CannotKeep } from './CannotKeep.tsx';
 import './styles.css';
 import { applyTheme, storedTheme } from './theme.ts';
+import { TOLD } from './told.ts';
+import { tabMemory } from './under-way.ts';
 
 // The one place where effects are made and handed over.
 applyTheme(storedTheme());
 const root = createRoot(document.getElementById('root') as HTMLElement);
-const UNDER_WAY = 'jolly-beacon-under-way:';
 const channel = new BroadcastChannel('jolly-beacon');
 
-try {
+async function start(): Promise<void> {
+  const worker = supervise(startWorker);
   const workspace = new Workspace({
-    db: await openDatabase(),
-    analysis: startAnalysis(),
-    outside: outsideOver((input, init) => fetch(input, init)),
+    db: await lastingDatabase((lost) => openDatabase(undefined, lost)),
+    analysis: worker.analysis,
+    watchAnalysis: worker.watch,
+    startAnalysisAgain: worker.startAgain,
+    build: import.meta.url,
+    outside: outsideOver((input, init) => fetch(input, init), (there) => workspace.heardServer(there)),
     now: () => new Date(),
     tab: crypto.randomUUID(),
-    underWay: {
-      keep: (siteId, entries) => {
-        if (entries.length === 0) return sessionStorage.removeItem(UNDER_WAY + siteId);
-        try {
-          sessionStorage.setItem(UNDER_WAY + siteId, JSON.stringify(entries));
-        } catch {
-          // There is no room for more; it is written all the same, a moment later.
-        }
-      },
-      find: (siteId) =>
-        z
-          .array(journalEntrySchema)
-          .safeParse((JSON.parse(sessionStorage.getItem(UNDER_WAY + siteId) ?? '[]') as object[]).map((entry) => ({ ...entry, seq: 0 }))).data ?? [],
-    },
+    underWay: tabMemory,
+    tell: (what) => note(TOLD[what].text, { id: what, duration: 8_000 }, TOLD[what].tone),
     announce: (siteId) => channel.postMessage(siteId),
     listen: (heard) => {
       const listener = (event: MessageEvent<string>): void => heard(event.data);
@@ -48,18 +41,25 @@ try {
     },
   });
   window.addEventListener('pagehide', () => workspace.keepUnwritten());
+  window.addEventListener('beforeunload', (event) => {
+    // Only where leaving would lose something: what is merely on its way is found again.
+    if (workspace.state.unsaved > 0 && workspace.state.save === 'failed') event.preventDefault();
+  });
+  window.addEventListener('unhandledrejection', (event) => {
+    const reason: unknown = event.reason;
+    // Told already, in its own place.
+    if (reason instanceof OutsideError || (reason as Error | undefined)?.name === 'WorkerLost') return event.preventDefault();
+    note(TOLD['stumbled'].text, { id: 'stumbled', duration: 12_000 }, 'bad');
+  });
   root.render(
     <StrictMode>
       <WorkspaceContext value={workspace}>
-        <App />
+        <Boundary>
+          <App />
+        </Boundary>
       </WorkspaceContext>
     </StrictMode>,
   );
-} catch (error) {
-  root.render(
-    <main className="p-10">
-      <h1>The browser lets nothing be kept</h1>
-      <p className="mt-2">Jolly Beacon keeps your sites in this browser and needs its storage; a private window may forbid it. {(error as Error).message}</p>
-    </main>,
-  );
 }
+
+start().catch((error: unknown) => root.render(<CannotKeep error={error as Error} />));

@@ -1,32 +1,69 @@
-import { lazy, type ComponentType } from 'react';
+import type { ReactNode } from 'react';
+import { useLocation } from 'react-router';
+import { VIEWS as DOORS } from '../doors/views.ts';
+import { VIEWS as MAPS } from '../map/views.ts';
+import type { Stop } from '../../core/checks/index.ts';
+import { PageLink, STOPS } from '../pieces/index.ts';
+import { Empty, fetchPart, part } from '../ui/index.ts';
+import { VIEWS as WORDS } from '../words/views.ts';
+
+const Start = part(() => import('../start/Start.tsx'), 'Start');
 
 /** The screens of the path, each loaded when it is first wanted. */
-const LOADERS = {
-  '': () => import('../start/Start.tsx').then((module) => ({ default: module.Start })),
-  words: () => import('../words/Words.tsx').then((module) => ({ default: module.Words })),
-  meaning: () => import('../meaning/Meaning.tsx').then((module) => ({ default: module.Meaning })),
-  doors: () => import('../doors/Doors.tsx').then((module) => ({ default: module.Doors })),
-  map: () => import('../map/Maps.tsx').then((module) => ({ default: module.Maps })),
-  weight: () => import('../weight/Weight.tsx').then((module) => ({ default: module.Weight })),
-  release: () => import('../release/Release.tsx').then((module) => ({ default: module.Release })),
-  proof: () => import('../proof/Proof.tsx').then((module) => ({ default: module.Proof })),
-  watch: () => import('../watch/Watch.tsx').then((module) => ({ default: module.Watch })),
-} satisfies Record<string, () => Promise<{ default: ComponentType }>>;
+const SCREENS = {
+  words: part(() => import('../words/Words.tsx'), 'Words'),
+  meaning: part(() => import('../meaning/Meaning.tsx'), 'Meaning'),
+  doors: part(() => import('../doors/Doors.tsx'), 'Doors'),
+  map: part(() => import('../map/Maps.tsx'), 'Maps'),
+  weight: part(() => import('../weight/Weight.tsx'), 'Weight'),
+  release: part(() => import('../release/Release.tsx'), 'Release'),
+  proof: part(() => import('../proof/Proof.tsx'), 'Proof'),
+  watch: part(() => import('../watch/Watch.tsx'), 'Watch'),
+} satisfies Record<Stop, () => ReactNode>;
 
-/** Stops that can be worked at in several ways. */
-const WITH_VIEWS = new Set(['words', 'doors', 'map']);
-
-const { '': loadStart, ...stops } = LOADERS;
-const Start = lazy(loadStart);
-const screens = Object.entries(stops).map(([stop, load]) => ({ stop, Screen: lazy(load) }));
+/** Stops that can be worked at in several ways; the first of each is the stop itself. */
+export const WAYS: Readonly<Record<string, readonly { readonly id: string; readonly name: string }[]>> = { words: WORDS, doors: DOORS, map: MAPS };
 
 /** The routes below a site's own. */
 export const screenRoutes = [
   { index: true, element: <Start /> },
-  ...screens.map(({ stop, Screen }) => ({ path: WITH_VIEWS.has(stop) ? `${stop}/:view?` : stop, element: <Screen /> })),
+  ...Object.entries(SCREENS).flatMap(([stop, Screen]) => [
+    { path: stop, element: <Screen /> },
+    ...(WAYS[stop] ?? []).map(({ id }) => ({ path: `${stop}/${id}`, element: <Screen /> })),
+  ]),
 ];
 
 /** Fetches the screen of a stop ahead, so that it is there when the site is. */
-export function loadScreen(stop: string): void {
-  if (stop in LOADERS) void LOADERS[stop as keyof typeof LOADERS]();
+export function fetchScreen(stop: string): void {
+  fetchPart(stop === '' ? Start : (SCREENS[stop as Stop] ?? Start));
+}
+
+/** What a place is called: its stop, or the way to work at it. */
+export function placeName(pathname: string): string | undefined {
+  const [, , , stop = '', view = ''] = pathname.split('/');
+  if (stop === '') return 'Start';
+  const name = STOPS.find(({ id }) => id === stop)?.name;
+  if (view === '') return name;
+  const way = WAYS[stop]?.find(({ id }) => id === view)?.name;
+  return way && name && `${way} · ${name}`;
+}
+
+/** An address of the program that leads nowhere. */
+export function NoSuchPlace() {
+  const { pathname } = useLocation();
+  return (
+    <>
+      <h1 className="sr-only">No such place</h1>
+      <Empty
+        title="There is no such place here"
+        action={
+          <PageLink to="" className="btn btn-primary">
+            To the start
+          </PageLink>
+        }
+      >
+        <span className="mono break-all">{pathname.split('/').slice(3).join('/')}</span> is no stop of this program. The path across the top shows all there are.
+      </Empty>
+    </>
+  );
 }

@@ -1,15 +1,16 @@
+import { recall, remember } from '../ui/index.ts';
+
 export type Theme = 'paper' | 'dusk' | 'system';
 const KEY = 'jolly-beacon-theme';
 
 export function storedTheme(): Theme {
-  const stored = localStorage.getItem(KEY);
+  const stored = recall(KEY);
   return stored === 'paper' || stored === 'dusk' ? stored : 'system';
 }
 
 /** Shows a theme and remembers it. `system` follows the machine. */
 export function applyTheme(theme: Theme): void {
-  if (theme === 'system') localStorage.removeItem(KEY);
-  else localStorage.setItem(KEY, theme);
+  remember(KEY, theme === 'system' ? null : theme);
   const dark = window.matchMedia('(prefers-color-scheme: dark)');
   const show = (): void => {
     const stored = storedTheme();

@@ -3,7 +3,7 @@ import { ArrowDown, ArrowUp, Moon, Sun } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
-import { StateSign, usePlace } from '../pieces/index.ts';
+import { StateSign, PageLink } from '../pieces/index.ts';
 import { setInMap, setPageIntent, setPageIntents, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { INTENT_FROM, REALITY_NAMES } from './wording.ts';
 
@@ -31,7 +31,6 @@ export function PagesTable({
   readonly engine: string;
 }) {
   const workspace = useWorkspaceApi();
-  const { go } = usePlace();
   const [sort, setSort] = useState<{ readonly by: Column; readonly down: boolean }>();
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
   const mapOn = useWorkspace((state) => state.document.tables.sitemap['']?.on === true);
@@ -115,13 +114,13 @@ export function PagesTable({
                   />
                 </span>
                 <span role="cell" className="doors-name">
-                  <button type="button" className="flex min-h-8 w-full min-w-0 cursor-pointer items-center gap-2 text-left" onClick={() => go('doors', row.id)}>
+                  <PageLink to="doors" page={row.id} className="flex min-h-8 w-full min-w-0 cursor-pointer items-center gap-2 text-left">
                     <StateSign state={row.state} />
                     <span className="min-w-0">
                       <span className="block truncate font-semibold">{row.name}</span>
                       <span className="mono soft block truncate text-[11.5px]">{row.address}</span>
                     </span>
-                  </button>
+                  </PageLink>
                 </span>
                 <span role="cell" className="doors-kind truncate">
                   {KIND_WORDS[row.kind].one}

@@ -1,4 +1,5 @@
 import { useCallback, useState } from 'react';
+import { recall, remember } from '../ui/index.ts';
 
 const keyOf = (siteId: string): string => `jolly-beacon-robots-draft-${siteId}`;
 
@@ -6,15 +7,14 @@ const keyOf = (siteId: string): string => `jolly-beacon-robots-draft-${siteId}`;
 export function useDraft(siteId: string): [string | undefined, (text: string | undefined) => void] {
   const [kept, setKept] = useState<{ readonly siteId: string; readonly text: string | undefined }>(() => ({
     siteId,
-    text: localStorage.getItem(keyOf(siteId)) ?? undefined,
+    text: recall(keyOf(siteId)) ?? undefined,
   }));
   const write = useCallback(
     (text: string | undefined): void => {
-      if (text === undefined) localStorage.removeItem(keyOf(siteId));
-      else localStorage.setItem(keyOf(siteId), text);
+      remember(keyOf(siteId), text ?? null);
       setKept({ siteId, text });
     },
     [siteId],
   );
-  return [kept.siteId === siteId ? kept.text : (localStorage.getItem(keyOf(siteId)) ?? undefined), write];
+  return [kept.siteId === siteId ? kept.text : (recall(keyOf(siteId)) ?? undefined), write];
 }

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { MapLine, MapReport } from '../../core/survey/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
-import { StateSign, usePlace } from '../pieces/index.ts';
+import { StateSign, PageLink } from '../pieces/index.ts';
 import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { DATE_FROM, W } from './wording.ts';
@@ -20,7 +20,6 @@ export function MapLines({
 }) {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.byId);
-  const { go } = usePlace();
   const [sort, setSort] = useState<Sorting<Column>>({ by: 'loc', down: false });
   const { drawn, more } = useMore(`${group ?? ''} ${sort.by} ${sort.down}`);
   const kinds = useMemo(() => [...new Set(report.lines.map((line) => line.kind))], [report]);
@@ -66,9 +65,9 @@ export function MapLines({
                 <tr key={line.loc} data-line={line.loc}>
                   <td className="min-w-48">
                     {row && (
-                      <button type="button" className="inline-flex min-h-7 cursor-pointer items-center gap-2 text-left" onClick={() => go('doors', row.id)}>
+                      <PageLink to="doors" page={row.id} className="inline-flex min-h-7 cursor-pointer items-center gap-2 text-left">
                         <StateSign state={row.state} /> {row.name}
-                      </button>
+                      </PageLink>
                     )}
                     <span className="mono soft block break-all text-[12px]">{line.loc.slice(report.origin.length)}</span>
                   </td>

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { MapReport } from '../../core/survey/index.ts';
 import { gateWords, KIND_WORDS } from '../../core/wording/index.ts';
-import { Rail, StateSign, Term, usePlace } from '../pieces/index.ts';
+import { Rail, StateSign, Term, usePlace, PageLink } from '../pieces/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { dateStory, LEFT_OUT, W } from './wording.ts';
 
@@ -11,7 +11,7 @@ const LEFT_SHOWN = 40;
 export function MapRail({ report }: { readonly report: MapReport }) {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.byId);
-  const { go, linkToView } = usePlace();
+  const { linkToView } = usePlace();
   return (
     <Rail>
       <h2>{W.leftOut}</h2>
@@ -23,13 +23,13 @@ export function MapRail({ report }: { readonly report: MapReport }) {
           const why = whyLeft(because);
           return (
             <li key={id} className="flex items-start gap-2">
-              <button type="button" className="flex min-h-8 min-w-0 flex-1 cursor-pointer items-start gap-2.5 py-1 text-left" onClick={() => go('doors', id)}>
+              <PageLink to="doors" page={id} className="flex min-h-8 min-w-0 flex-1 cursor-pointer items-start gap-2.5 py-1 text-left">
                 <StateSign state={row.state} />
                 <span className="min-w-0">
                   <span className="block truncate">{row.name}</span>
                   <span className="soft block text-[12.5px] [overflow-wrap:anywhere]">{why}</span>
                 </span>
-              </button>
+              </PageLink>
               {'choice' in because && because.choice !== 'intent' && (
                 <button type="button" className="link-act flex-none pt-1 text-[12.5px]" onClick={() => setInMap(workspace, [id], true)}>
                   Put it in

@@ -4,14 +4,14 @@ import { ENGINES } from '../../core/indexing/index.ts';
 import { withoutSitemaps } from '../../core/robots/index.ts';
 import { isOpen, set } from '../../core/site/index.ts';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
-import { counted } from '../../core/wording/index.ts';
+import { bytesText, counted } from '../../core/wording/index.ts';
 import { Term, usePlace } from '../pieces/index.ts';
 import { Busy, Empty } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { MapAddress } from './MapAddress.tsx';
 import { MapLines } from './MapLines.tsx';
 import { MapRail } from './MapRail.tsx';
-import { kilobytes, W } from './wording.ts';
+import { W } from './wording.ts';
 
 /** Our map: the files it is written as, each page in it with its date and where that is from, and what is left out and why. */
 export function OurMap() {
@@ -118,7 +118,7 @@ export function OurMap() {
                     </td>
                     <td className="num">{file.kind === 'index' ? counted(file.count, 'map') : counted(file.count, 'address', 'addresses')}</td>
                     <td className="whitespace-nowrap tabular-nums">{file.latest ?? <span className="soft">not told</span>}</td>
-                    <td className="num whitespace-nowrap">{kilobytes(file.bytes)}</td>
+                    <td className="num whitespace-nowrap">{bytesText(file.bytes)}</td>
                     <td>
                       <Link className="link-act text-[13px]" to={linkToView('map', 'read', { map: file.path })}>
                         Look inside

@@ -1,6 +1,6 @@
 import { counted } from '../../core/wording/index.ts';
 import type { MapReading } from '../analysis/index.ts';
-import { usePlace } from '../pieces/index.ts';
+import { PageLink } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { ReadEntries } from './ReadEntries.tsx';
 import { ReadParts } from './ReadParts.tsx';
@@ -23,7 +23,6 @@ export function ReadResult({
 }) {
   const { kind, form, bytes, entries, wrong, issues, parts, ticket } = reading;
   const byId = useWorkspace((state) => state.byId);
-  const { go } = usePlace();
   const inParts = parts.filter((part) => part.what === 'map');
   // Of an index whose maps nobody could look into, there is nothing to hold against the site.
   const compared = kind === 'urlset' || inParts.length > 0;
@@ -77,9 +76,9 @@ export function ReadResult({
           <ul className="flex flex-wrap gap-1.5">
             {missing.first.map((id) => (
               <li key={id}>
-                <button type="button" className="chip" data-missing={id} onClick={() => go('doors', id)}>
+                <PageLink to="doors" page={id} className="chip" data-missing={id}>
                   {byId.get(id)?.name ?? id}
-                </button>
+                </PageLink>
               </li>
             ))}
             {missing.count > missing.first.length && <li className="soft text-[13px]">and {missing.count - missing.first.length} more</li>}

@@ -198,8 +198,3 @@ export function issueWords(issue: MapIssue): string {
       return `${issue.count} pictures; 1,000 are allowed: ${issue.loc}`;
   }
 }
-
-/** Bytes as people read them. */
-export function kilobytes(bytes: number): string {
-  return bytes < 1024 * 1024 ? `${Math.max(1, Math.round(bytes / 1024)).toLocaleString('en')} KiB` : `${(bytes / 1024 / 1024).toFixed(1)} MiB`;
-}

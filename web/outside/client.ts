@@ -59,8 +59,8 @@ export interface Outside {
   map(address: string): Promise<FetchedMap>;
 }
 
-/** The server on this machine as the outside. */
-export function outsideOver(fetching: typeof fetch): Outside {
+/** The server on this machine as the outside; `heard` is told at each request whether it answered. */
+export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => void = () => undefined): Outside {
   async function ask<T>(method: 'GET' | 'POST', path: string, schema: z.ZodType<T>, body?: unknown): Promise<T> {
     const content =
       body instanceof Blob
@@ -69,8 +69,10 @@ export function outsideOver(fetching: typeof fetch): Outside {
           ? {}
           : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } };
     const response = await fetching(path, { method, ...content }).catch(() => {
+      heard(false);
       throw new OutsideError('no-server', 'The program’s server does not answer. Is it still running? Nothing you wrote is lost.');
     });
+    heard(true);
     if (!response.ok) {
       const parsed = errorAnswer.safeParse(await response.json().catch(() => undefined));
       throw parsed.success
@@ -81,10 +83,19 @@ export function outsideOver(fetching: typeof fetch): Outside {
     if (!answer.success) throw new OutsideError('broken', 'The server answered something that makes no sense here.');
     return answer.data;
   }
+  async function bytesOf(path: string): Promise<ArrayBuffer> {
+    try {
+      const response = await fetching(path);
+      if (response.ok) return await response.arrayBuffer();
+    } catch {
+      // Said below, like an answer that is none.
+    }
+    throw new OutsideError('no-server', 'The program’s server does not answer. Is it still running? Nothing you wrote is lost.');
+  }
   const query = (name: string, value: string): string => `?${name}=${encodeURIComponent(value)}`;
   return {
     async demo() {
-      const [story, zip] = await Promise.all([ask('GET', '/api/demo', demoStory), fetching('/api/demo.zip').then((response) => response.arrayBuffer())]);
+      const [story, zip] = await Promise.all([ask('GET', '/api/demo', demoStory), bytesOf('/api/demo.zip')]);
       return { story, zip: new Uint8Array(zip) };
     },
     beginDemoAnew: async () => void (await ask('POST', '/api/demo/begin-anew', demoStory, {})),

@@ -1,8 +1,9 @@
 import { CircleHelp } from 'lucide-react';
-import { lazy, Suspense, useId, useRef, useState } from 'react';
+import { Suspense, useId, useRef, useState } from 'react';
 import type { TermId } from '../../core/wording/index.ts';
+import { Boundary, part } from '../ui/index.ts';
 
-const Explanation = lazy(() => import('./Explanation.tsx').then((module) => ({ default: module.Explanation })));
+const Explanation = part(() => import('./Explanation.tsx'), 'Explanation');
 
 /** Moves an explanation to the left as far as it would stand out of what it stands in. */
 function keepInView(element: HTMLElement | null): void {
@@ -10,6 +11,17 @@ function keepInView(element: HTMLElement | null): void {
   if (!element || edge === undefined) return;
   const over = element.getBoundingClientRect().right - edge + 14;
   if (over > 0) element.style.left = `${-12 - over}px`;
+}
+
+function Unexplained({ again }: { readonly again: () => void }) {
+  return (
+    <>
+      The explanation could not be loaded: the program’s server does not answer.{' '}
+      <button type="button" className="link-act" onClick={again}>
+        Try again
+      </button>
+    </>
+  );
 }
 
 /** A mark beside a term: one click, and it is explained; Escape or a click elsewhere, and it is gone. */
@@ -41,9 +53,11 @@ export function Term({ id }: { readonly id: TermId }) {
       </button>
       {open && (
         <span id={panel} ref={keepInView} className="term-text" role="note" tabIndex={-1}>
-          <Suspense fallback="…">
-            <Explanation id={id} />
-          </Suspense>
+          <Boundary instead={(_error, again) => <Unexplained again={again} />}>
+            <Suspense fallback="…">
+              <Explanation id={id} />
+            </Suspense>
+          </Boundary>
         </span>
       )}
     </span>

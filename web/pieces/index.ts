@@ -9,3 +9,5 @@ export { Term } from './Term.tsx';
 export { isWay, Views, WaitingView, type ViewName } from './Views.tsx';
 export { Fact, MainAddress, OwnerKind } from './Fact.tsx';
 export { FACTS, type FactField } from './facts.ts';
+export { siteText } from './site-text.ts';
+export { PageLink } from './PageLink.tsx';

@@ -20,12 +20,19 @@ export const PAGE_STOPS: readonly string[] = ['words', 'doors'];
 
 const WALKING = { walking: true } as const;
 
+/** How a way is taken: on a walk the screen puts the cursor where there is something to fix; a replaced place is none to go back to. */
+export interface Way {
+  readonly walking?: boolean;
+  readonly replace?: boolean;
+}
+
 /** Where we are: site, stop, current page; and ways to go elsewhere. */
 export function usePlace() {
-  const { siteId = '', stop } = useParams();
+  const { siteId = '' } = useParams();
   const [query] = useSearchParams();
   const navigate = useNavigate();
   const { pathname, state } = useLocation();
+  const stop = pathname.split('/')[3] || undefined;
   const asked = query.get('page');
   const byId = useWorkspace((state) => state.byId);
   const first = useWorkspace((state) => state.rows[0]?.id);
@@ -42,12 +49,13 @@ export function usePlace() {
     },
     [siteId, asked],
   );
-  /** `walking`: the page is one of a walk, so its screen puts the cursor where there is something to mend. */
   const go = useCallback(
-    (to: Stop | '', id?: string, walking = false) => void navigate(linkTo(to, id ?? asked), walking ? { state: WALKING } : {}),
+    (to: Stop | '', id?: string, { walking = false, replace = false }: Way = {}) => void navigate(linkTo(to, id ?? asked), { replace, ...(walking ? { state: WALKING } : {}) }),
     [navigate, linkTo, asked],
   );
-  return { siteId, stop: stop as Stop | undefined, page, pathname, linkTo, linkToView, go, walking: (state as { walking?: unknown } | null)?.walking === true };
+  // A page that is asked for by name and is not here is said to be so, and not taken for another.
+  const unknown = asked !== null && byId.size > 0 && !byId.has(asked) ? asked : undefined;
+  return { siteId, stop: stop as Stop | undefined, page, unknown, pathname, linkTo, linkToView, go, walking: (state as { walking?: unknown } | null)?.walking === true };
 }
 
 /** The next (or previous) page after the current one that has something to mend, going round; pages passed over are left out. */

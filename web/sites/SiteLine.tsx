@@ -1,28 +1,45 @@
 import { Download, Pencil, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { counted, REFUSAL_WORDS, shortDate } from '../../core/wording/index.ts';
+import { bytesText, counted, REFUSAL_WORDS, shortDate } from '../../core/wording/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
 import { download, note } from '../ui/index.ts';
-import { deleteSite, exportSite, renameSite, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
-import { FROM } from './wording.ts';
+import { exportSite, renameSite, useWorkspaceApi } from '../workspace/index.ts';
+import { FROM, W } from './wording.ts';
 
-/** One site in the list: open, rename, export, delete with a way back. */
-export function SiteLine({ site, onChange }: { readonly site: SiteRecord; readonly onChange: () => void }) {
+/** One site in the list: what tells it from others, and ways to open, rename, export, and put it into the bin. */
+export function SiteLine({
+  site,
+  sameAddress,
+  onChange,
+  onDelete,
+}: {
+  readonly site: SiteRecord;
+  /** Names of other sites that have its address. */
+  readonly sameAddress: readonly string[];
+  readonly onChange: () => void;
+  readonly onDelete: () => void;
+}) {
   const workspace = useWorkspaceApi();
   const [name, setName] = useState<string>();
   const [exporting, setExporting] = useState(false);
+  const pencil = useRef<HTMLButtonElement>(null);
+  const writing = name !== undefined;
+  const wasWriting = useRef(false);
+  useEffect(() => {
+    if (wasWriting.current && !writing) pencil.current?.focus();
+    wasWriting.current = writing;
+  }, [writing]);
   const rename = async (): Promise<void> => {
     const next = name?.trim();
     setName(undefined);
     if (!next || next === site.name) return;
-    await renameSite(workspace, site, next);
+    try {
+      await renameSite(workspace, site, next);
+    } catch (error) {
+      note(`Not renamed: ${(error as Error).message}`, {}, 'bad');
+    }
     onChange();
-  };
-  const remove = async (): Promise<void> => {
-    await deleteSite(workspace, site);
-    onChange();
-    note(`“${site.name}” was deleted.`, { duration: 12_000, action: { label: 'Undo', onClick: () => void restoreSite(workspace, site).then(onChange) } });
   };
   const save = async (): Promise<void> => {
     setExporting(true);
@@ -36,36 +53,51 @@ export function SiteLine({ site, onChange }: { readonly site: SiteRecord; readon
   };
   return (
     <li className="border-t border-[color:var(--line)] px-4 py-3 first:border-t-0" data-site={site.name}>
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <div className="min-w-0 flex-1 basis-56">
+      <div className="flex flex-wrap items-center gap-x-2 gap-y-2">
+        <div className="min-w-0 flex-1 basis-72">
           {name === undefined ? (
-            <Link className="display text-[17px] font-semibold underline decoration-accent decoration-2 underline-offset-4" to={`/s/${site.id}`}>
+            <Link
+              className="display text-[17px] font-semibold [overflow-wrap:anywhere] underline decoration-accent decoration-2 underline-offset-4"
+              to={`/s/${site.id}`}
+              dir="auto"
+            >
               {site.name}
             </Link>
           ) : (
             <input
               className="input w-full"
               autoFocus
-              aria-label="Name of the site"
+              aria-label={W.siteName}
               value={name}
+              maxLength={200}
+              dir="auto"
               onChange={(event) => setName(event.target.value)}
               onBlur={() => void rename()}
               onKeyDown={(event) => (event.key === 'Enter' ? void rename() : event.key === 'Escape' && setName(undefined))}
             />
           )}
+          <p className="text-[13.5px] [overflow-wrap:anywhere]">{summaryOf(site)}</p>
           <p className="soft text-[13px]">
-            {FROM[site.from]}, opened last {shortDate(site.openedAt)}
+            {FROM[site.from]}, last opened {shortDate(site.openedAt)}
+            {site.bytes !== undefined && ` · ${bytesText(site.bytes)}`}
           </p>
+          {sameAddress.length > 0 && (
+            <p className="text-[13px] text-[color:var(--amber-ink)]">
+              {W.sameAddress} {sameAddress.map((other) => `“${other}”`).join(', ')}. {W.sameAddressWhy}
+            </p>
+          )}
         </div>
-        <button type="button" className="btn btn-sm btn-ghost gap-1.5" onClick={() => setName(site.name)}>
+        <button ref={pencil} type="button" className="btn btn-sm btn-ghost gap-1.5" onClick={() => setName(site.name)} aria-label={`Rename ${site.name}`}>
           <Pencil size={15} aria-hidden /> Rename
         </button>
-        <button type="button" className="btn btn-sm btn-ghost gap-1.5" disabled={exporting} onClick={() => void save()}>
+        <button type="button" className="btn btn-sm btn-ghost gap-1.5" disabled={exporting} onClick={() => void save()} aria-label={`Export ${site.name}`}>
           <Download size={15} aria-hidden /> {exporting ? 'Packing …' : 'Export'}
         </button>
-        <button type="button" className="btn btn-sm btn-ghost gap-1.5" onClick={() => void remove()}>
-          <Trash2 size={15} aria-hidden /> Delete
-        </button>
+        <span className="ml-3 border-l border-[color:var(--line)] pl-3">
+          <button type="button" className="icon-btn" onClick={onDelete} aria-label={`Move ${site.name} to the bin`} title="Move to the bin">
+            <Trash2 size={16} aria-hidden />
+          </button>
+        </span>
       </div>
       {site.unread.length > 0 && (
         <details className="mt-1.5 text-[13px]">
@@ -81,4 +113,12 @@ export function SiteLine({ site, onChange }: { readonly site: SiteRecord; readon
       )}
     </li>
   );
+}
+
+/** What tells a site from others, in a line: its address, its pages, how it stands, what went out last. */
+function summaryOf({ summary }: SiteRecord): string {
+  if (!summary) return W.neverOpened;
+  const { host, pages, wanted, found, open, release } = summary;
+  const stands = !open ? 'closed to engines' : wanted === 0 ? 'no page wanted' : `people can find ${found} of ${wanted}`;
+  return [host, counted(pages, 'page'), stands, release ? `release ${release.number} of ${shortDate(release.at)}` : 'not released from here'].join(' · ');
 }

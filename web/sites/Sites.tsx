@@ -1,16 +1,18 @@
 import { Archive, FilePlus2, FolderOpen, ListPlus, Sparkle } from 'lucide-react';
-import { lazy, Suspense, useCallback, useEffect, useRef, useState, type DragEvent } from 'react';
+import { Suspense, useCallback, useEffect, useRef, useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { REFUSAL_WORDS } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
-import { Busy, Empty, note } from '../ui/index.ts';
-import { bringInDemo, bringInSite, listSites, useWorkspaceApi } from '../workspace/index.ts';
+import { Boundary, Busy, Empty, note, part, useHotkey } from '../ui/index.ts';
+import { bringInDemo, bringInSite, deleteSite, listSites, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
+import { Bin } from './Bin.tsx';
 import { fromArchive, fromDrop, fromFolder, fromInput } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
+import { Space } from './Space.tsx';
 import { W } from './wording.ts';
 
-const FromList = lazy(() => import('./FromList.tsx').then((module) => ({ default: module.FromList })));
+const FromList = part(() => import('./FromList.tsx'), 'FromList');
 
 let jobs = 0;
 
@@ -18,15 +20,36 @@ let jobs = 0;
 export function Sites() {
   const workspace = useWorkspaceApi();
   const navigate = useNavigate();
-  const [sites, setSites] = useState<readonly SiteRecord[]>();
+  const [list, setList] = useState<{ readonly sites: readonly SiteRecord[]; readonly bin: readonly SiteRecord[] }>();
+  const sites = list?.sites;
+  const heading = useRef<HTMLHeadingElement>(null);
   const [busy, setBusy] = useState<{ job: string; done: number; of: number }>();
   const [failure, setFailure] = useState<string>();
   const [dropping, setDropping] = useState(false);
   const [listing, setListing] = useState(false);
   const folderInput = useRef<HTMLInputElement>(null);
   const archiveInput = useRef<HTMLInputElement>(null);
-  const refresh = useCallback(() => void listSites(workspace).then(setSites), [workspace]);
+  const refresh = useCallback(() => void listSites(workspace).then(setList, (error: Error) => setFailure(error.message)), [workspace]);
   useEffect(refresh, [refresh]);
+  // Another tab may bring a site in, rename or delete one.
+  useEffect(() => workspace.tools.listen(refresh), [workspace, refresh]);
+  const deleted = useRef<SiteRecord[]>([]);
+  const undo = (): void => {
+    const site = deleted.current.pop();
+    if (!site) return note('Nothing to undo here.', { id: 'undo' });
+    void restoreSite(workspace, site).then(refresh);
+    note(`“${site.name}” is back.`, { id: 'undo' });
+  };
+  useHotkey('mod+z', undo);
+  const remove = async (site: SiteRecord): Promise<void> => {
+    await deleteSite(workspace, site);
+    deleted.current.push(site);
+    refresh();
+    heading.current?.focus();
+    note(`“${site.name}” was moved to the bin.`, { id: 'undo', duration: 12_000, action: { label: 'Undo', onClick: undo } });
+  };
+  const sharing = (site: SiteRecord): string[] =>
+    (sites ?? []).filter((other) => other.id !== site.id && site.summary && other.summary?.host === site.summary.host).map((other) => other.name);
 
   const take = async (bringing: Bringing | undefined, folder?: FileSystemDirectoryHandle): Promise<void> => {
     if (!bringing) return;
@@ -41,6 +64,8 @@ export function Sites() {
         return;
       }
       if (folder) await workspace.tools.db.put('sites', { ...result.site, folder });
+      // Asked once there is something worth keeping; a browser that says no is asked again from the list.
+      void navigator.storage.persist?.().catch(() => false);
       void navigate(`/s/${result.site.id}`);
     } catch (error) {
       setFailure((error as Error).message);
@@ -88,7 +113,10 @@ export function Sites() {
         <div className="flex items-center gap-3.5">
           <img src="/beacon.svg" alt="" width={44} height={44} />
           <div>
-            <h1>{W.title}</h1>
+            <title>Your sites · Jolly Beacon</title>
+            <h1 ref={heading} tabIndex={-1}>
+              {W.title}
+            </h1>
             <p className="soft">{W.lead}</p>
           </div>
         </div>
@@ -143,13 +171,15 @@ export function Sites() {
         </div>
         <p className="soft mt-2 text-[13px]">{W.dropHint}</p>
         {listing && !busy && (
-          <Suspense>
-            <FromList busy={busy !== undefined} onTake={(bringing) => void take(bringing)} />
-          </Suspense>
+          <Boundary>
+            <Suspense>
+              <FromList busy={busy !== undefined} onTake={(bringing) => void take(bringing)} />
+            </Suspense>
+          </Boundary>
         )}
         {busy && (
           <div className="mt-4">
-            <Busy what="Bringing the site in" done={busy.done} of={busy.of} onCancel={() => void workspace.tools.analysis.cancel(busy.job)} />
+            <Busy what="Bringing the site in" done={busy.done} of={busy.of} onCancel={() => void workspace.tools.analysis.cancel(busy.job).catch(() => undefined)} />
           </div>
         )}
         {failure !== undefined && (
@@ -160,9 +190,11 @@ export function Sites() {
         {sites?.length === 0 && !busy && <Empty title={W.none}>{W.noneWhy}</Empty>}
         <ul className="panel mt-6 empty:hidden" aria-label={W.title}>
           {sites?.map((site) => (
-            <SiteLine key={site.id} site={site} onChange={refresh} />
+            <SiteLine key={site.id} site={site} sameAddress={sharing(site)} onChange={refresh} onDelete={() => void remove(site)} />
           ))}
         </ul>
+        <Bin sites={list?.bin ?? []} onChange={refresh} />
+        <Space changed={list} />
       </div>
     </main>
   );

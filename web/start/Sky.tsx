@@ -1,4 +1,5 @@
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { Link } from 'react-router';
 import type { PageRow } from '../../core/survey/index.ts';
 import { KIND_WORDS, STATE_WORDS } from '../../core/wording/index.ts';
 import { byKind, StateSign, usePlace } from '../pieces/index.ts';
@@ -6,6 +7,8 @@ import { useWorkspace } from '../workspace/index.ts';
 
 const TROUBLE = new Set(['shut-out', 'leaking']);
 const NONE: readonly PageRow[] = [];
+/** Signs of one kind that are drawn in a dense sky. */
+const SHOWN = 120;
 /** Past this many pages a sign each is too much; the sky then shows the troubled ones and counts the rest. */
 const EACH = 400;
 
@@ -16,29 +19,50 @@ export function Sky() {
     useWorkspace((state) => state.rows),
     NONE,
   );
-  const { go } = usePlace();
+  const { linkTo } = usePlace();
+  const sky = useRef<HTMLElement>(null);
+  // One stop of the Tab key: it comes back to the sign it left.
+  const [here, setHere] = useState<string>();
   const groups = useMemo(() => byKind(rows), [rows]);
   if (rows.length === 0) return null;
   const dense = rows.length > EACH;
+  const signsOf = (pages: readonly PageRow[]): readonly PageRow[] => (dense ? pages.filter((row) => row.state !== 'findable').slice(0, SHOWN) : pages);
+  const all = groups.flatMap(({ rows: pages }) => signsOf(pages));
+  const stop = all.some((row) => row.id === here) ? here : all[0]?.id;
+  const keys = (event: KeyboardEvent): void => {
+    const at = all.findIndex((row) => row.id === stop);
+    const to = { ArrowRight: at + 1, ArrowDown: at + 1, ArrowLeft: at - 1, ArrowUp: at - 1, Home: 0, End: all.length - 1 }[event.key];
+    if (to === undefined || event.altKey) return;
+    event.preventDefault();
+    const next = all[Math.min(all.length - 1, Math.max(0, to))];
+    if (next) sky.current?.querySelector<HTMLElement>(`[data-sign="${CSS.escape(next.id)}"]`)?.focus();
+  };
   return (
-    <section aria-label="The sky: one sign per page" className={`panel sky mt-5${rows.length > 60 ? ' sky-dense' : ''}`}>
+    <section
+      ref={sky}
+      aria-label="The sky: one sign per page; arrow keys move from sign to sign"
+      className={`panel sky mt-5${rows.length > 60 ? ' sky-dense' : ''}`}
+      onKeyDown={keys}
+    >
       {groups.map(({ kind, rows: pages }) => {
         const troubled = dense ? pages.filter((row) => row.state !== 'findable') : pages;
-        const signs = dense ? troubled.slice(0, 120) : pages;
+        const signs = signsOf(pages);
         return (
           <div key={kind} className="sky-group">
             <div className="sky-signs">
               {signs.map((row) => (
-                <button
+                <Link
                   key={row.id}
-                  type="button"
+                  data-sign={row.id}
+                  to={linkTo(TROUBLE.has(row.state) || row.state === 'half-hidden' ? 'doors' : 'words', row.id)}
                   className={TROUBLE.has(row.state) ? 'trouble' : ''}
                   title={`${row.name}: ${STATE_WORDS[row.state].name.toLowerCase()}`}
                   aria-label={`${row.name}: ${STATE_WORDS[row.state].name.toLowerCase()}`}
-                  onClick={() => go(TROUBLE.has(row.state) || row.state === 'half-hidden' ? 'doors' : 'words', row.id)}
+                  tabIndex={row.id === stop ? 0 : -1}
+                  onFocus={() => setHere(row.id)}
                 >
                   <StateSign state={row.state} size={19} silent />
-                </button>
+                </Link>
               ))}
               {signs.length === 0 && <StateSign state="findable" size={19} />}
             </div>

@@ -1,7 +1,19 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Manifest } from '../../core/release/index.ts';
-import type { JournalEntry, SiteDocument } from '../../core/site/index.ts';
-import type { SiteFile } from '../../core/survey/index.ts';
+import type { JournalEntry, SetAside, SiteDocument } from '../../core/site/index.ts';
+import type { PageRow, SiteNumbers } from '../../core/survey/index.ts';
+
+/** What tells a site from others in a list; as of when it was open last. */
+export interface SiteSummary {
+  /** Host, as people say it. */
+  readonly host: string;
+  readonly pages: number;
+  /** Pages meant to be found, and how many of them can be as released. */
+  readonly wanted: number;
+  readonly found: number;
+  readonly open: boolean;
+  readonly release: { readonly number: number; readonly at: string } | null;
+}
 
 /** A site in the list of sites. */
 export interface SiteRecord {
@@ -16,9 +28,18 @@ export interface SiteRecord {
   /** Files that could not be read when it was brought in. */
   readonly unread: readonly { readonly path: string; readonly reason: string }[];
   readonly folder?: FileSystemDirectoryHandle;
+  /** It is still being brought in: whoever finds it so, with nobody at work on it, may sweep it away. */
+  readonly arriving?: true;
+  /** Bytes of its files. */
+  readonly bytes?: number;
+  readonly summary?: SiteSummary;
 }
 
-export interface StoredFile extends SiteFile {
+export interface StoredFile {
+  readonly path: string;
+  readonly hash: string;
+  readonly size: number;
+  readonly modified: number | undefined;
   readonly siteId: string;
 }
 export interface StoredBytes {
@@ -27,8 +48,19 @@ export interface StoredBytes {
   readonly bytes: Uint8Array;
 }
 export type StoredEntry = JournalEntry & { readonly siteId: string };
+/** Something of a site that could not be read, kept for repair. */
+export type StoredAside = SetAside & { readonly siteId: string; readonly at: string; readonly number: number };
+/** Rows of a site as they were last told, so many a record; `made` names the program that made them. */
+export interface StoredRows {
+  readonly siteId: string;
+  readonly part: number;
+  readonly made: string;
+  readonly numbers: SiteNumbers;
+  readonly of: number;
+  readonly rows: readonly PageRow[];
+}
 
-/** Format version 1 of what the browser keeps. */
+/** Format version 2 of what the browser keeps. Version 1 had neither `aside` nor `rows`. */
 export interface Schema extends DBSchema {
   sites: { key: string; value: SiteRecord };
   documents: { key: string; value: { siteId: string; seq: number; document: SiteDocument } };
@@ -37,25 +69,81 @@ export interface Schema extends DBSchema {
   pages: { key: [string, string]; value: StoredBytes };
   assets: { key: [string, string]; value: StoredBytes };
   manifests: { key: string; value: { siteId: string; manifest: Manifest } };
+  aside: { key: [string, number]; value: StoredAside };
+  rows: { key: [string, number]; value: StoredRows };
 }
 export type Database = IDBPDatabase<Schema>;
 
-/** Opens the browser's database. */
-export function openDatabase(name = 'jolly-beacon'): Promise<Database> {
-  return openDB<Schema>(name, 1, {
-    upgrade(db) {
-      db.createObjectStore('sites', { keyPath: 'id' });
-      db.createObjectStore('documents', { keyPath: 'siteId' });
-      db.createObjectStore('journal', { keyPath: ['siteId', 'seq'] });
-      db.createObjectStore('files', { keyPath: ['siteId', 'path'] });
-      db.createObjectStore('pages', { keyPath: ['siteId', 'path'] });
-      db.createObjectStore('assets', { keyPath: ['siteId', 'path'] });
-      db.createObjectStore('manifests', { keyPath: 'siteId' });
+/** Opens the browser's database. `lost` is told when the browser ends the connection, or another tab needs it to end. */
+export function openDatabase(name = 'jolly-beacon', lost?: () => void): Promise<Database> {
+  return openDB<Schema>(name, 2, {
+    upgrade(db, from) {
+      if (from < 1) {
+        db.createObjectStore('sites', { keyPath: 'id' });
+        db.createObjectStore('documents', { keyPath: 'siteId' });
+        db.createObjectStore('journal', { keyPath: ['siteId', 'seq'] });
+        db.createObjectStore('files', { keyPath: ['siteId', 'path'] });
+        db.createObjectStore('pages', { keyPath: ['siteId', 'path'] });
+        db.createObjectStore('assets', { keyPath: ['siteId', 'path'] });
+        db.createObjectStore('manifests', { keyPath: 'siteId' });
+      }
+      if (from < 2) {
+        db.createObjectStore('aside', { keyPath: ['siteId', 'number'] });
+        db.createObjectStore('rows', { keyPath: ['siteId', 'part'] });
+      }
     },
     blocking(_current, _blocked, event) {
       (event.target as IDBDatabase).close();
+      lost?.();
+    },
+    terminated: () => lost?.(),
+  });
+}
+
+/** Milliseconds between tries to take a lost connection up again. */
+const AGAIN = 500;
+
+/**
+ * A database whose connection is taken up again when it is lost. While it is away, what is asked fails as with any closed database: whoever writes tries
+ * again. Rejects only where it cannot be opened in the first place.
+ */
+export async function lastingDatabase(open: (lost: () => void) => Promise<Database>): Promise<Database> {
+  let current: Database;
+  let opening = false;
+  const again = (): void => {
+    if (opening) return;
+    opening = true;
+    const attempt = (): void =>
+      void open(again).then(
+        (db) => {
+          current = db;
+          opening = false;
+        },
+        // Another tab may be making the database anew; a newer program's database stays shut to this one, and writing says so.
+        () => setTimeout(attempt, AGAIN),
+      );
+    attempt();
+  };
+  current = await open(again);
+  return new Proxy({} as Database, {
+    get: (_target, name) => {
+      const value: unknown = Reflect.get(current, name, current);
+      if (typeof value !== 'function') return value;
+      return (...args: unknown[]): unknown => {
+        try {
+          const result: unknown = (value as (...args: unknown[]) => unknown).apply(current, args);
+          if (result instanceof Promise) result.catch(noticeLoss);
+          return result;
+        } catch (error) {
+          noticeLoss(error);
+          throw error;
+        }
+      };
     },
   });
+  function noticeLoss(error: unknown): void {
+    if ((error as Error).name === 'InvalidStateError') again();
+  }
 }
 
 /** All records of one site in a store keyed by [site, …]. */

@@ -39,14 +39,39 @@ export async function* eachPage(db: Database, siteId: string): AsyncGenerator<St
   }
 }
 
+/** Everything that is kept by site. */
+const BY_SITE = ['documents', 'manifests', 'journal', 'files', 'pages', 'assets', 'aside', 'rows'] as const;
+
 /** Takes away everything kept of a site. */
 export async function clearSite(db: Database, siteId: string): Promise<void> {
-  const transaction = db.transaction(['sites', 'documents', 'journal', 'files', 'pages', 'assets', 'manifests'], 'readwrite');
-  await Promise.all([
-    transaction.objectStore('sites').delete(siteId),
-    transaction.objectStore('documents').delete(siteId),
-    transaction.objectStore('manifests').delete(siteId),
-    ...(['journal', 'files', 'pages', 'assets'] as const).map((name) => transaction.objectStore(name).delete(siteRange(siteId))),
-  ]);
+  const transaction = db.transaction(['sites', ...BY_SITE], 'readwrite');
+  const whole = (name: (typeof BY_SITE)[number]) => (name === 'documents' || name === 'manifests' ? siteId : siteRange(siteId));
+  await Promise.all([transaction.objectStore('sites').delete(siteId), ...BY_SITE.map((name) => transaction.objectStore(name).delete(whole(name) as never))]);
   await transaction.done;
+}
+
+/**
+ * Takes away what no site in the list claims, and sites that were being brought in when somebody stopped in the middle. `atWork` tells of a site whether
+ * it is being brought in right now. Gives the number of sites that were swept.
+ */
+export async function sweep(db: Database, atWork: (siteId: string) => Promise<boolean>): Promise<number> {
+  const known = new Set<string>();
+  const stray = new Set<string>();
+  for (const site of await db.getAll('sites')) {
+    if (site.arriving && !(await atWork(site.id))) stray.add(site.id);
+    else known.add(site.id);
+  }
+  for (const name of BY_SITE) {
+    const store = db.transaction(name).store;
+    // From one site's first record to the next one's: as many steps as there are sites, however many files they have.
+    for (let range: IDBKeyRange | undefined; ;) {
+      const key: string | [string, ...unknown[]] | undefined = (await store.openKeyCursor(range as never))?.key;
+      if (key === undefined) break;
+      const siteId = typeof key === 'string' ? key : key[0];
+      if (!known.has(siteId)) stray.add(siteId);
+      range = IDBKeyRange.lowerBound(typeof key === 'string' ? siteId : [siteId, []], true);
+    }
+  }
+  for (const siteId of stray) await clearSite(db, siteId);
+  return stray.size;
 }

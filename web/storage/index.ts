@@ -1,13 +1,21 @@
-export { openDatabase, type Database, type SiteRecord, type StoredBytes, type StoredFile } from './database.ts';
+export { lastingDatabase, openDatabase, type Database, type SiteRecord, type SiteSummary, type StoredAside, type StoredBytes, type StoredFile } from './database.ts';
 export {
   appendEntries,
+  dropAside,
+  entriesAfter,
   latestEntries,
+  listAside,
   loadDocument,
+  loadHistory,
   loadManifest,
   notYetWritten,
+  putAside,
   saveManifest,
   shortenJournal,
+  SiteGone,
   writeSnapshot,
   type DocumentState,
 } from './documents.ts';
-export { clearSite, eachPage, listFiles, loadBytes, saveFiles } from './files.ts';
+export { clearSite, eachPage, listFiles, loadBytes, saveFiles, sweep } from './files.ts';
+export { keepRows, loadRows, type KeptRows } from './rows.ts';
+export { arrivalLock, updateSite } from './sites.ts';

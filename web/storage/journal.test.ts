@@ -1,14 +1,16 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, expect, it } from 'vitest';
 import { applyChange, doEntry, emptyDocument, set, undoEntry } from '../../core/site/index.ts';
-import { appendEntries, clearSite, loadDocument, notYetWritten, openDatabase, shortenJournal, writeSnapshot, type Database } from './index.ts';
+import { appendEntries, clearSite, loadDocument, notYetWritten, openDatabase, shortenJournal, writeSnapshot, type Database, type SiteRecord } from './index.ts';
 
 let db: Database;
 let names = 0;
 beforeEach(async () => {
   db = await openDatabase(`journal-${++names}`);
+  for (const id of ['s', 'sa', 'other']) await db.put('sites', siteRecord(id));
   await writeSnapshot(db, 's', applyChange(emptyDocument(), set('facts', '', 'siteName', 'Start')));
 });
+const siteRecord = (id: string): SiteRecord => ({ id, name: id, createdAt: '', openedAt: '', deletedAt: null, from: 'archive', unread: [] });
 const entry = (title: string, at = '2026-11-25T10:00:00Z') => {
   const { seq: _, ...rest } = doEntry(emptyDocument(), set('pages', 'p.html', 'title', title), { seq: 0, at, label: title });
   return rest;

@@ -10,3 +10,7 @@ export { useSettled } from './settled.ts';
 export { SortHeading, type Sorting } from './SortHeading.tsx';
 export { SortableList } from './SortableList.tsx';
 export { More, useMore } from './More.tsx';
+export { Boundary } from './Boundary.tsx';
+export { fetchAhead, fetchPart, part } from './part.tsx';
+export { Trouble } from './Trouble.tsx';
+export { recall, remember } from './kept.ts';

@@ -2,7 +2,7 @@ import { CircleDashed, CircleMinus, Link2, ListChecks } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { EngineRow } from '../../core/exchange/index.ts';
 import { gateWords, shortDate } from '../../core/wording/index.ts';
-import { usePlace } from '../pieces/index.ts';
+import { PageLink } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { OUTCOMES } from './wording.ts';
 
@@ -15,7 +15,6 @@ const DRAWN = 300;
 export function IndexTable({ records }: { readonly records: readonly EngineRow[] }) {
   const [only, setOnly] = useState<EngineRow['outcome']>();
   const rows = useWorkspace((state) => state.rows);
-  const { go } = usePlace();
   const byAddress = useMemo(() => new Map(rows.map((row) => [row.address, row])), [rows]);
   const shown = useMemo(
     () => records.filter((record) => only === undefined || record.outcome === only).sort((a, b) => ORDER.indexOf(a.outcome) - ORDER.indexOf(b.outcome)),
@@ -59,9 +58,9 @@ export function IndexTable({ records }: { readonly records: readonly EngineRow[]
                 <tr key={record.address} data-record={path} data-outcome={record.outcome}>
                   <td className="min-w-40">
                     {row ? (
-                      <button type="button" className="link-act text-left" onClick={() => go('doors', row.id)}>
+                      <PageLink to="doors" page={row.id} className="link-act text-left">
                         {row.name}
-                      </button>
+                      </PageLink>
                     ) : null}
                     <span className="mono soft block break-all text-[12px]">{path}</span>
                   </td>

@@ -4,7 +4,7 @@ import type { EngineId, EngineSite } from '../../core/exchange/index.ts';
 import { PLOVER, SKERRY } from '../../core/indexing/index.ts';
 import { siteHost, siteOrigin } from '../../core/site/index.ts';
 import { counted, shortDate } from '../../core/wording/index.ts';
-import { Rail, usePlace } from '../pieces/index.ts';
+import { Rail, PageLink } from '../pieces/index.ts';
 import { Busy, Empty, note, Segments, useRemembered } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { IndexTable } from './IndexTable.tsx';
@@ -14,7 +14,6 @@ import { W } from './wording.ts';
 /** What the engine sees: the map handed in, the state of each address, and a search. */
 export function Watch() {
   const workspace = useWorkspaceApi();
-  const { go } = usePlace();
   const document = useWorkspace((state) => state.document);
   const [engineId, setEngineId] = useRemembered<EngineId>('watch-engine', ['skerry', 'plover'], 'skerry');
   const skerry = useWorkspace((state) => state.engine);
@@ -123,9 +122,9 @@ export function Watch() {
         ) : (
           <p className="soft mt-1">
             {W.proveFirst}{' '}
-            <button type="button" className="link-act" onClick={() => go('proof')}>
+            <PageLink to="proof" className="link-act">
               To the proof
-            </button>
+            </PageLink>
           </p>
         )}
         {engine && engine.days.length > 0 && (

@@ -1,9 +1,9 @@
+import { bytesText, counted } from '../../core/wording/index.ts';
 import { useReport, useWorkspace } from '../workspace/index.ts';
 import { Rail } from '../pieces/index.ts';
 import { Busy, Empty } from '../ui/index.ts';
 
 const HEAVY = 300_000;
-const size = (bytes: number): string => (bytes >= 1_000_000 ? `${(bytes / 1_000_000).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1000))} kB`);
 
 /** The heaviest files of the site. Making them smaller is still to come, and the screen says so. */
 export function Weight() {
@@ -19,7 +19,7 @@ export function Weight() {
       <p className="soft mt-1.5">
         {heavy.length === 0
           ? 'No file is heavier than 300 kB. Good enough, stop here.'
-          : `${heavy.length === 1 ? 'One file is' : `${heavy.length} files are`} heavier than 300 kB; on a slow phone that is a second each.`}
+          : `${counted(heavy.length, 'file is', 'files are')} heavier than 300 kB; on a slow phone that is a second each.`}
       </p>
       <div className="panel mt-4 overflow-x-auto">
         <table className="data-table">
@@ -36,7 +36,7 @@ export function Weight() {
             {files.map((file) => (
               <tr key={file.path}>
                 <td className="mono break-all">{file.path}</td>
-                <td className="num whitespace-nowrap">{size(file.size)}</td>
+                <td className="num whitespace-nowrap">{bytesText(file.size)}</td>
                 <td aria-hidden>
                   <div
                     className="h-2.5 rounded-full"
@@ -53,7 +53,7 @@ export function Weight() {
       </div>
       <Rail>
         <h2>What this does so far</h2>
-        <p className="soft mt-1.5">It weighs the files of the site, {pages} pages and all that lies beside them, as they were brought in.</p>
+        <p className="soft mt-1.5">It weighs the files of the site, {counted(pages, 'page')} and all that lies beside them, as they were brought in.</p>
         <p className="soft mt-2">Making pictures smaller, taking camera data out of them and estimating how fast a page loads are not built yet.</p>
       </Rail>
     </div>

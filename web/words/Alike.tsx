@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { AlikeGroup } from '../../core/survey/index.ts';
 import { descriptionRooms, set, titleRooms } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { usePlace } from '../pieces/index.ts';
+import { PageLink } from '../pieces/index.ts';
 import { Empty } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { FitRuler } from './FitRuler.tsx';
@@ -75,16 +75,15 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
   const row = useWorkspace((state) => state.byId.get(id));
   const own = useWorkspace((state) => state.document.tables.pages[id]?.[field]);
   const document = useWorkspace((state) => state.document);
-  const { go } = usePlace();
   if (!row) return null;
   const text = own ?? row[field];
   const rooms = (field === 'title' ? titleRooms(document) : descriptionRooms(document)).slice(0, 2);
   return (
     <div className="p-3">
       <p className="mb-1 flex items-baseline gap-2 text-[13.5px]">
-        <button type="button" className="link-act truncate !min-h-6" onClick={() => go('words', id)}>
+        <PageLink to="words" page={id} className="link-act truncate !min-h-6">
           {row.name}
-        </button>
+        </PageLink>
         <span className="mono soft truncate">{row.address}</span>
       </p>
       <div className="field">

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { usePlace } from '../pieces/index.ts';
+import { PageLink } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 const SHOWN = 60;
@@ -11,7 +11,6 @@ export function ChangeList({
   readonly changes: readonly { readonly page: string; readonly before: string; readonly after: string; readonly what?: string }[];
 }) {
   const byId = useWorkspace((state) => state.byId);
-  const { go } = usePlace();
   const [most, setMost] = useState(SHOWN);
   return (
     <div className="panel overflow-hidden" data-testid="changes">
@@ -19,9 +18,9 @@ export function ChangeList({
         {changes.slice(0, most).map((change, index) => (
           <li key={`${change.page} ${change.what ?? ''} ${index}`} className="px-4 py-2 text-[14px]">
             <p className="text-[12.5px]">
-              <button type="button" className="link-act soft !min-h-6 !font-normal" onClick={() => go('words', change.page)}>
+              <PageLink to="words" page={change.page} className="link-act soft !min-h-6 !font-normal">
                 {byId.get(change.page)?.name ?? change.page}
-              </button>
+              </PageLink>
               {change.what !== undefined && <span className="soft"> · {change.what}</span>}
             </p>
             <del className="block text-[color:var(--soft)]" dir="auto">

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
 import { addressOf, all, KIND_NAMES, kindRules, KINDS, placeBehind, ruleCatches, set, type Change, type Kind, type KindRule } from '../../core/site/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
-import { byKind, Term, usePlace } from '../pieces/index.ts';
+import { byKind, Term, PageLink } from '../pieces/index.ts';
 import { SortableList } from '../ui/index.ts';
 import { moveRule, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
@@ -18,7 +18,6 @@ export function Kinds() {
   const groups = byKind(rows);
   const [open, setOpen] = useState<Kind>();
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
-  const { go } = usePlace();
   const setKind = (ids: readonly string[], kind: Kind | null): void => {
     const changes: Change[] = ids.map((id) => set('pages', id, 'kind', kind));
     if (changes.length > 0)
@@ -103,9 +102,9 @@ export function Kinds() {
                           setPicked(next);
                         }}
                       />
-                      <button type="button" className="link-act truncate !font-normal" onClick={() => go('words', page.id)}>
+                      <PageLink to="words" page={page.id} className="link-act truncate !font-normal">
                         {page.name}
-                      </button>
+                      </PageLink>
                       <span className="mono soft truncate">{page.address}</span>
                       <span className="soft ml-auto flex-none text-[12.5px]">
                         {{ owner: 'said for this page', rule: 'by a rule', guess: '' }[page.kindFrom]}

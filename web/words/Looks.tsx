@@ -2,7 +2,7 @@ import { findingPlace, stopOf, type Finding } from '../../core/checks/index.ts';
 import type { PageFacts } from '../../core/page/index.ts';
 import type { SitePage } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { Findings, lineOf, Rail, usePlace } from '../pieces/index.ts';
+import { Findings, lineOf, Rail, PageLink } from '../pieces/index.ts';
 import { Segments, useRemembered } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { FindingActions } from './FindingActions.tsx';
@@ -36,7 +36,6 @@ export function Looks({
   readonly places: MendPlaces;
 }) {
   const [look, setLook] = useRemembered<Look>('look', LOOKS, 'wide');
-  const { go } = usePlace();
   const workspace = places.workspace;
   const ignored = useWorkspace((state) => state.document.tables.ignored);
   const letBe = row.ignored.filter((code) => ignored[`${row.id}\n${code}`]);
@@ -82,9 +81,9 @@ export function Looks({
             stopOf(finding) === 'words' ? (
               <FindingActions workspace={workspace} row={row} finding={finding} />
             ) : (
-              <button type="button" className="link-act soft text-[13px]" onClick={() => go('doors', row.id)}>
+              <PageLink to="doors" page={row.id} className="link-act soft text-[13px]">
                 See at Doors
-              </button>
+              </PageLink>
             )
           }
         />

@@ -2,13 +2,12 @@ import { useState } from 'react';
 import { similarity } from '../../core/titles/index.ts';
 import { set } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { Term, usePlace } from '../pieces/index.ts';
+import { Term, PageLink } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 /** Who links here, where this page's links lead, and those that lead nowhere, with the mend. */
 export function PageLinks({ row, linkers }: { readonly row: PageRow; readonly linkers: readonly string[] }) {
   const byId = useWorkspace((state) => state.byId);
-  const { go } = usePlace();
   return (
     <div className="text-[13.5px]">
       {row.broken.length > 0 && (
@@ -27,9 +26,9 @@ export function PageLinks({ row, linkers }: { readonly row: PageRow; readonly li
         <ul className="columns-1 gap-6 sm:columns-2">
           {linkers.slice(0, 60).map((id) => (
             <li key={id}>
-              <button type="button" className="link-act text-left !font-normal" onClick={() => go('words', id)}>
+              <PageLink to="words" page={id} className="link-act text-left !font-normal">
                 {byId.get(id)?.name ?? id}
-              </button>
+              </PageLink>
             </li>
           ))}
         </ul>

@@ -3,7 +3,7 @@ import { listOf } from '../../core/phrases/index.ts';
 import type { PhraseRow } from '../../core/phrases/index.ts';
 import { set } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { Term, usePlace } from '../pieces/index.ts';
+import { Term, PageLink } from '../pieces/index.ts';
 import { Empty, Segments, useRemembered } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
@@ -117,7 +117,6 @@ function Phrase({ row }: { readonly row: PhraseRow }) {
   const workspace = useWorkspaceApi();
   const pages = useWorkspace((state) => state.rows);
   const byId = useWorkspace((state) => state.byId);
-  const { go } = usePlace();
   const makeTarget = (id: string): void =>
     workspace.change(set('pages', id, 'phrase', row.phrase), { label: `“${byId.get(id)?.name ?? id}” is to answer “${row.phrase}”` });
   const others = [...new Set([...row.answered, ...row.weak])].filter((id) => !row.targets.includes(id)).slice(0, 4);
@@ -130,9 +129,9 @@ function Phrase({ row }: { readonly row: PhraseRow }) {
       <span className={`verdict is-${row.verdict}`}>{VERDICTS[row.verdict]}</span>
       <span className="flex flex-wrap items-center justify-end gap-1.5 text-[13px]">
         {row.targets.map((id) => (
-          <button key={id} type="button" className="chip" aria-pressed onClick={() => go('words', id)} title="This page is meant for it">
+          <PageLink to="words" page={id} key={id} className="chip" title="This page is meant for it">
             {byId.get(id)?.name ?? id}
-          </button>
+          </PageLink>
         ))}
         {others.map((id) => (
           <button key={id} type="button" className="chip" onClick={() => makeTarget(id)} title="Make it this page’s target">

@@ -3,7 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import { passageKey, set, all } from '../../core/site/index.ts';
 import type { PicturePlace } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { Term, usePlace } from '../pieces/index.ts';
+import { Term, usePlace, PageLink } from '../pieces/index.ts';
 import { Empty, Segments, useRemembered } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { SitePicture } from './SitePicture.tsx';
@@ -105,9 +105,9 @@ function Picture({ place }: { readonly place: PicturePlace }) {
       <div className="min-w-0 flex-1">
         <p className="flex items-baseline gap-2 text-[13px]">
           <span className="mono truncate">{place.src.replace(/^.*\//, '')}</span>
-          <button type="button" className="link-act soft !min-h-6 truncate !font-normal" onClick={() => go('words', place.page)}>
+          <PageLink to="words" page={place.page} className="link-act soft !min-h-6 truncate !font-normal">
             {row?.name ?? place.page}
-          </button>
+          </PageLink>
         </p>
         <input
           className="input mt-1 w-full"

@@ -2,7 +2,7 @@ import { ArrowDown, CornerDownRight, Undo2 } from 'lucide-react';
 import { useMemo } from 'react';
 import { isEnough } from '../../core/checks/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { useNextToMend, usePlace } from '../pieces/index.ts';
+import { useNextToMend, usePlace, PageLink } from '../pieces/index.ts';
 import { useHotkey } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
@@ -22,7 +22,7 @@ export function WalkBar() {
     if (page === undefined || !here || isEnough(here.findings)) return;
     const on = nextToMend(1);
     workspace.skip(page);
-    if (on !== undefined) go('words', on, true);
+    if (on !== undefined) go('words', on, { walking: true });
   };
   useHotkey('alt+s', skip);
   useHotkey('alt+b', () => workspace.skip(undefined));
@@ -52,9 +52,9 @@ export function WalkBar() {
           </button>
         )}
         {next !== undefined && (
-          <button type="button" className="btn btn-sm btn-outline-ink gap-1" onClick={() => go('words', next, true)} aria-keyshortcuts="Alt+ArrowDown">
+          <PageLink to="words" page={next} walking className="btn btn-sm btn-outline-ink gap-1" aria-keyshortcuts="Alt+ArrowDown">
             Next to mend <ArrowDown size={15} aria-hidden />
-          </button>
+          </PageLink>
         )}
       </span>
     </div>

@@ -1,33 +1,36 @@
-import { lazy, Suspense } from 'react';
-import { useParams } from 'react-router';
+import { Suspense, type ReactNode } from 'react';
+import { useLocation } from 'react-router';
 import { isWay, Views, WaitingView } from '../pieces/index.ts';
+import { Boundary, part } from '../ui/index.ts';
 import { VIEWS, type View } from './views.ts';
 import './words.css';
 
 const SCREENS = {
-  page: lazy(() => import('./OnePage.tsx').then((module) => ({ default: module.OnePage }))),
-  ledger: lazy(() => import('./Ledger.tsx').then((module) => ({ default: module.Ledger }))),
-  patterns: lazy(() => import('./Patterns.tsx').then((module) => ({ default: module.Patterns }))),
-  kinds: lazy(() => import('./Kinds.tsx').then((module) => ({ default: module.Kinds }))),
-  facts: lazy(() => import('./SiteFacts.tsx').then((module) => ({ default: module.SiteFacts }))),
-  alike: lazy(() => import('./Alike.tsx').then((module) => ({ default: module.Alike }))),
-  pictures: lazy(() => import('./Pictures.tsx').then((module) => ({ default: module.Pictures }))),
-  phrases: lazy(() => import('./Phrases.tsx').then((module) => ({ default: module.Phrases }))),
-  exchange: lazy(() => import('./InAndOut.tsx').then((module) => ({ default: module.InAndOut }))),
-  checks: lazy(() => import('./Checks.tsx').then((module) => ({ default: module.Checks }))),
-} satisfies Record<View, unknown>;
+  page: part(() => import('./OnePage.tsx'), 'OnePage'),
+  ledger: part(() => import('./Ledger.tsx'), 'Ledger'),
+  patterns: part(() => import('./Patterns.tsx'), 'Patterns'),
+  kinds: part(() => import('./Kinds.tsx'), 'Kinds'),
+  facts: part(() => import('./SiteFacts.tsx'), 'SiteFacts'),
+  alike: part(() => import('./Alike.tsx'), 'Alike'),
+  pictures: part(() => import('./Pictures.tsx'), 'Pictures'),
+  phrases: part(() => import('./Phrases.tsx'), 'Phrases'),
+  exchange: part(() => import('./InAndOut.tsx'), 'InAndOut'),
+  checks: part(() => import('./Checks.tsx'), 'Checks'),
+} satisfies Record<View, () => ReactNode>;
 
 /** Titles, descriptions and all other words of the site: one page, all pages, or what is set once for many. */
 export function Words() {
-  const { view = 'page' } = useParams();
+  const view = useLocation().pathname.split('/')[4] ?? 'page';
   const current = isWay(VIEWS, view) ? view : 'page';
-  const Screen = SCREENS[current];
+  const Screen: () => ReactNode = SCREENS[current];
   return (
     <>
       <Views stop="words" label="Ways to work on words" views={VIEWS} current={current} />
-      <Suspense fallback={<WaitingView name="Words" />}>
-        <Screen />
-      </Suspense>
+      <Boundary place={current}>
+        <Suspense fallback={<WaitingView name="Words" />}>
+          <Screen />
+        </Suspense>
+      </Boundary>
     </>
   );
 }

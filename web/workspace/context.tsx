@@ -1,5 +1,6 @@
 import { createContext, useContext, useEffect, useState } from 'react';
 import { useStore } from 'zustand';
+import { WorkerLost } from '../analysis/index.ts';
 import type { Workspace, WorkspaceState } from './store.ts';
 
 /** The one workspace, handed down by the app. */
@@ -22,15 +23,21 @@ export function useReport<T>(fetchReport: (workspace: Workspace) => Promise<T>, 
   const surveyed = useWorkspace((state) => state.surveyed);
   const siteId = useWorkspace((state) => state.site?.id);
   const [report, setReport] = useState<{ key: string; value: T }>();
+  const [failure, setFailure] = useState<Error>();
   const whole = `${siteId ?? ''} ${key}`;
   useEffect(() => {
     let current = true;
-    void fetchReport(workspace).then((value) => current && setReport({ key: whole, value }));
+    fetchReport(workspace).then(
+      (value) => current && setReport({ key: whole, value }),
+      // A worker that died answers when it is back, and then the survey has looked again. All else is for the boundary above to say.
+      (error: unknown) => current && !(error instanceof WorkerLost) && setFailure(error as Error),
+    );
     return () => {
       current = false;
     };
     // The fetching function is made anew at each drawing; what it depends on is in the key.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [workspace, surveyed, whole]);
+  if (failure) throw failure;
   return report?.key === whole ? report.value : undefined;
 }

@@ -1,40 +1,72 @@
-import { all, applyChange, set, type SiteDocument } from '../../core/site/index.ts';
+import { all, applyChange, doEntry, set, type SiteDocument } from '../../core/site/index.ts';
 import { handOver, onProgress, type Bringing } from '../analysis/index.ts';
-import { clearSite, loadDocument, writeSnapshot, type SiteRecord } from '../storage/index.ts';
+import { appendEntries, clearSite, loadDocument, sweep, updateSite, writeSnapshot, type SiteRecord } from '../storage/index.ts';
+import { recall, remember } from '../ui/index.ts';
 import type { Workspace } from './store.ts';
 
 const LAST = 'jolly-beacon-last-site';
+/** Days that the bin keeps a site. */
+export const BIN_DAYS = 30;
 const DAY = 86_400_000;
 
-/** The sites in this browser, latest opened first. Those deleted more than a day ago are cleared away. */
-export async function listSites({ tools }: Workspace): Promise<SiteRecord[]> {
-  const all = await tools.db.getAll('sites');
+/** The sites in this browser, latest opened first, and those in the bin, latest deleted first. Those that were there too long are cleared away. */
+export async function listSites({ tools }: Workspace): Promise<{ readonly sites: SiteRecord[]; readonly bin: SiteRecord[] }> {
+  const all = (await tools.db.getAll('sites')).filter((site) => !site.arriving);
   const now = tools.now().getTime();
-  for (const site of all) if (site.deletedAt !== null && now - Date.parse(site.deletedAt) > DAY) await clearSite(tools.db, site.id);
-  return all.filter((site) => site.deletedAt === null).sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1));
+  const stale = all.filter((site) => site.deletedAt !== null && now - Date.parse(site.deletedAt) > BIN_DAYS * DAY);
+  for (const site of stale) await clearSite(tools.db, site.id);
+  const left = all.filter((site) => !stale.includes(site));
+  return {
+    sites: left.filter((site) => site.deletedAt === null).sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1)),
+    bin: left.filter((site) => site.deletedAt !== null).sort((a, b) => ((a.deletedAt ?? '') < (b.deletedAt ?? '') ? 1 : -1)),
+  };
 }
 
+/** Takes away what was left of sites whose bringing in was killed. `atWork` tells whether one is being brought in right now. */
+export async function sweepLeftovers({ tools }: Workspace, atWork: (siteId: string) => Promise<boolean>): Promise<void> {
+  await sweep(tools.db, atWork);
+}
+
+/** Puts a site into the bin; other tabs that have it open are told. */
 export async function deleteSite({ tools }: Workspace, site: SiteRecord): Promise<void> {
-  await tools.db.put('sites', { ...site, deletedAt: tools.now().toISOString() });
+  await updateSite(tools.db, site.id, { deletedAt: tools.now().toISOString() });
+  tools.announce(site.id);
 }
 
-export async function restoreSite({ tools }: Workspace, site: SiteRecord): Promise<void> {
-  await tools.db.put('sites', { ...site, deletedAt: null });
+/** Takes a site out of the bin again. */
+export async function restoreSite(workspace: Workspace, site: SiteRecord): Promise<void> {
+  await updateSite(workspace.tools.db, site.id, { deletedAt: null });
+  workspace.tools.announce(site.id);
+  if (workspace.state.site?.id === site.id) await workspace.writeAgain();
 }
 
+/** Clears a site out of the bin: nothing of it is left in this browser. */
+export async function clearForGood({ tools }: Workspace, site: SiteRecord): Promise<void> {
+  await clearSite(tools.db, site.id);
+  tools.announce(site.id);
+}
+
+/** Gives a site a name: the one it has in the list is the one that searchers see. */
 export async function renameSite(workspace: Workspace, site: SiteRecord, name: string): Promise<void> {
-  if (workspace.state.site?.id === site.id) await workspace.rename(name);
-  else await workspace.tools.db.put('sites', { ...site, name });
+  const change = all([set('facts', '', 'siteName', name), set('facts', '', 'nameSure', true)]);
+  const label = `The site is called “${name}”`;
+  if (workspace.state.site?.id === site.id) return workspace.change(change, { label });
+  const { tools } = workspace;
+  const { document } = await loadDocument(tools.db, site.id);
+  const { seq: _, ...entry } = doEntry(document, change, { seq: 0, at: tools.now().toISOString(), label });
+  await appendEntries(tools.db, site.id, [entry]);
+  await updateSite(tools.db, site.id, { name });
+  tools.announce(site.id);
 }
 
 export function rememberSite(id: string): void {
-  localStorage.setItem(LAST, id);
+  remember(LAST, id);
 }
 
 /** The site to open first: the one open last, else the demo, brought in anew where this browser has none. */
 export async function firstSite(workspace: Workspace): Promise<SiteRecord> {
-  const sites = await listSites(workspace);
-  const last = sites.find((site) => site.id === localStorage.getItem(LAST)) ?? sites[0];
+  const { sites } = await listSites(workspace);
+  const last = sites.find((site) => site.id === recall(LAST)) ?? sites[0];
   return last ?? bringInDemo(workspace);
 }
 
@@ -59,6 +91,7 @@ export async function bringInDemo(workspace: Workspace): Promise<SiteRecord> {
 function demoFacts(origin: string, number: number, at: string) {
   return all([
     set('facts', '', 'siteName', 'Quillfeather Bindery'),
+    set('facts', '', 'nameSure', true),
     set('facts', '', 'mainAddress', origin),
     set('facts', '', 'language', 'en'),
     set('doors', '', 'open', true),
@@ -96,15 +129,18 @@ export function bringInSite({ tools }: Workspace, job: string, bringing: Bringin
 /** The whole site as one file. The worker holds one site at a time, so another one is opened for it and the first one again. */
 export async function exportSite(workspace: Workspace, site: SiteRecord): Promise<Blob> {
   const { tools } = workspace;
+  // Of the open site the memory knows more than the database, where that could not be written.
+  if (workspace.state.site?.id === site.id) {
+    await workspace.settled();
+    return tools.analysis.project(site.name, workspace.state.document);
+  }
   const { document } = await loadDocument(tools.db, site.id);
-  if (workspace.state.site?.id === site.id) await workspace.settled();
-  else
-    await tools.analysis.open(
-      'export',
-      site.id,
-      document,
-      onProgress(() => undefined),
-    );
+  await tools.analysis.open(
+    'export',
+    site.id,
+    document,
+    onProgress(() => undefined),
+  );
   const blob = await tools.analysis.project(site.name, document);
   const open = workspace.state.site;
   if (open && open.id !== site.id) await workspace.open(open.id);

@@ -1,15 +1,18 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
   applyChange,
+  differenceOf,
   doEntry,
   emptyDocument,
   fieldsOf,
   fold,
   isIdle,
+  replay,
   siteHost,
   NOTHING_TO_UNDO,
   redoEntry,
   undoEntry,
+  whyNot,
   all,
   type Change,
   type JournalEntry,
@@ -17,15 +20,37 @@ import {
   type UndoState,
 } from '../../core/site/index.ts';
 import type { PageRow, SiteNumbers } from '../../core/survey/index.ts';
-import { onProgress, type Analysis, type PageDetail, type SurveyNews } from '../analysis/index.ts';
+import { onProgress, WorkerLost, type Analysis, type PageDetail, type SurveyNews, type WorkerNews } from '../analysis/index.ts';
 import type { EngineSite } from '../../core/exchange/index.ts';
 import type { Outside } from '../outside/index.ts';
-import { appendEntries, loadDocument, loadManifest, notYetWritten, shortenJournal, type Database, type SiteRecord } from '../storage/index.ts';
+import {
+  appendEntries,
+  entriesAfter,
+  listAside,
+  loadDocument,
+  loadRows,
+  notYetWritten,
+  putAside,
+  shortenJournal,
+  updateSite,
+  type Database,
+  type SiteRecord,
+  type SiteSummary,
+} from '../storage/index.ts';
+import { RETRY, troubleOf, type SaveTrouble } from './trouble.ts';
 
 /** Effects the workspace needs, handed over once at start-up. */
 export interface WorkspaceTools {
   readonly db: Database;
   readonly analysis: Analysis;
+  /** Tells when the worker is gone, there again, or cannot be started. */
+  readonly watchAnalysis: (hear: (news: WorkerNews) => void) => () => void;
+  /** Tries to start a worker that could not be had. */
+  readonly startAnalysisAgain: () => void;
+  /** Names this very build of the program: rows kept by another one are not read. */
+  readonly build: string;
+  /** Tells the owner of something that happened beside what they do. */
+  readonly tell: (what: Told) => void;
   readonly outside: Outside;
   readonly now: () => Date;
   /** Names this tab among others: two tabs never type on one thread. */
@@ -37,6 +62,9 @@ export interface WorkspaceTools {
   readonly underWay: { keep(siteId: string, entries: readonly Unnumbered[]): void; find(siteId: string): readonly Unnumbered[] };
 }
 
+/** A change was beyond what can be kept; what could not be saved is saved now; the worker is there again. */
+export type Told = 'refused' | 'saved-again' | 'reader-back';
+
 type Unnumbered = Omit<JournalEntry, 'seq'>;
 
 export interface WorkspaceState {
@@ -47,6 +75,18 @@ export interface WorkspaceState {
   readonly document: SiteDocument;
   readonly undo: UndoState;
   readonly save: 'saved' | 'saving' | 'failed';
+  /** Why, where it failed. */
+  readonly trouble: SaveTrouble | undefined;
+  /** Changes that only this tab's memory holds. */
+  readonly unsaved: number;
+  /** The worker that reads the pages: there, being started again, or not to be had. */
+  readonly worker: 'there' | 'restarting' | 'gone';
+  /** Whether the server answered when it was asked last. */
+  readonly server: 'there' | 'away';
+  /** The rows are those of last time, until the files were looked at again. */
+  readonly agreeing: boolean;
+  /** Things of this site that could not be read, and were set aside. */
+  readonly aside: number;
   readonly rows: readonly PageRow[];
   readonly byId: ReadonlyMap<string, PageRow>;
   readonly numbers: SiteNumbers;
@@ -62,12 +102,12 @@ export interface WorkspaceState {
 /** How a change is to be remembered. */
 export interface About {
   readonly label: string;
-  /** Changes of one thread in a row are one step for undo. */
+  /** Changes of one thread in a row are one step for undo, within bounds. */
   readonly thread?: string;
   readonly lasting?: boolean;
 }
 
-const NO_NUMBERS: SiteNumbers = { pages: 0, wanted: 0, found: 0, foundAfterRelease: 0, pending: 0, waiting: 0, states: {}, brokenLinks: 0 };
+const NO_NUMBERS: SiteNumbers = { pages: 0, wanted: 0, found: 0, foundAfterRelease: 0, pending: 0, waiting: 0, states: {}, brokenLinks: 0, closed: false };
 
 /** Milliseconds before the worker looks further, in which it looks before it listens again, and in which it rests. */
 const BEFORE_LOOKING = 300;
@@ -75,119 +115,240 @@ const LOOKED_AT_ONCE = 50;
 const PAUSE = 30;
 /** Fields that a change may set to be kept in the tab at once, until it is written. */
 const KEPT_AT_ONCE = 400;
+/** Entries written after which the journal is looked at for shortening. */
+const SHORTEN_AFTER = 500;
+/** Milliseconds of quiet after which rows are kept for the next opening. */
+const QUIET = 4_000;
+/** Milliseconds until a server that was away is asked again. */
+const ASK_AGAIN = 4_000;
+
+const START: WorkspaceState = {
+  phase: 'closed',
+  failure: undefined,
+  opening: { done: 0, of: 0 },
+  site: undefined,
+  document: emptyDocument(),
+  undo: NOTHING_TO_UNDO,
+  save: 'saved',
+  trouble: undefined,
+  unsaved: 0,
+  worker: 'there',
+  server: 'there',
+  agreeing: false,
+  aside: 0,
+  rows: [],
+  byId: new Map(),
+  numbers: NO_NUMBERS,
+  surveyed: 0,
+  detail: undefined,
+  skipped: new Set(),
+  engine: undefined,
+};
 
 /** The opened site as the screens see it. All changes of it go through here. */
 export class Workspace {
   readonly store: StoreApi<WorkspaceState>;
+  /** The screen that changes are made on from now on, as undo names it. */
+  place = '';
   private seq = 0;
   private writes: Promise<unknown> = Promise.resolve();
   private unwritten: Unnumbered[] = [];
   private writing = false;
+  private tries = 0;
+  private retry: ReturnType<typeof setTimeout> | undefined;
+  private written = 0;
+  /** Entries of another tab stand among this tab's own: the whole journal is to be read. */
+  private behind = false;
+  private catching: Promise<void> = Promise.resolve();
   private queued: Change[] = [];
   private updating = false;
   private opened = 0;
+  private quiet: ReturnType<typeof setTimeout> | undefined;
 
   constructor(readonly tools: WorkspaceTools) {
-    this.store = createStore<WorkspaceState>(() => ({
-      phase: 'closed',
-      failure: undefined,
-      opening: { done: 0, of: 0 },
-      site: undefined,
-      document: emptyDocument(),
-      undo: NOTHING_TO_UNDO,
-      save: 'saved',
-      rows: [],
-      byId: new Map(),
-      numbers: NO_NUMBERS,
-      surveyed: 0,
-      detail: undefined,
-      skipped: new Set(),
-      engine: undefined,
-    }));
+    this.store = createStore<WorkspaceState>(() => START);
     tools.listen((siteId) => {
       if (siteId === this.state.site?.id && this.state.phase === 'ready') void this.catchUp();
     });
+    tools.watchAnalysis((news) => void this.hearOfWorker(news));
   }
 
   get state(): WorkspaceState {
     return this.store.getState();
   }
 
-  /** Opens a site: its document, then its pages through the worker. */
+  /** Opens a site: its document, the rows it had last, then its pages through the worker. */
   async open(siteId: string): Promise<void> {
+    // What waits of another site is written before this one takes its place; where that fails, the tab keeps it.
+    if (this.unwritten.length > 0 && this.state.site?.id !== siteId) await this.writes;
+    if (this.unwritten.length > 0) this.keepUnwritten();
     const turn = ++this.opened;
-    const { db, analysis } = this.tools;
-    this.store.setState({
-      phase: 'opening',
-      failure: undefined,
-      site: undefined,
-      detail: undefined,
-      skipped: new Set(),
-      engine: undefined,
-      rows: [],
-      byId: new Map(),
-      numbers: NO_NUMBERS,
-      opening: { done: 0, of: 0 },
-    });
+    clearTimeout(this.retry);
+    clearTimeout(this.quiet);
+    const { db } = this.tools;
+    this.unwritten = [];
+    this.queued = [];
+    this.behind = false;
+    this.store.setState({ ...START, phase: 'opening', worker: this.state.worker, server: this.state.server, surveyed: this.state.surveyed });
     try {
       const site = await db.get('sites', siteId);
-      if (!site || site.deletedAt !== null) throw new Error('There is no such site in this browser.');
+      if (!site || site.arriving) throw new Error('There is no such site in this browser.');
+      if (site.deletedAt !== null) throw new Error('This site is in the bin. You can have it back from the list of your sites.');
       const lost = await notYetWritten(db, siteId, this.tools.underWay.find(siteId));
-      if (lost.length > 0) await appendEntries(db, siteId, lost);
-      this.tools.underWay.keep(siteId, []);
-      await shortenJournal(db, siteId);
-      const state = await loadDocument(db, siteId);
-      this.seq = state.seq;
-      const news = await analysis.open(
-        `open-${turn}`,
-        siteId,
-        state.document,
-        onProgress((done, of) => turn === this.opened && this.store.setState({ opening: { done, of } })),
-      );
-      if (turn !== this.opened || !news) return;
-      const whole = await this.allOf(news);
+      const failed = lost.length === 0 ? undefined : await appendEntries(db, siteId, lost).then(() => undefined, troubleOf);
+      if (failed === undefined) this.tools.underWay.keep(siteId, []);
+      // Where there is no room to shorten it, a long journal is read as it is.
+      await shortenJournal(db, siteId).catch(() => undefined);
+      const loaded = await loadDocument(db, siteId);
+      if (loaded.aside.length > 0) await putAside(db, siteId, loaded.aside, this.tools.now().toISOString()).catch(() => undefined);
+      const aside = (await listAside(db, siteId)).length;
+      const kept = await loadRows(db, siteId, this.tools.build).catch(() => undefined);
       if (turn !== this.opened) return;
+      this.seq = loaded.seq;
+      // What could neither be written before nor now is still the owner's: it goes on in memory, and is written when there is room.
+      if (failed !== undefined) this.unwritten = [...lost];
+      const entries = lost.map((entry) => ({ ...entry, seq: 0 }));
+      const state = failed === undefined ? loaded : { ...loaded, ...replay(loaded.document, loaded.undo, entries) };
+      const facts = { site, document: state.document, undo: state.undo, aside };
+      const saving: Partial<WorkspaceState> = failed === undefined ? {} : { save: 'failed', trouble: failed, unsaved: lost.length };
+      if (kept) this.store.setState({ ...facts, ...saving, phase: 'ready', agreeing: true, ...this.withNews(kept, true) });
+      if (failed !== undefined) this.tryAgainLater(siteId);
+      const whole = await this.readSite(turn, siteId, state.document);
+      if (turn !== this.opened || !whole) return;
       // All at once: what is drawn twice holds the page up twice.
-      this.store.setState({ site, document: state.document, undo: state.undo, save: 'saved', phase: 'ready', ...this.withNews(whole, true) });
+      this.store.setState({
+        ...(kept ? {} : { ...facts, ...saving }),
+        phase: 'ready',
+        agreeing: false,
+        worker: 'there',
+        ...this.withNews(whole, true),
+      });
+      void this.pump();
       void this.askEngine();
       void this.lookFurther(turn);
-      await db.put('sites', { ...site, openedAt: this.tools.now().toISOString() });
-      if (site.from !== 'empty' && (await loadManifest(db, siteId)) === undefined)
-        this.takeNews(await this.allOf(await analysis.startFrom(0, state.document, [])));
+      await updateSite(db, siteId, { openedAt: this.tools.now().toISOString(), summary: this.summary() }).catch(() => undefined);
+      if (site.from !== 'empty' && !(await db.get('manifests', siteId)))
+        this.takeNews(await this.allOf(await this.tools.analysis.startFrom(0, this.state.document, [])));
     } catch (error) {
-      if (turn === this.opened) this.store.setState({ phase: 'failed', failure: (error as Error).message });
+      if (turn !== this.opened) return;
+      // A worker that died is started again, and then reads the site anew: see below.
+      if (error instanceof WorkerLost) return void this.store.setState({ failure: error.message });
+      this.store.setState({ phase: 'failed', failure: (error as Error).message });
     }
+  }
+
+  /** All rows of a site, read by the worker. Undefined where it was stopped. */
+  private async readSite(turn: number, siteId: string, document: SiteDocument): Promise<SurveyNews | undefined> {
+    const news = await this.tools.analysis.open(
+      `open-${turn}`,
+      siteId,
+      document,
+      onProgress((done, of) => turn === this.opened && this.store.setState({ opening: { done, of } })),
+    );
+    return news && this.allOf(news);
+  }
+
+  /** The worker died and is started again: the site is read anew, with all that was said meanwhile. */
+  private async hearOfWorker(news: WorkerNews): Promise<void> {
+    if (news === 'unloadable') return void this.store.setState({ worker: 'gone' });
+    if (news === 'lost') return void this.store.setState({ worker: 'restarting' });
+    const { site, phase, worker } = this.state;
+    if (worker === 'there') return;
+    this.store.setState({ worker: 'there' });
+    if (!site) return phase === 'opening' ? this.reopen?.() : undefined;
+    const turn = this.opened;
+    this.queued = [];
+    try {
+      const whole = await this.readSite(turn, site.id, this.state.document);
+      if (turn !== this.opened || !whole) return;
+      this.store.setState({ agreeing: false, detail: undefined, ...this.withNews(whole, true) });
+      this.tools.tell('reader-back');
+      void this.pump();
+      void this.lookFurther(turn);
+    } catch {
+      // It died again: it is heard of again.
+    }
+  }
+
+  /** The server answered, or did not. While it is away it is asked now and then. */
+  heardServer(there: boolean): void {
+    const server = there ? 'there' : 'away';
+    if (server === this.state.server) return;
+    this.store.setState({ server });
+    if (there) return void this.askEngine();
+    const ask = (): void =>
+      void this.tools.outside.clock().catch(() => {
+        if (this.state.server === 'away') setTimeout(ask, ASK_AGAIN);
+      });
+    setTimeout(ask, ASK_AGAIN);
+  }
+
+  /** Opens anew what was being opened when the worker died. Set by whoever asked for it. */
+  reopen: (() => void) | undefined;
+
+  /** What tells this site from others in the list. */
+  private summary(): SiteSummary {
+    const { document, numbers } = this.state;
+    const [last] = Object.entries(document.tables.releases).sort(([a], [b]) => Number(b) - Number(a));
+    const release = last && last[0] !== '0' && last[1].at ? { number: Number(last[0]), at: last[1].at } : null;
+    return { host: siteHost(document), pages: numbers.pages, wanted: numbers.wanted, found: numbers.found, open: !numbers.closed, release };
   }
 
   /** Lets the worker find out what takes longer, a little at a time: what the owner does goes first. */
   private async lookFurther(turn: number): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, BEFORE_LOOKING));
-    for (let left = 1; left > 0 && turn === this.opened;) {
-      const some = await this.tools.analysis.lookFurther(LOOKED_AT_ONCE);
-      if (turn !== this.opened) return;
-      left = some.left;
-      if (some.news && some.news.rows.length > 0) this.takeNews(some.news);
-      await new Promise((resolve) => setTimeout(resolve, PAUSE));
+    try {
+      for (let left = 1; left > 0 && turn === this.opened;) {
+        const some = await this.tools.analysis.lookFurther(LOOKED_AT_ONCE);
+        if (turn !== this.opened) return;
+        left = some.left;
+        if (some.news && some.news.rows.length > 0) this.takeNews(some.news);
+        await new Promise((resolve) => setTimeout(resolve, PAUSE));
+      }
+      this.keepSoon();
+    } catch {
+      // Without a worker there is nothing to find out; it looks again when it is back.
     }
+  }
+
+  /** Keeps what the site looks like for the next opening, once it is quiet. */
+  private keepSoon(): void {
+    clearTimeout(this.quiet);
+    const turn = this.opened;
+    this.quiet = setTimeout(() => {
+      const { site, agreeing } = this.state;
+      if (turn !== this.opened || !site || agreeing || this.updating) return;
+      // Only a help: without room for it the next opening takes longer.
+      void this.tools.analysis.keepRows(site.id, this.tools.build).catch(() => undefined);
+      void updateSite(this.tools.db, site.id, { summary: this.summary() }).catch(() => undefined);
+    }, QUIET);
   }
 
   /** Stops opening a site, where one is being opened. */
   stopOpening(): void {
-    if (this.state.phase !== 'opening') return;
-    void this.tools.analysis.cancel(`open-${this.opened}`);
+    clearTimeout(this.quiet);
+    if (this.state.phase !== 'opening' && !this.state.agreeing) return;
+    void this.tools.analysis.cancel(`open-${this.opened}`).catch(() => undefined);
     this.opened++;
-    this.store.setState({ phase: 'closed' });
+    this.store.setState({ phase: 'closed', agreeing: false });
   }
 
-  /** Makes a change: at once on the screen, then in the browser's database, in the worker and in other tabs. */
+  /**
+   * Makes a change: at once on the screen, then in the browser's database, in the worker and in other tabs. One that is beyond what can be kept is refused
+   * and told; nothing is changed then.
+   */
   change(change: Change, about: About): void {
-    const { document, site } = this.state;
-    if (!site || isIdle(document, change)) return;
+    const { document, site, undo } = this.state;
+    if (!site) return;
+    if (whyNot(change) !== undefined) return this.tools.tell('refused');
+    if (isIdle(document, change)) return;
     this.commit(
       doEntry(document, change, {
         seq: 0,
+        undo,
         at: this.tools.now().toISOString(),
         ...about,
+        ...(this.place === '' ? {} : { place: this.place }),
         thread: about.thread === undefined ? null : `${this.tools.tab} ${about.thread}`,
       }),
     );
@@ -217,15 +378,6 @@ export class Workspace {
     this.store.setState({ skipped: id === undefined ? new Set() : new Set([...this.state.skipped, id]) });
   }
 
-  /** Renames the site in the list; what searchers see of its name is a fact and changes elsewhere. */
-  async rename(name: string): Promise<void> {
-    const { site } = this.state;
-    if (!site) return;
-    const renamed = { ...site, name };
-    await this.tools.db.put('sites', renamed);
-    this.store.setState({ site: renamed });
-  }
-
   /** Asks Skerry anew what it knows of the site. Without a server there is nothing to know. */
   async askEngine(): Promise<void> {
     const engine = await this.tools.outside.engineSite(siteHost(this.state.document)).catch(() => undefined);
@@ -253,56 +405,93 @@ export class Workspace {
     return { rows: ordered, byId: next, numbers: news.numbers, surveyed: surveyed + 1 };
   }
 
-  /** Resolves when everything is written and surveyed. */
+  /** Resolves when everything is written, or could not be, and surveyed, where there is a worker. */
   async settled(): Promise<void> {
     await this.writes;
-    while (this.updating || this.queued.length > 0) await new Promise((resolve) => setTimeout(resolve, 5));
+    while (this.state.worker === 'there' && (this.updating || this.queued.length > 0 || this.state.agreeing)) await new Promise((resolve) => setTimeout(resolve, 5));
   }
 
   private commit(entry: JournalEntry): void {
     const { document, undo, site } = this.state;
     if (!site) return;
-    this.store.setState({ document: applyChange(document, entry.change), undo: fold(undo, entry), save: 'saving' });
+    const failed = this.state.save === 'failed';
+    const next = applyChange(document, entry.change);
+    this.store.setState({ document: next, undo: fold(undo, entry), save: failed ? 'failed' : 'saving', unsaved: this.unwritten.length + 1 });
     this.write(site.id, entry);
     this.queued.push(entry.change);
+    const name = next.tables.facts['']?.siteName;
+    if (name && name !== document.tables.facts['']?.siteName) this.callSite(site.id, name);
     // After the key that made the change has been drawn: what is sent is copied, and a large document takes a while.
     setTimeout(() => void this.pump());
+  }
+
+  /** The site's name in the list is the name the owner gave it. */
+  private callSite(siteId: string, name: string): void {
+    const { site } = this.state;
+    if (site?.id === siteId) this.store.setState({ site: { ...site, name } });
+    void updateSite(this.tools.db, siteId, { name }).catch(() => undefined);
   }
 
   private write(siteId: string, { seq: _seq, ...entry }: JournalEntry): void {
     this.unwritten.push(entry);
     // A change of thousands of pages is kept only when the page goes away: to spell it out takes longer than to write it.
     if (fieldsOf(entry.change).length <= KEPT_AT_ONCE) this.tools.underWay.keep(siteId, this.unwritten);
-    if (!this.writing) this.writes = this.writeAll(siteId);
+    // While the browser refuses, the next try has its time; a key does not hasten it.
+    if (!this.writing && this.state.save !== 'failed') this.writes = this.writeAll(siteId);
+  }
+
+  /** Tries to write what could not be written. */
+  writeAgain(): Promise<void> {
+    const { site } = this.state;
+    clearTimeout(this.retry);
+    if (!site || this.writing || this.unwritten.length === 0) return Promise.resolve();
+    const turn = this.writeAll(site.id);
+    this.writes = turn;
+    return turn;
+  }
+
+  private tryAgainLater(siteId: string): void {
+    clearTimeout(this.retry);
+    const wait = RETRY[Math.min(this.tries++, RETRY.length - 1)] as number;
+    this.retry = setTimeout(() => void (this.state.site?.id === siteId && this.writeAgain()), wait);
   }
 
   /** Writes until nothing is left; what comes meanwhile goes in the next transaction. */
   private async writeAll(siteId: string): Promise<void> {
     this.writing = true;
-    let inStep = true;
     // Opening a transaction can wait until the key is drawn; what a reload would lose is kept in the tab already.
     await new Promise((resolve) => setTimeout(resolve));
-    while (this.unwritten.length > 0) {
+    while (this.unwritten.length > 0 && this.state.site?.id === siteId) {
       const batch = [...this.unwritten];
       try {
         const first = await appendEntries(this.tools.db, siteId, batch);
-        inStep &&= first === this.seq + 1;
+        // Another tab wrote in between: what this tab shows is not what was saved.
+        this.behind ||= first !== this.seq + 1;
         this.seq = first + batch.length - 1;
+        this.written += batch.length;
         this.tools.announce(siteId);
-      } catch {
-        // What could not be written is kept, and tried again with the next change.
-        this.store.setState({ save: 'failed' });
+      } catch (error) {
+        // What could not be written is kept in memory, and where there is room in the tab, and is tried again.
+        const trouble = troubleOf(error);
+        this.store.setState({ save: 'failed', trouble, unsaved: this.unwritten.length });
         this.keepUnwritten();
         this.writing = false;
+        // A site that is gone does not come back by itself.
+        if (trouble !== 'missing' && trouble !== 'deleted') this.tryAgainLater(siteId);
         return;
       }
       this.unwritten = this.unwritten.slice(batch.length);
       this.tools.underWay.keep(siteId, this.unwritten);
     }
     this.writing = false;
-    this.store.setState({ save: 'saved' });
-    // Another tab wrote in between: what this tab shows is not what was saved.
-    if (!inStep) void this.catchUp();
+    this.tries = 0;
+    if (this.state.save === 'failed') this.tools.tell('saved-again');
+    this.store.setState({ save: 'saved', trouble: undefined, unsaved: 0 });
+    if (this.written >= SHORTEN_AFTER) {
+      this.written = 0;
+      void shortenJournal(this.tools.db, siteId).catch(() => undefined);
+    }
+    if (this.behind) void this.catchUp();
   }
 
   /** Keeps what is not written yet where a reload finds it: for when the page goes away. */
@@ -313,38 +502,59 @@ export class Workspace {
 
   /** Sends what has changed to the worker; what changes meanwhile goes together, next time. */
   private async pump(): Promise<void> {
-    if (this.updating) return;
+    if (this.updating || this.state.agreeing || this.state.phase !== 'ready') return;
     this.updating = true;
+    const turn = this.opened;
     try {
-      while (this.queued.length > 0) {
-        const change = all(this.queued);
+      while (this.queued.length > 0 && turn === this.opened) {
+        const changes = this.queued;
         this.queued = [];
-        this.takeNews(await this.allOf(await this.tools.analysis.update(this.state.document, change)));
+        const news = await this.allOf(await this.tools.analysis.update(this.state.document, all(changes)));
+        if (turn === this.opened) this.takeNews(news);
       }
+      this.keepSoon();
+    } catch (error) {
+      // A worker that died reads everything anew when it is back. One that stumbled over this change is told of by whoever looks at the page.
+      if (!(error instanceof WorkerLost)) throw error;
     } finally {
       this.updating = false;
     }
   }
 
-  /** Reads the document anew: another tab has changed it. */
-  private async catchUp(): Promise<void> {
+  /** Takes in what another tab wrote, one time after the other. */
+  private catchUp(): Promise<void> {
+    return (this.catching = this.catching.then(() => this.catchUpOnce()));
+  }
+
+  /** The rest of the journal or, where this tab's own changes came in between, all of it. */
+  private async catchUpOnce(): Promise<void> {
     await this.writes;
     const { site } = this.state;
-    if (!site) return;
-    const state = await loadDocument(this.tools.db, site.id);
-    if (this.unwritten.length > 0) return;
-    this.seq = state.seq;
-    this.store.setState({ document: state.document, undo: state.undo });
-    this.takeNews(
-      await this.allOf(
-        await this.tools.analysis.update(state.document, {
-          kind: 'set',
-          table: 'facts',
-          key: '',
-          field: 'siteName',
-          value: state.document.tables.facts['']?.siteName ?? null,
-        }),
-      ),
-    );
+    // What is typed meanwhile is written in a moment, finds itself out of step, and comes back here.
+    if (!site || this.unwritten.length > 0) return;
+    const turn = this.opened;
+    const { db } = this.tools;
+    try {
+      const now = await db.get('sites', site.id);
+      if (!now || now.deletedAt !== null) return void this.store.setState({ save: 'failed', trouble: now ? 'deleted' : 'missing', unsaved: 0 });
+      if (this.state.trouble === 'deleted') this.store.setState({ save: 'saved', trouble: undefined });
+      if (now.name !== site.name) this.store.setState({ site: now });
+      const before = this.state.document;
+      const entries = this.behind ? undefined : await entriesAfter(db, site.id, this.seq);
+      const state = entries ? { ...replay(before, this.state.undo, entries), seq: entries.at(-1)?.seq ?? this.seq } : await loadDocument(db, site.id);
+      if (turn !== this.opened || this.unwritten.length > 0 || before !== this.state.document) return;
+      this.seq = state.seq;
+      this.behind = false;
+      this.store.setState({ document: state.document, undo: state.undo });
+      const change = differenceOf(before, state.document);
+      if (!isIdle(before, change)) this.queued.push(change);
+      await this.pump();
+      if (before.tables.releases !== state.document.tables.releases && turn === this.opened)
+        this.takeNews(await this.allOf(await this.tools.analysis.manifestAgain(this.state.document)));
+    } catch (error) {
+      if (error instanceof WorkerLost) return;
+      // What cannot be read now is read with the next word from there.
+      if (troubleOf(error) === 'other') throw error;
+    }
   }
 }

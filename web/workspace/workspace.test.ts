@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { all, isOpen, set } from '../../core/site/index.ts';
 import { sameEdits, type Manifest } from '../../core/release/index.ts';
 import { Analyst } from '../analysis/analyst.ts';
@@ -27,7 +27,9 @@ const hash = async (content: Uint8Array): Promise<string> => createHash('sha256'
 let db: Database;
 let names = 0;
 const heard = new Map<symbol, (siteId: string) => void>();
-let minute = 0;
+/** Seconds since the tests began: keys of one text stay one step. */
+let second = 0;
+let told: string[] = [];
 
 /** A tab of its own: its own workspace and its own analyst, on the one database. */
 function tab(underWay: { entries: unknown[] } = { entries: [] }): Workspace {
@@ -57,14 +59,20 @@ function tab(underWay: { entries: unknown[] } = { entries: [] }): Workspace {
       return its().released(brought, document);
     },
     cancel: async () => undefined,
+    keepRows: async () => undefined,
+    manifestAgain: async (document: never) => its().manifestAgain(document),
   } as unknown as Analysis;
   const me = Symbol('tab');
   return new Workspace({
     db,
     analysis,
     outside: { engineSite: async () => Promise.reject(new Error('no server')) } as unknown as Outside,
-    now: () => new Date(Date.UTC(2026, 10, 25, 10, minute++)),
+    now: () => new Date(Date.UTC(2026, 10, 25, 10, 0, second++)),
     tab: String(heard.size),
+    watchAnalysis: () => () => undefined,
+    startAnalysisAgain: () => undefined,
+    build: 'this',
+    tell: (what) => void told.push(what),
     announce: (siteId) => heard.forEach((hear, other) => other !== me && hear(siteId)),
     listen: (hear) => {
       heard.set(me, hear);
@@ -84,6 +92,7 @@ const write = (workspace: Workspace, text: string): void => workspace.change(set
 const state = (workspace: Workspace, id: string): string | undefined => workspace.state.byId.get(id)?.state;
 
 beforeEach(async () => {
+  told = [];
   heard.clear();
   db = await openDatabase(`workspace-${++names}`);
   const result = await bringIn(
@@ -157,15 +166,17 @@ describe('an opened site', () => {
     const workspace = await opened();
     const transaction = db.transaction.bind(db);
     db.transaction = (() => {
-      throw new Error('no room');
+      throw new DOMException('no room', 'QuotaExceededError');
     }) as never;
     write(workspace, 'A');
     await workspace.settled();
-    expect([workspace.state.save, title(workspace)]).toEqual(['failed', 'A']);
-    db.transaction = transaction as never;
+    expect([workspace.state.save, workspace.state.trouble, title(workspace)]).toEqual(['failed', 'full', 'A']);
     write(workspace, 'AB');
-    await workspace.settled();
-    expect(workspace.state.save).toBe('saved');
+    expect(workspace.state.unsaved).toBe(2);
+    db.transaction = transaction as never;
+    // No key and no press: it is tried again by itself.
+    await vi.waitFor(() => expect(workspace.state.save).toBe('saved'), { timeout: 5_000 });
+    expect([workspace.state.unsaved, told]).toEqual([0, ['saved-again']]);
     expect((await latestEntries(db, 's', 10)).length).toBe(2);
     expect(title(await opened())).toBe('AB');
   });

@@ -1,3 +1,4 @@
+import { recall, remember } from '../../ui/index.ts';
 import { EDITABLE, TELLING, type LedgerColumn } from '../../../core/ledger/index.ts';
 
 /** Widths of the columns, px. */
@@ -34,10 +35,10 @@ const KEY = 'jolly-beacon-ledger-columns';
 
 /** The columns this browser remembers. */
 export function rememberedColumns(): readonly LedgerColumn[] {
-  const kept = (localStorage.getItem(KEY) ?? '').split(',').filter((name): name is LedgerColumn => (CHOOSABLE as readonly string[]).includes(name));
+  const kept = (recall(KEY) ?? '').split(',').filter((name): name is LedgerColumn => (CHOOSABLE as readonly string[]).includes(name));
   return kept.length > 0 ? kept : AT_FIRST;
 }
 
 export function rememberColumns(columns: readonly LedgerColumn[]): void {
-  localStorage.setItem(KEY, columns.join(','));
+  remember(KEY, columns.join(','));
 }

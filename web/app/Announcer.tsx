@@ -1,0 +1,45 @@
+import { useEffect, useState } from 'react';
+import { useLocation } from 'react-router';
+import { isEnough } from '../../core/checks/index.ts';
+import { counted } from '../../core/wording/index.ts';
+import { PAGE_STOPS, usePlace } from '../pieces/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
+import { placeName } from './screens.tsx';
+
+/** The place in words: the page where it is about one, the way to work, the site. */
+function usePlaceWords(): { readonly page: string | undefined; readonly place: string; readonly site: string } {
+  const { pathname } = useLocation();
+  const { page } = usePlace();
+  const onPage = PAGE_STOPS.includes(pathname.split('/')[3] ?? '') && (pathname.split('/')[4] ?? '') === '';
+  const name = useWorkspace((state) => (onPage && page !== undefined ? state.byId.get(page)?.name : undefined));
+  const site = useWorkspace((state) => state.site?.name ?? '');
+  return { page: name, place: placeName(pathname) ?? 'No such place', site };
+}
+
+/** Each view and page has a title of its own: in the tab, in the history, for those who listen. */
+export function PlaceTitle() {
+  const { page, place, site } = usePlaceWords();
+  return <title>{[page, place, site].filter(Boolean).join(' · ')}</title>;
+}
+
+/** Says where one is whenever the place changes, and what is to be fixed there; says nothing of what is typed. */
+export function Announcer() {
+  const { page, place } = usePlaceWords();
+  const id = usePlace().page;
+  const open = useWorkspace((state) => (page === undefined || id === undefined ? 0 : (state.byId.get(id)?.findings.length ?? 0)));
+  const enough = useWorkspace((state) => (id === undefined ? false : isEnough(state.byId.get(id)?.findings ?? [])));
+  const [said, setSaid] = useState('');
+  useEffect(() => {
+    const what = page === undefined ? place : `${page}: ${open === 0 ? 'nothing to fix' : enough ? 'good enough' : counted(open, 'thing to fix', 'things to fix')}. ${place}`;
+    // A moment later: a screen that is drawn at the same time would drown it.
+    const timer = setTimeout(() => setSaid(what), 150);
+    return () => clearTimeout(timer);
+    // Only a new place is told; what changes there is told by what changed it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [page, place]);
+  return (
+    <p className="sr-only" role="status" data-testid="announcer">
+      {said}
+    </p>
+  );
+}

@@ -1,0 +1,33 @@
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { Stop } from '../../core/checks/index.ts';
+import { usePlace } from './navigation.ts';
+
+/** A way to a page, or to a stop with the page that is current: a link, so that it can be opened in another tab. */
+export function PageLink({
+  to,
+  page,
+  walking = false,
+  children,
+  ...rest
+}: {
+  readonly to: Stop | '';
+  readonly page?: string | undefined;
+  readonly walking?: boolean;
+  readonly className?: string;
+  readonly title?: string;
+  readonly lang?: string;
+  readonly dir?: 'auto';
+  readonly 'aria-label'?: string;
+  readonly 'aria-current'?: 'page' | undefined;
+  readonly 'aria-keyshortcuts'?: string;
+  readonly 'data-missing'?: string;
+  readonly children: ReactNode;
+}) {
+  const { linkTo } = usePlace();
+  return (
+    <Link to={linkTo(to, page)} {...(walking ? { state: { walking: true } } : {})} {...rest}>
+      {children}
+    </Link>
+  );
+}
