@@ -23,7 +23,7 @@ test('a site of over a thousand pages is opened, searched, edited on one page, a
   await expect(page.getByTestId('page-state')).toBeVisible();
   await page.getByLabel('Title', { exact: true }).fill('A title of our own');
   await goTo(page, 'Map');
-  await page.getByRole('button', { name: 'Write this map' }).click();
+  await page.getByRole('button', { name: 'Write this sitemap' }).click();
   await goTo(page, 'Release');
   await expect(page.locator('[data-waiting]')).not.toHaveCount(0);
   const waiting = await page.locator('[data-waiting]').count();

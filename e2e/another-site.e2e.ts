@@ -51,9 +51,9 @@ test('an old site in Latin-1 goes the whole way, and nothing but what was meant 
   await page.getByRole('button', { name: 'Paste it for me' }).click();
   await page.getByRole('button', { name: 'Place it' }).click();
   await goTo(page, 'Map');
-  await page.getByRole('button', { name: 'Write this map' }).click();
+  await page.getByRole('button', { name: 'Write this sitemap' }).click();
   await goTo(page, 'Release');
-  await page.getByRole('button', { name: 'Release 1', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish as release 1', exact: true }).click();
   await expect(page.getByTestId('released')).toContainText('www.gasthof-bruecke.example');
   await goTo(page, 'Proof');
   await page.getByRole('button', { name: 'Let Skerry look' }).click();
@@ -73,7 +73,7 @@ test('sites are kept side by side: renamed, exported, brought in again, deleted 
   await goTo(page, 'Words');
   await choosePage(page, 'Zimmer');
   await page.getByLabel('Title', { exact: true }).fill('Vier Zimmer');
-  await expect(page.getByText('Saved in this browser')).toBeVisible();
+  await expect(page.getByText('Saved')).toBeVisible();
   await page.getByRole('link', { name: 'Your sites' }).click();
   await page.getByRole('button', { name: 'New site' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('People cannot find the one page you want found.');
@@ -107,7 +107,7 @@ test('what cannot be read is refused cleanly, with the reason', async ({ page, a
   await page.goto(`${app.address}/sites`);
   const input = page.getByLabel('Open a ZIP or a project file');
   await input.setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('this is no zip') });
-  await expect(page.getByRole('alert')).toHaveText('This is no ZIP.');
+  await expect(page.getByRole('alert')).toHaveText('This is not a ZIP file.');
   await input.setInputFiles({
     name: 'evil.zip',
     mimeType: 'application/zip',

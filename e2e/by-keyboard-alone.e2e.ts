@@ -63,12 +63,12 @@ test('the whole way with the keyboard alone', async ({ page, app }) => {
   await page.keyboard.press('Enter');
 
   await palette(page, 'map');
-  await tabTo(page, /^Write this map$/);
+  await tabTo(page, /^Write this sitemap$/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('named in robots.txt')).toBeVisible();
 
   await palette(page, 'release');
-  await tabTo(page, /^Release 5$/);
+  await tabTo(page, /^Publish as release 5$/);
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('released')).toBeVisible();
 

@@ -23,7 +23,7 @@ test('the forgotten switch is found on every screen, and opened', async ({ page,
   await expect(page.getByTestId('switch-live')).toContainText('out there it is still open');
   await goTo(page, 'Release');
   await expect(page.getByTestId('closed-reminder')).toContainText('This release keeps the site closed');
-  await page.getByRole('button', { name: 'Release 5', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish as release 5', exact: true }).click();
   await expect(page.getByTestId('released')).toBeVisible();
   expect(await (await visit(page, app, '/about/')).text()).toContain('<meta name="robots" content="noindex');
   // Weeks later, on whatever screen: it is there, with since when and by what.
@@ -39,7 +39,7 @@ test('the forgotten switch is found on every screen, and opened', async ({ page,
   await expect(page.getByTestId('shut-strip')).toContainText('The next release opens it');
   await goTo(page, 'Release');
   await expect(page.getByTestId('planned')).toBeVisible();
-  await page.getByRole('button', { name: 'Release 6', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish as release 6', exact: true }).click();
   await expect(page.getByTestId('released')).toContainText('Release 6 is live');
   await expect(page.getByTestId('shut-strip')).toHaveCount(0);
   expect(await (await visit(page, app, '/about/')).text()).not.toContain('noindex');
@@ -164,7 +164,7 @@ test('a hand-written robots.txt of 200 lines is edited without losing a comment'
   // Not taken yet, it is still there after a reload.
   await page.reload();
   await expect(page.getByTestId('draft')).toContainText('opens 1 page: Members');
-  await page.getByRole('button', { name: 'Take it', exact: true }).click();
+  await page.getByRole('button', { name: 'Apply', exact: true }).click();
   await expect(page.getByTestId('draft')).toHaveCount(0);
   await release(page, 1);
   const live = await (await visit(page, app, '/robots.txt', 'club.example')).text();
@@ -247,5 +247,5 @@ test('any address is tried against any crawler', async ({ page, app }) => {
   await page.getByLabel('An address on this site').fill('/old-shop/');
   await expect(page.getByTestId('what')).toContainText('the host says 404');
   await page.getByLabel('An address on this site').fill('https://elsewhere.example/');
-  await expect(page.getByText('This is no address of this site.')).toBeVisible();
+  await expect(page.getByText('This is not an address of this site.')).toBeVisible();
 });

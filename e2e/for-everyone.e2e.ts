@@ -2,7 +2,7 @@ import { choosePage, expect, expectAccessible, goTo, goToDoors, goToMaps, goToVi
 
 const VIEWS = ['Ledger', 'Patterns', 'Kinds', 'Site', 'Alike', 'Pictures', 'Phrases', 'In & out', 'Checks'];
 const DOORS = ['All pages', 'Kinds & rules', 'Other files', 'robots.txt', 'Any address', 'The whole site'];
-const MAPS = ['What goes in', 'For people & feeds', 'Read a map'];
+const MAPS = ['What goes in', 'For people & feeds', 'Read a sitemap'];
 const STOPS = ['Words', 'Meaning', 'Doors', 'Map', 'Weight', 'Release', 'Proof', 'Watch'];
 
 for (const scheme of ['light', 'dark'] as const) {
@@ -32,7 +32,7 @@ for (const scheme of ['light', 'dark'] as const) {
     for (const view of MAPS) {
       await goToMaps(page, view);
       if (view === 'What goes in') await page.getByLabel('Priority and change frequency').check();
-      if (view === 'Read a map') await page.getByRole('button', { name: '/sitemap.xml, as it came' }).click();
+      if (view === 'Read a sitemap') await page.getByRole('button', { name: '/sitemap.xml, as it came' }).click();
       await page.waitForTimeout(300);
       await expectAccessible(page, ask);
     }
@@ -80,7 +80,7 @@ test('on a phone nothing is cut, and the drawers open and close', async ({ page,
   await page.getByRole('button', { name: 'Pages', exact: true }).click();
   await choosePage(page, 'Box making');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Box making');
-  await page.getByRole('button', { name: 'Looks and mends' }).click();
+  await page.getByRole('button', { name: 'Preview and fixes' }).click();
   await expect(page.getByTestId('look')).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('Escape');

@@ -29,7 +29,7 @@ test('a beginner carries the demo the whole way with the mouse', async ({ page, 
 
   // Map.
   await goTo(page, 'Map');
-  await page.getByRole('button', { name: 'Write this map' }).click();
+  await page.getByRole('button', { name: 'Write this sitemap' }).click();
   await expect(page.getByText('29 pages in it, named in robots.txt.')).toBeVisible();
 
   // Proof, pasted with a message around it; not released yet, and Skerry says so.
@@ -48,7 +48,7 @@ test('a beginner carries the demo the whole way with the mouse', async ({ page, 
   await expect(page.getByRole('region', { name: /Source of/ })).toContainText(
     '+    <meta name="description" content="A linen journal, sewn by hand, that lies flat.">',
   );
-  await page.getByRole('button', { name: 'Release 5' }).click();
+  await page.getByRole('button', { name: 'Publish as release 5' }).click();
   await expect(page.getByTestId('released')).toContainText('Release 5 is live');
 
   // The released site is there for any visitor, under its own name.
@@ -64,7 +64,7 @@ test('a beginner carries the demo the whole way with the mouse', async ({ page, 
   // Watch: hand in, move on, look.
   await goTo(page, 'Watch');
   await page.getByRole('button', { name: 'Hand in the sitemap' }).click();
-  await expect(page.getByText('29 addresses are known from the map and wait for a visit.')).toBeVisible();
+  await expect(page.getByText('29 addresses are known from the sitemap and wait for a visit.')).toBeVisible();
   await page.getByRole('button', { name: 'Move on by a day' }).click();
   await expect(page.locator('[data-record="/services/family-bibles/"]')).toHaveAttribute('data-outcome', 'listed');
   await expect(page.locator('[data-record="/journal/tag/leather/"]')).toHaveAttribute('data-outcome', 'not-listed');
@@ -83,9 +83,9 @@ test('a page that is only forbidden to be fetched, but is linked, appears as a b
   await page.getByRole('button', { name: 'Place it' }).click();
   await goTo(page, 'Release');
   // The basket is meant to be out; taken back, only robots.txt shuts it, and a page of the shop links to it.
-  await page.locator('[data-waiting="basket/index.html"]').getByRole('button', { name: 'Take back' }).click();
+  await page.locator('[data-waiting="basket/index.html"]').getByRole('button', { name: 'Undo this' }).click();
   await expect(page.locator('[data-waiting="basket/index.html"]')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Release 5' }).click();
+  await page.getByRole('button', { name: 'Publish as release 5' }).click();
   await expect(page.getByTestId('released')).toBeVisible();
   await goTo(page, 'Proof');
   await page.getByRole('button', { name: 'Let Skerry look' }).click();

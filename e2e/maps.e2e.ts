@@ -3,7 +3,7 @@ import { expect, goTo, goToMaps, openDemo, test } from './fixtures/app.ts';
 
 test('the map that the site came with is compared, and mended', async ({ page, app }) => {
   await openDemo(page, app);
-  await goToMaps(page, 'Read a map');
+  await goToMaps(page, 'Read a sitemap');
   await expect(page.getByRole('button', { name: '/sitemap.xml, as it came' })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByTestId('comparison')).toContainText('in it are wrong');
   await expect(page.locator('[data-issue="dates-same"]')).toContainText('every address has the same date');
@@ -31,11 +31,11 @@ test('the map that the site came with is compared, and mended', async ({ page, a
   await page.getByLabel('A feed of the posts, RSS 2.0').check();
   await page.getByLabel('The same as Atom').check();
   await expect(page.getByTestId('feed')).toContainText('The latest 6 posts in it.');
-  await goToMaps(page, 'The map');
+  await goToMaps(page, 'The sitemap');
   await page.getByRole('button', { name: 'Does its address answer?' }).click();
   await expect(page.getByTestId('map-answer')).toContainText('answers 200');
   await goTo(page, 'Release');
-  await page.getByRole('button', { name: 'Release 5', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish as release 5', exact: true }).click();
   await expect(page.getByTestId('released')).toBeVisible();
 
   const get = async (path: string) => page.request.get(`http://127.0.0.1:${app.hostPort}${path}`, { headers: { host: 'quillfeather.example' } });
@@ -54,7 +54,7 @@ test('the map that the site came with is compared, and mended', async ({ page, a
   expect(people).toContain('style.css');
 
   // Fetched by its address like anybody's, index and maps.
-  await goToMaps(page, 'Read a map');
+  await goToMaps(page, 'Read a sitemap');
   await page.getByLabel('By address').fill('https://quillfeather.example/sitemap.xml');
   await page.getByRole('button', { name: 'Fetch it' }).click();
   await expect(page.getByText('an index of')).toBeVisible();
@@ -79,9 +79,9 @@ test('the map that the site came with is compared, and mended', async ({ page, a
 test('a map opened in a browser reads well', async ({ page, app }) => {
   await openDemo(page, app);
   await goTo(page, 'Map');
-  await page.getByRole('button', { name: 'Write this map' }).click();
+  await page.getByRole('button', { name: 'Write this sitemap' }).click();
   await goTo(page, 'Release');
-  await page.getByRole('button', { name: 'Release 5', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish as release 5', exact: true }).click();
   await expect(page.getByTestId('released')).toBeVisible();
   await page.goto(`http://quillfeather.example.localhost:${app.hostPort}/sitemap.xml`);
   await expect(page.getByRole('heading', { name: 'Quillfeather Bindery' })).toBeVisible();

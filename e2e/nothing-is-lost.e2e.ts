@@ -38,9 +38,9 @@ test('without a server the work goes on, and the screens say what is missing', a
   await goTo(page, 'Words');
   await choosePage(page, 'Prices');
   await page.getByLabel('Title', { exact: true }).fill('Still here');
-  await expect(page.getByText('Saved in this browser')).toBeVisible();
+  await expect(page.getByText('Saved')).toBeVisible();
   await goTo(page, 'Release');
-  await page.getByRole('button', { name: 'Release 5' }).click();
+  await page.getByRole('button', { name: 'Publish as release 5' }).click();
   await expect(page.getByText('Not released: The program’s server does not answer.')).toBeVisible();
   await expect(page.locator('[data-waiting]')).toHaveCount(4);
 });

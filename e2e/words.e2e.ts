@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { choosePage, expect, goTo, goToView, openDemo, test } from './fixtures/app.ts';
 
-const LEFT = /to mend|passed over/;
+const LEFT = /to fix|passed over/;
 
 /** How many pages the walk still has before it. */
 async function left(page: Page): Promise<number> {
@@ -10,7 +10,7 @@ async function left(page: Page): Promise<number> {
   // While a page is being read neither is there.
   await expect(walk.or(done)).toBeVisible();
   if ((await done.count()) > 0) return 0;
-  return Number(/(\d+) pages? to mend/.exec((await walk.textContent()) ?? '')?.[1] ?? 0);
+  return Number(/(\d+) pages? to fix/.exec((await walk.textContent()) ?? '')?.[1] ?? 0);
 }
 
 test('the whole demo is filled by the walk, with the keyboard alone, until it is good enough', async ({ page, app }) => {
@@ -27,7 +27,7 @@ test('the whole demo is filled by the walk, with the keyboard alone, until it is
   await expect(page.getByTestId('walk')).toContainText('1 passed over');
   await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(passed ?? '');
   await page.keyboard.press('Alt+b');
-  await expect(page.getByTestId('walk')).toContainText(`${atFirst} pages to mend`);
+  await expect(page.getByTestId('walk')).toContainText(`${atFirst} pages to fix`);
 
   let keys = 0;
   for (let turn = 0; turn < 60 && (await left(page)) > 0; turn++) {
@@ -52,7 +52,7 @@ test('the whole demo is filled by the walk, with the keyboard alone, until it is
   // Two keys a page, and a few for pages with two things to mend.
   expect(keys).toBeLessThan(atFirst * 3);
   await goTo(page, 'Words');
-  await expect(page.getByRole('button', { name: /^To mend/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^To fix/ })).toHaveCount(0);
 });
 
 test('a pattern is made and changed: what it changes is seen first, a page overrides it and returns', async ({ page, app }) => {
@@ -63,7 +63,7 @@ test('a pattern is made and changed: what it changes is seen first, a page overr
   const adder = page.getByRole('combobox', { name: 'Add a part or a text' });
   await adder.fill('from the bench');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: /^Take it: this changes 6 pages/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Apply: this changes 6 pages/ })).toBeVisible();
   await expect(page.getByTestId('changes')).toContainText('Why we sew | Quillfeather Bindery from the bench');
   // The text goes to its place with the keyboard.
   await page.getByRole('button', { name: 'Move from the bench' }).focus();
@@ -75,7 +75,7 @@ test('a pattern is made and changed: what it changes is seen first, a page overr
   await page.waitForTimeout(300);
   await page.keyboard.press('Space');
   await expect(page.getByTestId('changes')).toContainText('Why we sew from the bench | Quillfeather Bindery');
-  await page.getByRole('button', { name: /^Take it/ }).click();
+  await page.getByRole('button', { name: /^Apply/ }).click();
 
   await choosePage(page, 'Why we sew');
   await expect(page.getByText('follows its kind’s pattern').first()).toBeVisible();
@@ -88,7 +88,7 @@ test('a pattern is made and changed: what it changes is seen first, a page overr
   await goToView(page, 'Patterns');
   await page.getByRole('button', { name: 'from the bench', exact: true }).click();
   await page.getByLabel('Text', { exact: true }).fill('in the journal');
-  await page.getByRole('button', { name: /^Take it: this changes 6 pages/ }).click();
+  await page.getByRole('button', { name: /^Apply: this changes 6 pages/ }).click();
   await choosePage(page, 'Why we sew');
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Why we sew in the journal | Quillfeather Bindery');
   await page.keyboard.press('Control+z');
@@ -132,7 +132,7 @@ test('a page that moved answers at its new address once it is released, and the 
   await page.getByLabel('Address ending').fill('book-boxes');
   await page.keyboard.press('Enter');
   await goTo(page, 'Release');
-  await page.getByRole('button', { name: 'Release 5' }).click();
+  await page.getByRole('button', { name: 'Publish as release 5' }).click();
   await expect(page.getByTestId('released')).toBeVisible();
   const at = async (path: string): Promise<string> =>
     (await page.request.get(`http://127.0.0.1:${app.hostPort}${path}`, { headers: { host: 'quillfeather.example' } })).text();
@@ -170,7 +170,7 @@ test('texts, links and pictures of a page are changed where they stand', async (
   await expect(added.filter({ hasText: 'made by hand to the measure' })).toBeVisible();
   await expect(added.filter({ hasText: '<a href="/visit/">Bring the book</a>' })).toBeVisible();
   await expect(added.filter({ hasText: 'alt="A clamshell box, open, with a book in it"' })).toBeVisible();
-  await waiting.getByRole('button', { name: 'Take back' }).click();
+  await waiting.getByRole('button', { name: 'Undo this' }).click();
   await expect(waiting).toHaveCount(0);
 });
 
@@ -181,7 +181,7 @@ test('look-alikes are mended side by side, and a finding that is let be can be c
   await expect(group).toHaveCount(1);
   await group.getByLabel('Description of Materials').fill('Paper, cloth, leather and thread: what we bind with, and where it comes from.');
   await group.getByLabel('Description of Gold tooling').fill('Letters and lines in real gold leaf, pressed by hand with warm brass.');
-  await expect(group).toContainText('mended');
+  await expect(group).toContainText('fixed');
 
   await choosePage(page, 'Box making');
   const finding = page.locator('[data-finding="description-cut"]');

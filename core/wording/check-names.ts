@@ -63,9 +63,9 @@ export const CHECK_REASONS: Readonly<Record<FindingCode, string>> = {
   'sentence-long': 'Readers lose the beginning before the end.',
   'paragraph-long': 'On a phone it fills the screen.',
   'reading-hard': 'Fewer people read to the end.',
-  'wording-care': 'Who is not meant, feels it. Off until you switch it on at a page’s own words.',
-  'image-alt-missing': 'Who cannot see them gets nothing.',
+  'wording-care': 'Those whom a word leaves out notice it. Off until you turn it on, at a page’s own words.',
+  'image-alt-missing': 'People who cannot see them learn nothing from them.',
   'lang-missing': 'Screen readers have to guess.',
   'links-broken': 'Visitors run into a wall.',
-  'links-none': 'Visitors cannot come by it.',
+  'links-none': 'Visitors have no way to it.',
 };

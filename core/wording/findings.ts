@@ -39,7 +39,7 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
     case 'title-outside-head':
       return {
         headline: 'The title stands outside the head',
-        why: 'Something before it closed the head too early; some engines pass over it.',
+        why: 'Something before it closed the head too early; some engines ignore it.',
         mend: 'Move it to the top of the page’s source.',
       };
     case 'name-number':
@@ -71,7 +71,7 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
     case 'shut-out':
       return {
         headline: 'Shut out, though you want it found',
-        why: finding.gates.length > 1 ? `${counted(finding.gates.length, 'gate')} are shut; mending only one is not enough.` : 'A gate on its way in is shut.',
+        why: finding.gates.length > 1 ? `${counted(finding.gates.length, 'gate')} are shut; fixing only one is not enough.` : 'A gate on its way in is shut.',
         mend: 'Open it at Doors.',
       };
     case 'leaking':
@@ -133,7 +133,7 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
     case 'links-none':
       return {
         headline: 'No other page links here',
-        why: 'Visitors cannot come by it, and engines think little of it.',
+        why: 'Visitors have no way to it, and engines take it for unimportant.',
         mend: 'Set a link on words of a page that speaks of it.',
       };
     case 'heading-several':
@@ -182,7 +182,7 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
       const [first] = finding.words;
       return {
         headline: `“${first?.word ?? ''}” may leave people out`,
-        why: finding.words.length > 1 ? `So may ${listed(finding.words.slice(1).map(({ word }) => `“${word}”`))}.` : 'Who is not meant by it, feels it.',
+        why: finding.words.length > 1 ? `So may ${listed(finding.words.slice(1).map(({ word }) => `“${word}”`))}.` : 'Those whom it leaves out notice it.',
         mend: `You could say: ${first?.instead ?? ''}.`,
       };
     }

@@ -83,7 +83,7 @@ export function gateWords(reason: ListingReason): GateWords {
       return words(
         `sends visitors on after ${counted(reason.seconds, 'second')}: ${reason.to}`,
         reason.seconds === 0 ? 'engines may list the target instead' : 'engines list it, visitors leave it',
-        'A meta refresh after 0 seconds is taken for a permanent redirect by some engines and passed by by others. A 301 leaves no doubt.',
+        'A meta refresh after 0 seconds is taken for a permanent redirect by some engines and ignored by others. A 301 leaves no doubt.',
         'HTML standard, 4.2.5.3',
       );
     case 'soft-not-found':
@@ -261,7 +261,7 @@ function reached(reason: Extract<GateReason, { code: 'reached' }>): GateWords {
   const clicks = reason.clicks === undefined || reason.isHome ? '' : `, ${counted(reason.clicks, 'click')} from home`;
   return words(
     ways.join(', ') + clicks,
-    reason.linksIn === 0 && !reason.isHome ? 'no page links here; a visitor will not come by' : 'engines come by',
+    reason.linksIn === 0 && !reason.isHome ? 'no page links here; no visitor gets here' : 'engines get here',
     reason.linksIn === 0 && !reason.isHome
       ? 'An orphan: known by the sitemap alone, it counts for little.'
       : 'Internal links carry crawlers and weight; the fewer clicks from the home page, the more.',

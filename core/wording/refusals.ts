@@ -1,6 +1,6 @@
 /** Why a file, or a whole site, could not be taken in or read. */
 export const REFUSAL_WORDS: Readonly<Record<string, string>> = {
-  'not-a-zip': 'This is no ZIP.',
+  'not-a-zip': 'This is not a ZIP file.',
   'too-large': 'It is too large: 200 MB for a site, 64 MB for a file and 16 MB for a page are the limits.',
   'too-many': 'There are more than 60,000 files in it.',
   'path-too-long': 'Its name, with the folders it lies in, is longer than 1,024 characters.',

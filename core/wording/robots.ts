@@ -63,7 +63,7 @@ export function troubleWords(trouble: RobotsTrouble, nameOf: (page: string) => s
     case 'not-listened':
       return {
         headline: `${trouble.token} has a group of its own, so it passes by ${counted(trouble.rules, 'rule')} for everybody`,
-        why: 'A crawler listens to its own group alone. What shall hold for it too has to stand there again.',
+        why: 'A crawler listens to its own group alone. Rules that should apply to it too have to be repeated there.',
       };
     case 'merged':
       return {
@@ -91,7 +91,7 @@ export function troubleWords(trouble: RobotsTrouble, nameOf: (page: string) => s
     case 'noindex-field':
       return {
         headline: 'noindex does nothing in robots.txt',
-        why: 'No standard knows it here. It belongs into the page, as a robots meta, or into a header.',
+        why: 'No standard knows it here. It belongs in the page, as a robots meta tag, or in a header.',
       };
     case 'crawl-delay':
       return { headline: 'Crawl-delay is no part of the standard', why: 'Some engines wait as it asks, Plover among them; others pass it by, such as Skerry.' };

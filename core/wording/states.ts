@@ -10,7 +10,7 @@ export const STATE_WORDS: Readonly<Record<PageState, { readonly name: string; re
     section: 'RFC 9309; robots meta convention; RFC 6596',
   },
   'to-mend': {
-    name: 'Findable, to mend',
+    name: 'Findable, to fix',
     means: 'Engines may list it, but something weakens how it shows.',
     expert: 'Indexable; its title, description or uniqueness leave something to be desired.',
     section: 'HTML standard, 4.2.2 and 4.2.5.1',

@@ -39,7 +39,7 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
       const mendable = step.gates.every((gate) => gate.openable);
       return {
         headline: `Open “${nameOf(step.page)}” again`,
-        why: `You want it found, but ${reasons.join(', and ')}${reasons.length > 1 ? '; mending one is not enough' : ''}.`,
+        why: `You want it found, but ${reasons.join(', and ')}${reasons.length > 1 ? '; fixing one is not enough' : ''}.`,
         action: mendable ? openAll(reasons.length) : 'See why',
       };
     }
@@ -85,9 +85,9 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
       };
     case 'make-map':
       return {
-        headline: 'Let the sitemap be written',
+        headline: 'Turn the sitemap on',
         why: 'A list of the pages you want found, with true dates, named in robots.txt.',
-        action: 'See the map',
+        action: 'See the sitemap',
       };
     case 'release':
       return {
@@ -114,7 +114,7 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
         action: step.waits ? '' : 'Hand it in',
       };
     case 'wait':
-      return { headline: 'Wait for Skerry to come by', why: 'It visits within a day. Its clock can be moved on.', action: 'Watch' };
+      return { headline: 'Wait for Skerry’s visit', why: 'It visits within a day. Its clock can be moved on.', action: 'Watch' };
   }
 }
 

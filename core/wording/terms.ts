@@ -65,7 +65,7 @@ export const TERMS = {
   },
   orphan: {
     name: 'Page that nothing links to',
-    text: 'No other page of the site leads here (the trade says orphan). Visitors cannot come by it, and engines take it for unimportant.',
+    text: 'No other page of the site leads here (the trade says orphan). Visitors have no way to it, and engines take it for unimportant.',
   },
   worth: {
     name: 'What it is worth',

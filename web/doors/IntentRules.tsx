@@ -91,7 +91,7 @@ function RuleLine({
         </select>
         <select
           className="select select-sm w-auto"
-          aria-label={`In the map, ${name}`}
+          aria-label={`In the sitemap, ${name}`}
           value={typeof inMap === 'boolean' ? String(inMap) : ''}
           onChange={(event) =>
             workspace.change(set('rules', rule.id, 'inMap', event.target.value === '' ? null : event.target.value === 'true'), {
@@ -100,8 +100,8 @@ function RuleLine({
           }
         >
           <option value="">map: as the kind says</option>
-          <option value="true">in the map</option>
-          <option value="false">not in the map</option>
+          <option value="true">in the sitemap</option>
+          <option value="false">not in the sitemap</option>
         </select>
       </RuleHead>
       <SaysEditor scope={`rule:${rule.id}`} name={name} crawlers={crawlers} inLine />

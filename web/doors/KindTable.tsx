@@ -34,7 +34,7 @@ export function KindTable({
               <th>Kind</th>
               <th className="num">Pages</th>
               <th>Engines should</th>
-              <th>In the map</th>
+              <th>In the sitemap</th>
               <th>As it is</th>
               <th>
                 <span className="sr-only">More</span>
@@ -81,11 +81,11 @@ export function KindTable({
                           <input
                             type="checkbox"
                             className="checkbox checkbox-sm"
-                            aria-label={`${name} stand in the map`}
+                            aria-label={`${name} stand in the sitemap`}
                             checked={own?.inMap !== false}
                             onChange={(event) =>
                               workspace.change(set('kinds', kind, 'inMap', event.target.checked ? null : false), {
-                                label: event.target.checked ? `${name} stand in the map` : `${name} stay out of the map`,
+                                label: event.target.checked ? `${name} stand in the sitemap` : `${name} stay out of the sitemap`,
                               })
                             }
                           />

@@ -15,8 +15,8 @@ const BULK: readonly { readonly name: string; readonly act: (workspace: ReturnTy
   { name: 'List', act: (workspace, ids) => setPageIntents(workspace, ids, 'list') },
   { name: 'Keep out', act: (workspace, ids) => setPageIntents(workspace, ids, 'out') },
   { name: 'As their kind', act: (workspace, ids) => setPageIntents(workspace, ids, null) },
-  { name: 'Into the map', act: (workspace, ids) => setInMap(workspace, ids, true) },
-  { name: 'Out of the map', act: (workspace, ids) => setInMap(workspace, ids, false) },
+  { name: 'Into the sitemap', act: (workspace, ids) => setInMap(workspace, ids, true) },
+  { name: 'Out of the sitemap', act: (workspace, ids) => setInMap(workspace, ids, false) },
   { name: 'Map as intended', act: (workspace, ids) => setInMap(workspace, ids, null) },
 ];
 

@@ -63,10 +63,10 @@ export function RobotsEditor() {
           <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
             <p className="display min-w-0 flex-1 basis-60 font-semibold">{W.draft}</p>
             <button type="button" className="btn btn-outline-ink" onClick={() => setDraft(undefined)}>
-              Drop it
+              Discard
             </button>
             <button type="button" className="btn btn-primary" onClick={take}>
-              Take it
+              Apply
             </button>
           </div>
           <RobotsEffects effects={effects} nameOf={nameOf} />

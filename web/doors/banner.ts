@@ -31,10 +31,10 @@ export function stateBanner(row: PageRow, way: WayIn): Banner {
 
 /** What is to be said where a map that engines read names a page that is not to be listed, or says so. */
 const IN_A_MAP: Readonly<Partial<Record<PageRow['state'], string>>> = {
-  'shut-out': 'A map names it all the same: map and page contradict each other.',
+  'shut-out': 'A sitemap names it all the same: sitemap and page contradict each other.',
   leaking: 'A map even names it.',
   'half-hidden': 'A map names it, so engines know the address.',
-  'kept-out': 'A map names it all the same, so engines come for nothing: let the map be written anew.',
+  'kept-out': 'A sitemap names it all the same, so engines come for nothing: let the sitemap be written anew.',
 };
 
 function withoutMap(row: PageRow, { gates }: WayIn): Banner {
@@ -47,11 +47,11 @@ function withoutMap(row: PageRow, { gates }: WayIn): Banner {
       if (shut.some((gate) => gate.reason.code === 'noindex' && gate.reason.from === 'doors'))
         return { headline: 'Shut out: the whole site is closed', why: 'Open it with the switch.', action: undefined, label: '' };
       // What shows is what engines meet first; a shut robots.txt hides what stands before it in the row.
-      const headline = `Shut out: you want it found, but ${first ? SHUT_WORDS[first.name] : 'something shuts it'}`;
+      const headline = `Shut out: you want it found, but ${first ? SHUT_WORDS[first.name] : 'something blocks it'}`;
       const [openable, byHand] = [shut.filter((gate) => canOpen(gate.reason)), shut.filter((gate) => !canOpen(gate.reason))];
       if (openable.length === 0) return { headline, ...handMend(shut.map((gate) => gate.reason)) };
       const bare = first?.name === 'fetchable' ? 'It may still be listed as a bare address with no description. ' : '';
-      const many = shut.length > 1 ? `${shut.length} things shut it; mending only one is not enough.` : 'One thing shuts it.';
+      const many = shut.length > 1 ? `${shut.length} things block it; fixing only one is not enough.` : 'One thing blocks it.';
       const how = openable.flatMap((gate) => HOW_OPENED[gate.reason.code] ?? []);
       const hand = byHand.length > 0 ? handMend(byHand.map((gate) => gate.reason)) : undefined;
       const why = [bare + many, ...how, ...(hand ? [hand.why] : [])].join(' ');
@@ -92,8 +92,8 @@ function withoutMap(row: PageRow, { gates }: WayIn): Banner {
 /** What opening does where that is not plain from the gate. */
 const HOW_OPENED: Readonly<Partial<Record<WayIn['gates'][number]['reason']['code'], string>>> = {
   refresh: 'It sends visitors on at once: that is taken out of it. If it is meant to, keep the page out instead.',
-  unreached: 'No page links to it and it is in no map: the map will name it. A link from a page is better still.',
-  'links-unread': 'Engines follow none of the links to it: the map will name it.',
+  unreached: 'No page links to it and it is in no sitemap: the sitemap will name it. A link from a page is better still.',
+  'links-unread': 'Engines follow none of the links to it: the sitemap will name it.',
 };
 
 /** What is to be done by hand where no press mends it. */
@@ -103,5 +103,5 @@ function handMend(reasons: readonly WayIn['gates'][number]['reason'][]): Omit<Ba
     return { why: 'Give it something to say, or keep it out.', action: 'keep-out', label: 'Keep it out' };
   if (reasons.some((reason) => reason.code === 'noindex' && reason.from === 'header'))
     return { why: 'A rule for files sends it a noindex. Change the rule under “Other files”.', action: undefined, label: '' };
-  return { why: `${counted(reasons.length, 'thing')} ${reasons.length === 1 ? 'shuts' : 'shut'} it.`, action: undefined, label: '' };
+  return { why: `${counted(reasons.length, 'thing')} ${reasons.length === 1 ? 'blocks' : 'block'} it.`, action: undefined, label: '' };
 }

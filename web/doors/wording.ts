@@ -30,9 +30,9 @@ export const W = {
   plainly: 'In plain words',
   policy: (policy: EnginePolicy): string =>
     policy.id === 'plover'
-      ? 'Plover takes a canonical for a hint, passes by meta refreshes, soft 404s and unavailable_after, and waits as Crawl-delay asks.'
+      ? 'Plover takes a canonical for a hint, ignores meta refreshes, soft 404s and unavailable_after, and waits as Crawl-delay asks.'
       : policy.id === 'skerry'
-        ? 'Skerry follows canonicals and meta refreshes, tells soft 404s, and knows every directive here.'
+        ? 'Skerry follows canonicals and meta refreshes, recognises soft 404s, and knows every directive here.'
         : `How ${policy.crawler} takes things is not known; it is taken to keep to the letter of the standards.`,
   says: 'What engines may show of it',
   saysOf: 'What engines may show of',
@@ -65,7 +65,7 @@ export const W = {
   serverRules: 'For a host of your own: the rules for its web server',
   serverRulesWhy: 'The host that ships with the program gets these rules with each release. Elsewhere, put them where the server reads its settings.',
   tryLead: 'Whether it is a page or not: which crawler may fetch it, by which line, and what comes of it.',
-  notHere: 'This is no address of this site.',
+  notHere: 'This is not an address of this site.',
   whatAnswers: {
     page: 'A page of the site answers here.',
     file: 'A file of the site answers here.',
@@ -156,7 +156,7 @@ export const AUDIENCES: Readonly<Record<Audience, { readonly name: string; reado
   draft: {
     name: 'Nobody: a draft',
     people: '“Not found”, whoever asks. You see it here.',
-    engines: '404 for every address, robots.txt and the map too.',
+    engines: '404 for every address, robots.txt and the sitemap too.',
     listing: 'not listed, and dropped where they were.',
   },
   restricted: {

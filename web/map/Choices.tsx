@@ -36,7 +36,7 @@ export function Choices() {
               <tr>
                 <th>Kind</th>
                 <th className="num">Pages</th>
-                <th>In the map</th>
+                <th>In the sitemap</th>
                 {hints && <th>Changes</th>}
                 {hints && <th>Priority</th>}
               </tr>
@@ -49,7 +49,7 @@ export function Choices() {
           </table>
         </div>
         <p className="soft mt-1.5 text-[12.5px]">
-          Single pages are taken out and put in on “The map”, folders by{' '}
+          Single pages are taken out and put in on “The sitemap”, folders by{' '}
           <Link className="link-act" to={linkToView('doors', 'kinds')}>
             a rule
           </Link>
@@ -99,7 +99,7 @@ export function Choices() {
           label="Pictures"
           why="The pictures of each page, so that picture searches find them. Those without meaning are left out."
         />
-        <FlagChoice field="alternates" standard label="Other languages" why="Where pages name themselves in other languages, the map says so too." />
+        <FlagChoice field="alternates" standard label="Other languages" why="Where pages name themselves in other languages, the sitemap says so too." />
         <FlagChoice field="gzip" label="Packed copies" why="Each map once more as .gz. Engines read both; a large site saves traffic." />
         <FlagChoice
           field="hints"
@@ -128,12 +128,12 @@ function KindLine({ kind, pages, inMap, hints }: { readonly kind: Kind; readonly
           <input
             type="checkbox"
             className="checkbox checkbox-sm"
-            aria-label={`${name} stand in the map`}
+            aria-label={`${name} stand in the sitemap`}
             disabled={out}
             checked={!out && own?.inMap !== false}
             onChange={(event) =>
               workspace.change(set('kinds', kind, 'inMap', event.target.checked ? null : false), {
-                label: event.target.checked ? `${name} stand in the map` : `${name} stay out of the map`,
+                label: event.target.checked ? `${name} stand in the sitemap` : `${name} stay out of the sitemap`,
               })
             }
           />

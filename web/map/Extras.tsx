@@ -17,7 +17,7 @@ export function Extras({ extras }: { readonly extras: readonly CheckedExtra[] })
     const addresses = [...new Set(typed.split(/\s+/).filter(Boolean))].map((text) => (text.startsWith('/') ? origin + text : text));
     if (addresses.length === 0) return;
     const changes: Change[] = addresses.map((address) => set('extras', address.slice(0, 4000), 'at', at));
-    workspace.change(all(changes), { label: `${counted(addresses.length, 'address', 'addresses')} added to the map` });
+    workspace.change(all(changes), { label: `${counted(addresses.length, 'address', 'addresses')} added to the sitemap` });
     setTyped('');
   };
   return (
@@ -71,7 +71,7 @@ function Extra({ extra: { address, fault } }: { readonly extra: CheckedExtra }) 
       <span className="min-w-0 flex-1 basis-64">
         <span className="mono block break-all">{address}</span>
         <span className={`block text-[12.5px] ${soft ? 'soft' : 'text-error'}`}>
-          {fault === undefined ? 'in the map' : EXTRA_FAULTS[fault]}
+          {fault === undefined ? 'in the sitemap' : EXTRA_FAULTS[fault]}
           {answer !== undefined && <span aria-live="polite"> · live: {answer}</span>}
         </span>
       </span>
@@ -82,7 +82,7 @@ function Extra({ extra: { address, fault } }: { readonly extra: CheckedExtra }) 
         type="button"
         className="btn btn-sm btn-ghost"
         aria-label={`Take ${address} out`}
-        onClick={() => workspace.change(set('extras', address, 'at', null), { label: `${address} is out of the map` })}
+        onClick={() => workspace.change(set('extras', address, 'at', null), { label: `${address} is out of the sitemap` })}
       >
         <X size={15} aria-hidden />
       </button>

@@ -21,7 +21,7 @@ export function OurMap() {
   const closed = useWorkspace((state) => !isOpen(state.document));
   const { linkToView } = usePlace();
   const [group, setGroup] = useState<string>();
-  if (!report) return <Busy what="Looking at the map" done={0} of={1} />;
+  if (!report) return <Busy what="Looking at the sitemap" done={0} of={1} />;
   if (isEmpty) return <Empty title={W.empty}>{W.emptyWhy}</Empty>;
   const address = `${report.origin}/${SITEMAP_FILE}`;
   const turn = (on: boolean): void =>
@@ -32,7 +32,7 @@ export function OurMap() {
     const { text } = await workspace.tools.analysis.robots();
     // The line for ours is written by itself; where the site has no such file of its own, it must not outlive ours.
     const left = report.brought.includes(SITEMAP_FILE) ? report.alsoNamed : [...report.alsoNamed, address];
-    workspace.change(set('robots', '', 'text', withoutSitemaps(text ?? '', left)), { label: 'robots.txt names this map only' });
+    workspace.change(set('robots', '', 'text', withoutSitemaps(text ?? '', left)), { label: 'robots.txt names this sitemap only' });
   };
   return (
     <div className="mx-auto max-w-[900px]">
@@ -49,7 +49,7 @@ export function OurMap() {
           </button>
         ) : (
           <button type="button" className="btn btn-primary" onClick={() => turn(true)}>
-            Write this map
+            Write this sitemap
           </button>
         )}
       </header>

@@ -71,7 +71,7 @@ export function ReadAMap() {
   const name = source === undefined ? '' : source.kind === 'file' ? source.name : source.kind === 'address' ? source.address : `/${source.path}`;
   return (
     <div className="mx-auto max-w-[980px]">
-      <h1 className="mb-1">Read a map</h1>
+      <h1 className="mb-1">Read a sitemap</h1>
       <p className="soft mb-4">{W.readLead}</p>
       <div
         className={`panel grid gap-3 p-4 ${over ? 'drop-over' : ''}`}

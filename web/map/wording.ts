@@ -3,7 +3,7 @@ import type { DateFrom, ExtraFault, MapFault, MapPart, MapReport } from '../../c
 import { counted, gateWords } from '../../core/wording/index.ts';
 
 export const W = {
-  title: 'The map for engines',
+  title: 'The sitemap for engines',
   empty: 'There is nothing to map yet',
   emptyWhy: 'Bring a site in; the pages you want found then stand here.',
   off: 'Not written yet. These are the pages that would be in it: those you want found, that engines may fetch and list.',
@@ -13,20 +13,20 @@ export const W = {
   leftOut: 'Left out',
   nothingLeftOut: 'Every page is in it.',
   leave: 'Leave out',
-  brought: 'The map the site came with',
+  brought: 'The sitemap the site came with',
   broughtWhy: 'Look at it closely: what is wrong with it, and what is missing.',
   alsoNamed: 'robots.txt still names an older map as well. Engines read both, pages that are gone or kept out included:',
   onlyOurs: 'Name this one only',
   dates: 'The dates',
   feedHint: 'Readers who follow you want to hear of new posts.',
-  choicesLead: 'What you want found stands in the map by itself. Here are the choices beyond that; most sites need none.',
+  choicesLead: 'What you want found stands in the sitemap by itself. Here are the choices beyond that; most sites need none.',
   keptOutNever: 'What you keep out never stands in it: that would contradict itself.',
   filesRefused: 'Nearly all files carry the same day, that of a build or a copy: it would change with each build, so it is not told.',
   pagesRefused: 'Nearly all pages say the same day of themselves: it is that of a build, so it is not told.',
   extras: 'More addresses',
   extrasWhy: 'For what is not among the files: a booking system, a shop of its own. One a line.',
-  alsoLead: 'What goes out beside the maps. All of it is written anew at each release.',
-  alsoOff: 'The map is not written yet; what is chosen here goes out once it is.',
+  alsoLead: 'What goes out beside the sitemaps. All of it is written anew at each release.',
+  alsoOff: 'The sitemap is not written yet; what is chosen here goes out once it is.',
   pageWhy: 'In your site’s own look: all pages by kind, for visitors who are lost. It takes the home page’s frame, with lists in the middle.',
   pageLink: 'Link to it from your footer, so that people find it.',
   styleWhy:
@@ -36,14 +36,14 @@ export const W = {
   noPosts: 'There is no post to put into it.',
   feedTag: 'Put this into the head of your template, so that browsers and readers find the feed:',
   readLead: 'Any map or index of maps: held against the protocol, with line and column, and against this site.',
-  reading: 'Reading the map',
-  readingParts: 'Reading the maps that it names',
+  reading: 'Reading the sitemap',
+  readingParts: 'Reading the sitemaps that it names',
   agrees: 'It says what it should: every address is right, and none is missing.',
   agreesBeside: 'It says what it should: every address is right, and with the maps beside it none is missing.',
   mend: 'Write it anew',
   valid: 'The file is as the protocol asks',
   tooLarge: 'It is larger than a map may be: 50 MiB unpacked.',
-  noAddress: 'This is no address. It begins with https://',
+  noAddress: 'This is not an address. An address begins with https://',
   badGzip: 'It is packed, and damaged, or unfolds to more than 50 MiB.',
 };
 
@@ -80,13 +80,13 @@ export function dateStory({ lines, trust }: MapReport): string {
 }
 
 export const EXTRA_FAULTS: Readonly<Record<ExtraFault, string>> = {
-  'not-absolute': 'not in the map: it is no whole address',
-  'other-host': 'not in the map: it is on another host',
-  long: 'not in the map: it is too long',
-  twice: 'not in the map twice: it is a page of the site',
-  'kept-out': 'not in the map: you keep this page out',
-  shut: 'not in the map: engines may not fetch or list it',
-  'not-there': 'in the map; no file of the site answers there, so ask whether the host does',
+  'not-absolute': 'not in the sitemap: it is no whole address',
+  'other-host': 'not in the sitemap: it is on another host',
+  long: 'not in the sitemap: it is too long',
+  twice: 'not in the sitemap twice: it is a page of the site',
+  'kept-out': 'not in the sitemap: you keep this page out',
+  shut: 'not in the sitemap: engines may not fetch or list it',
+  'not-there': 'in the sitemap; no file of the site answers there, so ask whether the host does',
 };
 
 /** What is wrong with an address of a map, held against the site. */
@@ -175,11 +175,11 @@ export function issueWords(issue: MapIssue): string {
     case 'loc-fragment':
       return `a # in the address; engines drop what follows: ${issue.loc}`;
     case 'loc-host':
-      return `on another host than the map: ${issue.loc}`;
+      return `on another host than the sitemap: ${issue.loc}`;
     case 'loc-scheme':
       return `http and https mixed: ${issue.loc}`;
     case 'loc-folder':
-      return `not below the map’s folder: ${issue.loc}`;
+      return `not below the sitemap’s folder: ${issue.loc}`;
     case 'loc-twice':
       return `stands in it before: ${issue.loc}`;
     case 'lastmod-bad':

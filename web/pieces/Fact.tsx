@@ -1,29 +1,42 @@
-import { useState, type ReactNode } from 'react';
-import { cleanOrigin, LONGEST_TEXT, set } from '../../core/site/index.ts';
-import { Segments } from '../ui/index.ts';
+import { useId, useMemo, useState, type ReactNode } from 'react';
+import { all, cleanOrigin, LONGEST_TEXT, set } from '../../core/site/index.ts';
+import { Combo, Segments } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { isEmail, isTelephone, languages, timeZones } from './choices.ts';
 import { FACTS, type FactField } from './facts.ts';
+
+/** What is wrong with a fact, where something is: it is kept all the same. */
+const FAULTS: Readonly<Partial<Record<FactField, (text: string) => string | undefined>>> = {
+  email: (text) => (isEmail(text) ? undefined : 'This is not an e-mail address. It looks like hello@your-name.example.'),
+  telephone: (text) => (isTelephone(text) ? undefined : 'This is not a telephone number. It looks like +44 1632 960147.'),
+};
 
 /** One fact of the site, kept as it is typed. */
 export function Fact({
   field,
   long = false,
-  list,
   extra,
-  fault,
+  fault: told,
 }: {
   readonly field: Exclude<FactField, 'mainAddress'>;
   readonly long?: boolean;
-  readonly list?: readonly string[];
   readonly extra?: ReactNode;
   readonly fault?: string | undefined;
 }) {
   const workspace = useWorkspaceApi();
+  const id = useId();
   const value = useWorkspace((state) => state.document.tables.facts['']?.[field] ?? '');
   const { label } = FACTS[field];
-  const write = (text: string): void =>
-    workspace.change(set('facts', '', field, text === '' ? null : text), { label: `${label} was changed`, thread: `fact:${field}` });
-  const shared = { maxLength: LONGEST_TEXT, value, 'aria-invalid': fault !== undefined, dir: 'auto' as const };
+  const fault = told ?? (value.trim() === '' ? undefined : FAULTS[field]?.(value));
+  const write = (text: string): void => {
+    const change = set('facts', '', field, text === '' ? null : text);
+    // Who writes the name has said what it is.
+    const named = field === 'siteName' && workspace.state.document.tables.facts['']?.nameSure === false;
+    workspace.change(named ? all([change, set('facts', '', 'nameSure', true)]) : change, { label: `${label} was changed`, thread: `fact:${field}` });
+  };
+  const describedBy = fault === undefined ? undefined : `${id}-fault`;
+  const shared = { maxLength: LONGEST_TEXT, value, 'aria-invalid': fault !== undefined, 'aria-describedby': describedBy, dir: 'auto' as const };
+  const type = field === 'email' ? 'email' : field === 'telephone' ? 'tel' : 'text';
   return (
     <div>
       <label className="block">
@@ -31,18 +44,35 @@ export function Fact({
         {long ? (
           <textarea {...shared} className="textarea w-full" rows={3} onChange={(event) => write(event.target.value)} />
         ) : (
-          <input {...shared} className="input w-full" list={list && `list-${field}`} onChange={(event) => write(event.target.value)} />
+          <input {...shared} type={type} className="input w-full" onChange={(event) => write(event.target.value)} />
         )}
       </label>
-      {list && (
-        <datalist id={`list-${field}`}>
-          {list.map((one) => (
-            <option key={one} value={one} />
-          ))}
-        </datalist>
+      {fault !== undefined && (
+        <p id={`${id}-fault`} className="mt-1 text-[13px] text-error">
+          {fault}
+        </p>
       )}
-      {fault !== undefined && <p className="mt-1 text-[13px] text-error">{fault}</p>}
       {extra}
+    </div>
+  );
+}
+
+/** A fact that is chosen from a list: the language, the time zone. */
+export function ChosenFact({ field }: { readonly field: 'language' | 'timeZone' }) {
+  const workspace = useWorkspaceApi();
+  const value = useWorkspace((state) => state.document.tables.facts['']?.[field] ?? '');
+  const options = useMemo(() => (field === 'language' ? languages(value) : timeZones()), [field, value]);
+  const { label } = FACTS[field];
+  return (
+    <div>
+      <Caption field={field} />
+      <Combo
+        label={label}
+        value={value}
+        options={options}
+        empty={field === 'language' ? 'No language by that name' : 'No time zone by that name. Try the nearest large city.'}
+        onChange={(next) => workspace.change(set('facts', '', field, next), { label: `${label} is ${next}` })}
+      />
     </div>
   );
 }
@@ -78,7 +108,7 @@ export function MainAddress() {
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}
       />
-      {bad && <span className="mt-1 block text-[13px] text-error">This is no address. It looks like https://your-name.example. The one before is kept.</span>}
+      {bad && <span className="mt-1 block text-[13px] text-error">This is not an address. It looks like https://your-name.example. The one before is kept.</span>}
     </label>
   );
 }

@@ -7,7 +7,7 @@ export { StateSign } from './StateSign.tsx';
 export { Rail, RailContext } from './Rail.tsx';
 export { Term } from './Term.tsx';
 export { isWay, Views, WaitingView, type ViewName } from './Views.tsx';
-export { Fact, MainAddress, OwnerKind } from './Fact.tsx';
+export { ChosenFact, Fact, MainAddress, OwnerKind } from './Fact.tsx';
 export { FACTS, type FactField } from './facts.ts';
 export { siteText } from './site-text.ts';
 export { PageLink } from './PageLink.tsx';

@@ -2,12 +2,13 @@ import { ExternalLink } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { HostedSite } from '../../core/exchange/index.ts';
 import { siteHost } from '../../core/site/index.ts';
-import { counted, shortDate } from '../../core/wording/index.ts';
+import { counted, numberText, shortDate } from '../../core/wording/index.ts';
 import { Rail } from '../pieces/index.ts';
 import { Busy, Empty, note } from '../ui/index.ts';
 import { nextNumber, release, useReport, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
 import { FilesOut } from './FilesOut.tsx';
 import { OpeningReminder } from './OpeningReminder.tsx';
+import { SameAddress } from './SameAddress.tsx';
 import { WaitingItem } from './WaitingItem.tsx';
 import { REFUSALS, W } from './wording.ts';
 import './release.css';
@@ -53,7 +54,7 @@ export function Release() {
           <p className="soft mt-1">
             {items.length === 0
               ? 'The working copy and what is live are the same.'
-              : `${counted(items.length, 'file')} differ from ${releases[0] ? `release ${releases[0][0]}` : 'what is live'}.`}
+              : `${counted(items.length, 'file differs', 'files differ')} from ${releases[0] ? `release ${releases[0][0]}` : 'what is live'}.`}
           </p>
         </div>
         <button
@@ -62,10 +63,11 @@ export function Release() {
           disabled={busy !== undefined || (items.length === 0 && hosted !== null)}
           onClick={() => void go('host')}
         >
-          {W.toHost} {nextNumber(workspace, hosted ?? undefined)}
+          {W.publish} {nextNumber(workspace, hosted ?? undefined)}
         </button>
       </header>
       <OpeningReminder />
+      <SameAddress />
       {busy && (
         <div className="mb-3">
           <Busy {...busy} />
@@ -104,7 +106,7 @@ export function Release() {
           {items.slice(0, DRAWN).map((item) => (
             <WaitingItem key={`${item.path} ${item.own}`} item={item} />
           ))}
-          {items.length > DRAWN && <li className="soft px-4 py-2.5">and {(items.length - DRAWN).toLocaleString('en')} more</li>}
+          {items.length > DRAWN && <li className="soft px-4 py-2.5">and {numberText(items.length - DRAWN)} more</li>}
         </ul>
       )}
       <Rail>

@@ -49,7 +49,7 @@ export function WaitingItem({ item }: { readonly item: ReleaseItem }) {
             className="link-act flex-none text-[13px]"
             onClick={() => workspace.change(all(takeBack), { label: `Changes of “${name ?? item.path}” were taken back` })}
           >
-            Take back
+            Undo this
           </button>
         )}
       </div>

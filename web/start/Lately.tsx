@@ -59,6 +59,6 @@ function lately(
   for (const [number, release] of Object.entries(releases))
     if (release.at) events.push({ at: release.at, text: `Release ${number}`, note: counted(release.pages ?? 0, 'page') });
   for (const day of days.slice(0, 3))
-    events.push({ at: day.at, text: 'Skerry came by', note: `${counted(day.visited, 'address', 'addresses')} visited, ${day.listed} listed` });
+    events.push({ at: day.at, text: 'Skerry visited', note: `${counted(day.visited, 'address', 'addresses')} visited, ${day.listed} listed` });
   return events.sort((a, b) => (a.at < b.at ? 1 : -1)).slice(0, 7);
 }

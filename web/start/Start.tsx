@@ -4,10 +4,11 @@ import { Link } from 'react-router';
 import { STATES, type PageState } from '../../core/indexing/index.ts';
 import { isOpen, switchStory } from '../../core/site/index.ts';
 import { openSteps } from '../../core/survey/index.ts';
-import { fullDate, STATE_WORDS } from '../../core/wording/index.ts';
+import { counted, fullDate, STATE_WORDS } from '../../core/wording/index.ts';
 import { Rail, StateSign } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Lately } from './Lately.tsx';
+import { NameQuestion } from './NameQuestion.tsx';
 import { Sky } from './Sky.tsx';
 import { StepRow } from './StepRow.tsx';
 import { Unread } from './Unread.tsx';
@@ -39,6 +40,7 @@ export function Start() {
         {after}
       </h1>
       <p className="soft mt-2 text-[15.5px]">{subline(numbers, steps)}</p>
+      <NameQuestion />
       <Sky />
       <section aria-label={W.steps}>
         <ol className="mt-4">
@@ -77,7 +79,7 @@ export function Start() {
       <Rail>
         <div className="flex items-baseline justify-between">
           <h2>{W.sky}</h2>
-          <span className="soft text-[13px]">{rows.length} pages</span>
+          <span className="soft text-[13px]">{counted(rows.length, 'page')}</span>
         </div>
         <ul className="panel mt-2 px-3.5 py-2">
           {LEGEND.filter((state) => STATES.includes(state)).map((state) => (

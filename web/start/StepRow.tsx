@@ -23,7 +23,7 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
       case 'open-pages':
         return void navigate(linkToView('doors', 'pages'));
       case 'write-words':
-        return go('words', step.pages[0]);
+        return go('words', step.pages[0], { walking: true });
       case 'close-kind':
         return setKindIntent(workspace, step.kind, 'out');
       case 'close-page':

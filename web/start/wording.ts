@@ -10,6 +10,10 @@ export const W = {
   lately: 'Lately',
   nothingLately: 'Nothing yet. What you change shows here.',
   another: 'Another site',
+  called: 'What is this site called?',
+  calledGuess: 'guessed from its pages; it stands in titles and above every result',
+  calledNoGuess: 'its pages do not say; it will stand in titles and above every result',
+  calledRight: 'That is its name',
   bringIn: 'Open a folder, a ZIP or a new site',
 };
 

@@ -14,3 +14,4 @@ export { Boundary } from './Boundary.tsx';
 export { fetchAhead, fetchPart, part } from './part.tsx';
 export { Trouble } from './Trouble.tsx';
 export { recall, remember } from './kept.ts';
+export { Combo, type ComboOption } from './Combo.tsx';

@@ -82,7 +82,7 @@ export function Watch() {
           <>
             {!visited && (
               <p className="notice notice-amber mt-2">
-                {counted(records.length, 'address is', 'addresses are')} known from the map and wait for a visit. Move the clock on by a day.
+                {counted(records.length, 'address is', 'addresses are')} known from the sitemap and wait for a visit. Move the clock on by a day.
               </p>
             )}
             <IndexTable records={records} />

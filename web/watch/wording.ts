@@ -3,9 +3,9 @@ import type { EngineRow } from '../../core/exchange/index.ts';
 export const W = {
   title: (engine: string): string => `What ${engine} makes of it`,
   lead: {
-    skerry: 'Skerry comes by once a day, as SkerryBot. It reads robots.txt and the map, fetches what it may, and lists what it may list.',
+    skerry: 'Skerry visits once a day, as SkerryBot. It reads robots.txt and the sitemap, fetches what it may, and lists what it may list.',
     plover:
-      'Plover finds released sites by itself and comes by once a day, as PloverBot. It reads the maps that robots.txt names, and has its own ways with canonicals and delays.',
+      'Plover finds released sites by itself and visits once a day, as PloverBot. It reads the sitemaps that robots.txt names, and has its own ways with canonicals and delays.',
   },
   clock: 'The stand-ins’ clock',
   nextDay: 'Move on by a day',

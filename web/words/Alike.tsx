@@ -28,7 +28,7 @@ export function Alike() {
         </p>
         {groups && groups.length < shown.length && (
           <button type="button" className="link-act ml-auto text-[13.5px]" onClick={() => setHeld(groups)}>
-            Put away what is mended
+            Put away what is fixed
           </button>
         )}
       </header>
@@ -58,7 +58,7 @@ function Group({ group, mended }: { readonly group: AlikeGroup; readonly mended:
       <h2 className="flex items-baseline gap-3 border-b border-[color:var(--line)] px-4 py-2.5">
         {group.how === 'same' ? 'Same' : 'Nearly the same'} {what}
         <span className="soft text-[13px] font-normal">{counted(group.pages.length, 'page')}</span>
-        {mended && <span className="ml-auto text-[13px] font-normal text-[color:var(--green)]">mended</span>}
+        {mended && <span className="ml-auto text-[13px] font-normal text-[color:var(--green)]">fixed</span>}
       </h2>
       <div className="alike-pages grid sm:grid-cols-2">
         {group.pages.slice(0, IN_GROUP).map((id) => (

@@ -1,5 +1,5 @@
-import { note } from '../ui/index.ts';
-import { useEffect, useId, useState } from 'react';
+import { note, recall, remember } from '../ui/index.ts';
+import { useEffect, useId, useRef, useState } from 'react';
 import { addressOf, endingFault, endingFrom, endingOf, movedFile, set } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
@@ -7,15 +7,28 @@ import { Term } from '../pieces/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { ENDING_FAULTS } from './wording.ts';
 
-/** The end of a page's address. It changes only when the owner says so: not at each key, since links and a redirect hang on it. */
+/**
+ * The end of a page's address. What is typed is kept at each key, like every field; the address itself changes when the field is left, since links and a
+ * redirect hang on it.
+ */
 export function EndingField({ row, linkers }: { readonly row: PageRow; readonly linkers: number }) {
   const workspace = useWorkspaceApi();
   const id = useId();
   const original = endingOf(addressOf(row.id));
   const now = endingOf(row.address);
-  const [typed, setTyped] = useState(now);
+  const siteId = useWorkspace((state) => state.site?.id ?? '');
+  const key = `jolly-beacon-ending:${siteId}:${row.id}`;
+  const [typed, setText] = useState(() => recall(key) ?? now);
+  const setTyped = (next: string): void => {
+    setText(next);
+    remember(key, next === now ? null : next);
+  };
   // Undo, or another tab, may change it under the field.
-  useEffect(() => setTyped(now), [now]);
+  const before = useRef(now);
+  useEffect(() => {
+    if (before.current !== now) setText(now);
+    before.current = now;
+  }, [now]);
   const moved = movedFile(row.id, typed);
   // Asked only while something else is typed: the whole site is looked through for it.
   const wanted = typed === now ? undefined : addressOf(moved);
@@ -28,6 +41,7 @@ export function EndingField({ row, linkers }: { readonly row: PageRow; readonly 
       : (endingFault(row.id, typed, (file) => takenHere || (file === moved && stands === true && file !== row.id)) as keyof typeof ENDING_FAULTS | undefined);
   const apply = (next: string): void => {
     if (fault) return;
+    remember(key, null);
     workspace.change(set('pages', row.id, 'ending', next === original ? null : next), {
       label: next === original ? `“${row.name}” has its old address again` : `“${row.name}” has a new address`,
     });
@@ -47,7 +61,7 @@ export function EndingField({ row, linkers }: { readonly row: PageRow; readonly 
           <span className="soft ml-auto text-[13px]">
             was <span className="mono">{original}</span>{' '}
             <button type="button" className="link-act" onClick={() => apply(original)}>
-              Take back
+              Undo it
             </button>
           </span>
         )}
@@ -72,6 +86,7 @@ export function EndingField({ row, linkers }: { readonly row: PageRow; readonly 
           aria-invalid={fault !== undefined}
           aria-describedby={`${id}-note`}
           onChange={(event) => setTyped(event.target.value)}
+          onBlur={() => open && stands !== undefined && apply(typed)}
           onKeyDown={(event) => event.key === 'Escape' && setTyped(now)}
         />
       </form>

@@ -85,7 +85,7 @@ export function Ledger() {
           label="Finding"
           value={filter.finding}
           options={[
-            ['mend', 'Anything that needs mending'],
+            ['mend', 'Anything that needs fixing'],
             ...CHECKS.filter((check) => codes.has(check.code)).map((check): [string, string] => [check.code, CHECK_NAMES[check.code]]),
           ]}
           onChange={(finding) => setFilter({ ...filter, finding })}

@@ -121,7 +121,7 @@ export const PassageLine = memo(
                 })
               }
             >
-              Take back
+              Undo this
             </button>
           )}
         </span>

@@ -90,9 +90,9 @@ function OnePattern({ kind, field }: { readonly kind: Kind; readonly field: Patt
         <button type="button" className="btn btn-sm btn-primary" disabled={!changed} onClick={apply}>
           {preview && changed
             ? preview.changes.length > 0
-              ? `Take it: this changes ${counted(preview.changes.length, 'page')}`
-              : 'Take it: no page changes'
-            : 'Take it'}
+              ? `Apply: this changes ${counted(preview.changes.length, 'page')}`
+              : 'Apply: no page changes'
+            : 'Apply'}
         </button>
         {changed && (
           <button type="button" className="btn btn-sm btn-ghost" onClick={() => setDraft(now)}>

@@ -123,7 +123,7 @@ function Picture({ place }: { readonly place: PicturePlace }) {
             <span className="soft">decoration</span>
           ) : alt === null ? (
             <button type="button" className="link-act soft !min-h-6" onClick={() => write('')}>
-              It is decoration
+              Mark as decoration
             </button>
           ) : null}
           {own !== undefined && own !== null && (

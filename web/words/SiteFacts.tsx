@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { cleanOrigin, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { leftover } from '../../core/site/index.ts';
-import { Fact, Rail, Term } from '../pieces/index.ts';
+import { ChosenFact, Fact, Rail, Term } from '../pieces/index.ts';
 import { Segments } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { BrowserTab, ResultCard, ShareCard } from './previews.tsx';
@@ -18,7 +18,6 @@ export function SiteFacts() {
   const home = useWorkspace((state) => state.rows.find((row) => row.address === '/'));
   const detail = useWorkspace((state) => state.detail);
   const facts = document.tables.facts[''] ?? {};
-  const zones = useMemo(() => Intl.supportedValuesOf('timeZone'), []);
   const pictures = useReport((one) => one.tools.analysis.pictures());
   const paths = useMemo(() => [...new Set((pictures ?? []).flatMap((one) => one.path ?? []))].slice(0, 40), [pictures]);
   const chosen = facts.sharePicture?.replace(/^\//, '');
@@ -48,12 +47,8 @@ export function SiteFacts() {
         </div>
         <AddressVariant />
         <MainAddress />
-        <Fact field="language" list={['en', 'en-GB', 'en-US', 'de', 'de-AT', 'de-CH', 'fr', 'es', 'it', 'nl', 'pt', 'ja', 'ar']} />
-        <Fact
-          field="timeZone"
-          list={zones}
-          fault={facts.timeZone && !zones.includes(facts.timeZone) && facts.timeZone !== 'UTC' ? 'This is no time zone that browsers know.' : undefined}
-        />
+        <ChosenFact field="language" />
+        <ChosenFact field="timeZone" />
         <OwnerKind />
         <Fact field="ownerName" />
         <Fact field="email" />

@@ -37,7 +37,7 @@ export function WalkBar() {
     <div className="walk" role="group" aria-label="The walk" data-testid="walk">
       <progress className="progress progress-success w-24" value={rows.length - open.length} max={rows.length} aria-label="Pages that are good enough" />
       <span className="tabular-nums">
-        {left === 0 ? 'Only pages you passed over are left' : `${counted(left, 'page')} to mend`}
+        {left === 0 ? 'Only pages you passed over are left' : `${counted(left, 'page')} to fix`}
         {passed > 0 && <span className="soft"> · {passed} passed over</span>}
       </span>
       <span className="ml-auto flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -53,7 +53,7 @@ export function WalkBar() {
         )}
         {next !== undefined && (
           <PageLink to="words" page={next} walking className="btn btn-sm btn-outline-ink gap-1" aria-keyshortcuts="Alt+ArrowDown">
-            Next to mend <ArrowDown size={15} aria-hidden />
+            Next to fix <ArrowDown size={15} aria-hidden />
           </PageLink>
         )}
       </span>

@@ -6,7 +6,7 @@ export const W = {
   noPagesWhy: 'Bring a site in, from a folder or a ZIP, and its pages stand at the left.',
   readOnly: 'This page is written in UTF-16. It can be read, but not changed here; save it as UTF-8 and bring it in again.',
   searcher: 'As others see it',
-  toMend: 'To mend on this page',
+  toMend: 'To fix on this page',
   noTitle: 'No title: engines make one up',
   noDescription: 'No description: engines pick a piece of the page here.',
 };

@@ -32,7 +32,7 @@ export async function openPage(workspace: Workspace, id: string): Promise<void> 
   const robots = await robotsOpenedFor(workspace, [row.address, ...(viaMap ? mapsOf(row.kind) : [])], new Set([id]));
   if (robots !== undefined) changes.push(set('robots', '', 'text', robots));
   const mapped = viaMap && document.tables.sitemap['']?.on !== true;
-  workspace.change(all(changes), { label: `Opened “${row.name}”${mapped ? '; the map is written' : ''}` });
+  workspace.change(all(changes), { label: `Opened “${row.name}”${mapped ? '; the sitemap is written' : ''}` });
 }
 
 /** Says something about what engines may do with pages and show of them; null takes the word back. */
@@ -68,7 +68,7 @@ export function moveRule(workspace: Workspace, rules: readonly { readonly id: st
 export function setInMap(workspace: Workspace, ids: readonly string[], inMap: boolean | null): void {
   if (ids.length === 0) return;
   const name = ids.length === 1 ? `“${workspace.state.byId.get(ids[0] as string)?.name ?? (ids[0] as string)}”` : `${ids.length} pages`;
-  const what = inMap === null ? 'stand in the map as their intent says' : inMap ? 'go into the map' : 'stay out of the map';
+  const what = inMap === null ? 'stand in the sitemap as their intent says' : inMap ? 'go into the sitemap' : 'stay out of the sitemap';
   workspace.change(all(ids.map((id) => set('pages', id, 'inMap', inMap))), { label: `${name} ${what}` });
 }
 

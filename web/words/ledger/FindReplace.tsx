@@ -11,7 +11,7 @@ const IN: readonly LedgerColumn[] = ['title', 'description', 'phrase', 'keywords
 const SHOWN = 100;
 /** Milliseconds of searching before the page is let breathe. */
 const SLICE = 12;
-const FAULTS = { empty: '', pattern: 'This is no regular expression: ' } as const;
+const FAULTS = { empty: '', pattern: 'This is not a regular expression: ' } as const;
 
 interface Hit extends Wanted {
   readonly before: string;
