@@ -21,14 +21,12 @@ import {
 } from '../core/exchange/index.ts';
 import { ARCHIVE_LIMITS, inflateEntry, listArchive } from '../core/source/index.ts';
 import { parseInput, RequestError } from './errors.ts';
-import type { Fetch } from './fetching/index.ts';
-import { fetchMap, lookLive } from './live.ts';
-import type { StandInEngine, StandIns } from './stand-ins/index.ts';
+import type { Side, StandInEngine, StandIns } from './stand-ins/index.ts';
 
 const BUNDLE = 80_000_000;
 
-/** Everything the app asks of the outside world. `fetchReal` is how addresses are looked at that no stand-in hosts. */
-export function serveApi(app: FastifyInstance, standIns: StandIns, fetchReal: Fetch): void {
+/** Everything the app asks of the outside world. */
+export function serveApi(app: FastifyInstance, standIns: StandIns): void {
   const { host, clock } = standIns;
   const engineOf = (id: EngineId): StandInEngine => standIns[id];
   app.addContentTypeParser('application/zip', { parseAs: 'buffer', bodyLimit: BUNDLE }, (_request, body, done) => done(null, body));
@@ -83,16 +81,15 @@ export function serveApi(app: FastifyInstance, standIns: StandIns, fetchReal: Fe
   });
 
   /** Which side of the world an address is on: a stand-in host's, or the real one. */
-  const worldOf = (address: string): { readonly fetch: Fetch; readonly world: 'stand-in' | 'real' } =>
-    host.answers(new URL(address).hostname) ? { fetch: standIns.fetch, world: 'stand-in' } : { fetch: fetchReal, world: 'real' };
+  const sideOf = (address: string): Side => (host.answers(new URL(address).hostname) ? 'stand-in' : 'real');
   app.get('/api/live', async (request): Promise<LiveAnswer> => {
     const { address, crawler } = parseInput(liveQuery, request.query);
-    const { fetch, world } = worldOf(address);
-    return { world, ...(await lookLive({ fetch, address, crawler, now: clock.now() })) };
+    const side = sideOf(address);
+    return { world: side, ...(await standIns.work.live({ side, address, crawler, now: clock.now() })) };
   });
   app.get('/api/map', async (request): Promise<FetchedMap> => {
     const { address } = parseInput(addressQuery, request.query);
-    return fetchMap(worldOf(address).fetch, address);
+    return standIns.work.map({ side: sideOf(address), address });
   });
 
   app.all('/api/*', async () => {

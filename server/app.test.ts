@@ -10,26 +10,35 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { engineSite, fetchedMap, liveAnswer, type EngineSite, type ProofTag, type SearchAnswer } from '../core/exchange/index.ts';
 import { buildApp } from './app.ts';
 import { ERRORS } from './errors.ts';
-import { StandIns } from './stand-ins/index.ts';
+import { dnsResolve, guardedFetch, standInWorld, type Fetch } from './fetching/index.ts';
+import { StandIns, workHere } from './stand-ins/index.ts';
 
 const HOST = 'a.example';
 const ORIGIN = `https://${HOST}`;
 let folder: string;
 let standIns: StandIns;
 let app: FastifyInstance;
+/** Asks as any visitor of the stand-in host would. */
+let visit: Fetch;
+let endVisits: () => Promise<void>;
 
 async function open(): Promise<void> {
-  standIns = new StandIns({ folder, now: () => Date.UTC(2026, 10, 25, 10), randomText: () => 'a secret of the test' });
+  standIns = new StandIns({ folder, now: () => Date.UTC(2026, 10, 25, 10), randomText: () => 'a secret of the test', doWork: (ports) => workHere(ports, async () => ({ ok: false, reason: 'private-address', redirects: [], hops: [] })) });
   await standIns.open();
+  const world = standInWorld(
+    (host) => dnsResolve([`127.0.0.1:${standIns.dns.port}`])(host),
+    () => standIns.host.port,
+  );
+  ({ fetch: visit, close: endVisits } = guardedFetch(world, 'JollyBeacon'));
   app = await buildApp({
     standIns,
     demoFolder: join(import.meta.dirname, '..', 'demo'),
     appFolder: join(folder, 'no-app'),
-    fetchReal: async () => ({ ok: false, reason: 'private-address', redirects: [], hops: [] }),
   });
 }
 const close = async (): Promise<void> => {
   await app.close();
+  await endVisits();
   await standIns.close();
 };
 beforeEach(async () => {
@@ -198,7 +207,7 @@ describe('the whole way over the wire', () => {
 
 describe('the host', () => {
   const ask = async (path: string, host = `${HOST}.localhost`) => {
-    const outcome = await standIns.fetch(`https://${host.replace('.localhost', '')}${path}`);
+    const outcome = await visit(`https://${host.replace('.localhost', '')}${path}`);
     if (!outcome.ok) throw new Error(outcome.reason);
     return outcome;
   };
@@ -229,12 +238,12 @@ describe('the host', () => {
   });
   it('leads the twins of its name to the one address, and every scheme to the one that the site has', async () => {
     await release({ 'index.html': 'hello', 'a.html': 'A' });
-    const www = await standIns.fetch(`https://www.${HOST}/a?x=1`);
+    const www = await visit(`https://www.${HOST}/a?x=1`);
     expect(www.ok && www.hops.map((hop) => [hop.address, hop.status])).toEqual([
       [`https://www.${HOST}/a?x=1`, 301],
       [`${ORIGIN}/a?x=1`, 200],
     ]);
-    const plain = await standIns.fetch(`http://${HOST}/`);
+    const plain = await visit(`http://${HOST}/`);
     expect(plain.ok && plain.redirects).toEqual([`${ORIGIN}/`]);
     const { twins } = liveAnswer.parse(await get(`/api/live?address=${encodeURIComponent(`${ORIGIN}/a`)}`));
     expect(twins.map((twin) => [twin.address, twin.leadsTo])).toEqual([

@@ -5,7 +5,6 @@ import { join } from 'node:path';
 import { serveApi } from './api.ts';
 import { Demo, serveDemo } from './demo.ts';
 import { answerErrors, RequestError } from './errors.ts';
-import type { Fetch } from './fetching/index.ts';
 import { guardRequests } from './security.ts';
 import type { StandIns } from './stand-ins/index.ts';
 
@@ -14,13 +13,15 @@ export async function buildApp(settings: {
   readonly standIns: StandIns;
   readonly demoFolder: string;
   readonly appFolder: string;
-  readonly fetchReal: Fetch;
   readonly log?: boolean;
+  /** Told of each route as it is made. */
+  readonly onRoute?: (route: { readonly method: string | string[]; readonly url: string }) => void;
 }): Promise<FastifyInstance> {
   const app = Fastify({ logger: settings.log === true ? { level: 'warn' } : false, bodyLimit: 1_000_000 });
+  if (settings.onRoute) app.addHook('onRoute', settings.onRoute);
   answerErrors(app);
   guardRequests(app);
-  serveApi(app, settings.standIns, settings.fetchReal);
+  serveApi(app, settings.standIns);
   serveDemo(app, new Demo(settings.demoFolder), settings.standIns);
   const built = await access(join(settings.appFolder, 'index.html')).then(
     () => true,

@@ -14,6 +14,7 @@ export const ERRORS = {
   'not-verified': { status: 409, message: 'Prove first that the site is yours.' },
   'foreign-map': { status: 422, message: 'The map lies on another host than the site.' },
   'fetch-refused': { status: 422, message: 'This address is not fetched from here.' },
+  'too-slow': { status: 503, message: 'This took far too long and was given up: something there is made to be slow, or is very large.' },
   broken: { status: 500, message: 'Something broke in the server. Nothing you have is lost; try again.' },
 } as const;
 

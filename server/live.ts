@@ -3,7 +3,7 @@ import { answerText, evidenceFromAnswer, gatePlaces, policyFor, readAnswer, wayI
 import { SITEMAP_LIMITS } from '../core/sitemap/index.ts';
 import { decodeBytes, isGzip, unpackedText } from '../core/source/index.ts';
 import type { Fetch, FetchOutcome } from './fetching/index.ts';
-import { accessFor, readRobots } from './stand-ins/index.ts';
+import { accessFor, readRobots } from './stand-ins/rules.ts';
 
 /** Most of robots.txt that is sent along, in characters. */
 const ROBOTS_SHOWN = 520_000;

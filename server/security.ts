@@ -23,8 +23,16 @@ export function guardRequests(app: FastifyInstance): void {
     const { origin } = request.headers;
     const changes = request.method !== 'GET' && request.method !== 'HEAD';
     if (origin === undefined ? changes : origin !== `http://${host}`) throw new RequestError('foreign-origin');
-    // A picture or a script tag of another page sends no Origin; the browser still says where the request came from.
+    // A picture or a script tag of another page sends no Origin; the browser still says where the request came from. A link may lead to the app from
+    // anywhere, and nothing else may: asked of the route that answers, since an address can be spelt in many ways.
     const site = request.headers['sec-fetch-site'];
-    if ((site === 'cross-site' || site === 'same-site') && request.url.startsWith('/api/')) throw new RequestError('foreign-origin');
+    const foreign = site !== undefined && site !== 'same-origin' && site !== 'none';
+    const visit = request.headers['sec-fetch-mode'] === 'navigate' && request.headers['sec-fetch-dest'] === 'document' && isAppPage(request.routeOptions.url);
+    if (foreign && !visit) throw new RequestError('foreign-origin');
   });
+}
+
+/** Whether what answers is the app itself: its files, or the page that any other address of it shows. */
+function isAppPage(route: string | undefined): boolean {
+  return route === undefined || route === '/' || route === '/*';
 }

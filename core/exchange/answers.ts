@@ -51,6 +51,7 @@ export const engineSite = z.object({
   records: z.array(engineRow),
   robots: z.object({ fetchedAt: time, status: z.number().optional() }).optional(),
   days: z.array(z.object({ at: time, visited: z.number(), listed: z.number() })),
+  limits: z.array(z.object({ code: z.enum(['links', 'addresses']), address: z.string(), count: z.number() })).optional(),
 }) as unknown as z.ZodType<EngineSite>;
 
 const searchResult: z.ZodType<SearchResult> = z.object({

@@ -120,6 +120,15 @@ export interface EngineSite {
   readonly robots: { readonly fetchedAt: string; readonly status: number | undefined } | undefined;
   /** What the engine did on each day, latest first. */
   readonly days: readonly { readonly at: string; readonly visited: number; readonly listed: number }[];
+  /** Where its last visit stopped short. */
+  readonly limits?: readonly CrawlLimit[] | undefined;
+}
+
+/** Something of a site that has more than an engine takes: links on a page, addresses on the site; `count` is how many there were. */
+export interface CrawlLimit {
+  readonly code: 'links' | 'addresses';
+  readonly address: string;
+  readonly count: number;
 }
 
 /** An index record without its texts. */

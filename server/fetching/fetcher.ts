@@ -30,4 +30,4 @@ export type FetchOutcome =
 export type Fetch = (address: string) => Promise<FetchOutcome>;
 
 /** Bounds of one fetch. */
-export const FETCH_LIMITS = { bytes: 16_000_000, milliseconds: 10_000, redirects: 5 } as const;
+export const FETCH_LIMITS = { bytes: 16_000_000, milliseconds: 10_000, redirects: 5, atOnce: 12 } as const;

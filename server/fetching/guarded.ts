@@ -16,16 +16,38 @@ class Failure extends Error {
   }
 }
 
+/** Lets so many be at work at once; the others wait their turn, in order. */
+class Turns {
+  private working = 0;
+  private readonly waiting: (() => void)[] = [];
+
+  constructor(private readonly most: number) {}
+
+  async take<T>(work: () => Promise<T>): Promise<T> {
+    if (this.working >= this.most) await new Promise<void>((turn) => this.waiting.push(turn));
+    else this.working++;
+    try {
+      return await work();
+    } finally {
+      const next = this.waiting.shift();
+      // The place is handed on, not given back and fought for.
+      if (next) next();
+      else this.working--;
+    }
+  }
+}
+
 /**
  * Makes a fetch that is bounded in size, time and redirects and that resolves and checks every hop itself: the connection goes to the very
- * address that was checked, so a name that changes its mind in between gains nothing.
+ * address that was checked, so a name that changes its mind in between gains nothing. Only so many are under way at once.
  */
 export function guardedFetch(
   world: World,
   userAgent: string,
   clock: () => number = () => performance.now(),
-  limits: { bytes: number; milliseconds: number; redirects: number } = FETCH_LIMITS,
+  limits: { bytes: number; milliseconds: number; redirects: number; atOnce?: number } = FETCH_LIMITS,
 ): { fetch: Fetch; close: () => Promise<void> } {
+  const turns = new Turns(limits.atOnce ?? FETCH_LIMITS.atOnce);
   let pinned: { host: string; ip: string }[] = [];
   const agent = new Agent({
     connections: 8,
@@ -57,7 +79,7 @@ export function guardedFetch(
     });
   }
 
-  const fetch: Fetch = async (address) => {
+  const once = async (address: string): Promise<FetchOutcome> => {
     const started = clock();
     const redirects: string[] = [];
     const hops: Hop[] = [];
@@ -92,6 +114,7 @@ export function guardedFetch(
       return { ok: false, reason, redirects, hops } satisfies FetchOutcome;
     }
   };
+  const fetch: Fetch = (address) => turns.take(() => once(address));
   return { fetch, close: () => agent.close() };
 }
 

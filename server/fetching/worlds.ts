@@ -24,16 +24,18 @@ for (const [net, bits] of [
 ] as const)
   NOT_PUBLIC.addSubnet(net, bits, 'ipv4');
 for (const [net, bits] of [
-  ['::', 128],
-  ['::1', 128],
+  // The first 96 bits empty: the unspecified and the loopback address, and IPv4 in its oldest dress.
+  ['::', 96],
   ['64:ff9b::', 96],
   ['64:ff9b:1::', 48],
   ['100::', 64],
   ['2001::', 23],
   ['2001:db8::', 32],
   ['2002::', 16],
+  ['3fff::', 20],
   ['fc00::', 7],
   ['fe80::', 10],
+  ['fec0::', 10],
   ['ff00::', 8],
 ] as const)
   NOT_PUBLIC.addSubnet(net, bits, 'ipv6');

@@ -27,7 +27,8 @@ export class StandInClock {
   }
 
   async advanceDay(): Promise<void> {
-    this.ahead += DAY;
-    await this.store.write('clock', { version: 1, ahead: this.ahead });
+    const ahead = this.ahead + DAY;
+    await this.store.write('clock', { version: 1, ahead });
+    this.ahead = ahead;
   }
 }

@@ -1,5 +1,5 @@
 import { afterCanonicals, dueVisits, judge, visitsAllowed, type IndexRecord } from '../../core/engine/index.ts';
-import type { HandedInMap } from '../../core/exchange/index.ts';
+import type { CrawlLimit, HandedInMap } from '../../core/exchange/index.ts';
 import { mayFetch, type EnginePolicy } from '../../core/indexing/index.ts';
 import type { Fetch } from '../fetching/index.ts';
 import { readMap } from './maps.ts';
@@ -13,6 +13,8 @@ export interface CrawledSite {
   readonly records: readonly IndexRecord[];
   readonly robots: { readonly fetchedAt: string; readonly status: number | undefined } | undefined;
   readonly days: readonly { readonly at: string; readonly visited: number; readonly listed: number }[];
+  /** Where the last crawl stopped short, as engines do with what has no end. */
+  readonly limits?: readonly CrawlLimit[] | undefined;
 }
 
 interface CrawlSettings {
@@ -26,6 +28,9 @@ interface CrawlSettings {
 
 const AT_ONCE = 4;
 const DAYS_KEPT = 60;
+/** Links of one page that are followed, and addresses of one site that are kept. */
+export const CRAWL_LIMITS = { links: 2_000, addresses: 20_000 } as const;
+const LIMITS_TOLD = 20;
 
 /** Visits a site once: robots.txt, then the maps, then the pages whose turn it is, following links to pages not known before. */
 export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlSettings): Promise<S> {
@@ -34,12 +39,19 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   const robots = await readRobots(fetch, site.origin, policy.crawler);
   const most = settings.visits ?? visitsAllowed(policy, robots.kind === 'read' ? robots.delay : undefined);
   const known = new Map(site.records.map((record) => [record.address, record]));
+  const turns = new Turns(site.records, now);
+  const limits: CrawlLimit[] = [];
+  let left = 0;
   const learn = (address: string, foundBy: IndexRecord['foundBy'], from?: string): void => {
     const record = known.get(address);
     const linkedFrom =
       from === undefined || record?.linkedFrom.includes(from) ? (record?.linkedFrom ?? []) : [...(record?.linkedFrom ?? []), from].slice(0, 20);
     if (record) known.set(address, { ...record, linkedFrom, foundBy: record.foundBy === 'link' ? foundBy : record.foundBy });
-    else known.set(address, { ...UNSEEN, address, foundBy, foundAt: at, linkedFrom });
+    else if (known.size >= CRAWL_LIMITS.addresses) left++;
+    else {
+      known.set(address, { ...UNSEEN, address, foundBy, foundAt: at, linkedFrom });
+      turns.add(address);
+    }
   };
 
   const home = `${site.origin}/`;
@@ -54,13 +66,9 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   for (const address of inMaps) learn(address, 'sitemap');
 
   let visited = 0;
-  const done = new Set<string>();
   while (visited < most) {
-    const due = dueVisits([...known.values()], now, most - visited)
-      .filter((record) => !done.has(record.address))
-      .slice(0, AT_ONCE);
+    const due = turns.next(Math.min(AT_ONCE, most - visited)).flatMap((address) => known.get(address) ?? []);
     if (due.length === 0) break;
-    for (const record of due) done.add(record.address);
     visited += due.length;
     await Promise.all(
       due.map(async (record) => {
@@ -91,7 +99,9 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
           now,
         });
         known.set(record.address, judged.record);
-        for (const link of judged.links) if (link !== record.address) learn(link, 'link', record.address);
+        if (judged.links.length > CRAWL_LIMITS.links && limits.length < LIMITS_TOLD)
+          limits.push({ code: 'links', address: record.address, count: judged.links.length });
+        for (const link of judged.links.slice(0, CRAWL_LIMITS.links)) if (link !== record.address) learn(link, 'link', record.address);
         // The page that is named as the main one is looked at, to see whether it is there; being named is no link.
         const { canonical } = judged.record;
         if (canonical !== undefined && new URL(canonical).host === site.host) learn(canonical, 'link');
@@ -103,7 +113,41 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   const records = afterCanonicals([...known.values()], policy).sort((a, b) => (a.address < b.address ? -1 : 1));
   const listed = records.filter((record) => record.outcome === 'listed').length;
   const days = most === 0 ? site.days : [{ at, visited, listed }, ...site.days].slice(0, DAYS_KEPT);
-  return { ...site, maps, records, robots: { fetchedAt: at, status: robots.status }, days };
+  if (left > 0) limits.push({ code: 'addresses', address: home, count: known.size + left });
+  return { ...site, maps, records, robots: { fetchedAt: at, status: robots.status }, days, limits: most === 0 ? site.limits : limits };
+}
+
+/** Whose turn it is: the unseen first, by their addresses, then those that were seen longest ago. What is come upon on the way gets in line. */
+class Turns {
+  /** In reverse, so that the next is taken from the end. */
+  private readonly unseen: string[];
+  private readonly seen: string[];
+
+  constructor(records: readonly IndexRecord[], now: number) {
+    const due = dueVisits(records, now, records.length);
+    this.unseen = due.flatMap((record) => (record.visitedAt === undefined ? [record.address] : [])).reverse();
+    this.seen = due.flatMap((record) => (record.visitedAt === undefined ? [] : [record.address])).reverse();
+  }
+
+  add(address: string): void {
+    let [from, to] = [0, this.unseen.length];
+    while (from < to) {
+      const middle = (from + to) >> 1;
+      if ((this.unseen[middle] as string) > address) from = middle + 1;
+      else to = middle;
+    }
+    this.unseen.splice(from, 0, address);
+  }
+
+  next(count: number): string[] {
+    const taken: string[] = [];
+    while (taken.length < count) {
+      const address = this.unseen.pop() ?? this.seen.pop();
+      if (address === undefined) break;
+      taken.push(address);
+    }
+    return taken;
+  }
 }
 
 const UNSEEN: Omit<IndexRecord, 'address' | 'foundBy' | 'foundAt' | 'linkedFrom'> = {

@@ -2,18 +2,36 @@ import { createHmac } from 'node:crypto';
 import { z } from 'zod';
 import { search } from '../../core/engine/index.ts';
 import type { EngineSite, ProofTag } from '../../core/exchange/index.ts';
-import { readAnswer, type EnginePolicy } from '../../core/indexing/index.ts';
-import { findProof, type ProofOutcome } from '../../core/ownership/index.ts';
+import type { EnginePolicy } from '../../core/indexing/index.ts';
+import type { ProofOutcome } from '../../core/ownership/index.ts';
 import { RequestError } from '../errors.ts';
-import type { Fetch, FetchOutcome } from '../fetching/index.ts';
 import type { StandInClock } from './clock.ts';
-import { crawlSite, type CrawledSite } from './crawl.ts';
+import type { CrawledSite } from './crawl.ts';
 import type { Store } from './store.ts';
+import type { Work } from './work.ts';
 
 /** The name of an engine's proof tag. */
 export const proofName = ({ id }: EnginePolicy): string => `${id}-proof`;
-/** How an engine's crawler calls itself. */
-export const userAgent = ({ crawler }: EnginePolicy): string => `${crawler}/1.0 (stand-in engine)`;
+
+/** A record of the index; one that was damaged is left out, and its address is come upon anew. */
+const recordSchema = z.looseObject({
+  address: z.string().refine((address) => URL.canParse(address)),
+  foundBy: z.enum(['home', 'sitemap', 'link']),
+  foundAt: z.string(),
+  visitedAt: z.string().optional(),
+  status: z.number().optional(),
+  outcome: z.enum(['listed', 'bare', 'not-listed', 'waiting']),
+  reason: z.looseObject({ code: z.string() }),
+  linkedFrom: z.array(z.string()),
+  title: z.string(),
+  description: z.string(),
+  headings: z.array(z.string()),
+  lead: z.string(),
+  text: z.string(),
+  maxSnippet: z.number().optional(),
+  compared: z.string().optional(),
+  canonical: z.string().optional(),
+});
 
 const siteSchema = z.looseObject({
   host: z.string(),
@@ -31,7 +49,8 @@ const siteSchema = z.looseObject({
       named: z.boolean().optional(),
     }),
   ),
-  records: z.array(z.looseObject({ address: z.string(), outcome: z.enum(['listed', 'bare', 'not-listed', 'waiting']) })),
+  records: z.array(z.unknown()).transform((records) => records.flatMap((record) => recordSchema.safeParse(record).data ?? [])),
+  limits: z.array(z.looseObject({ code: z.enum(['links', 'addresses']), address: z.string(), count: z.number() })).optional(),
   robots: z.looseObject({ fetchedAt: z.string(), status: z.number().optional() }).optional(),
   days: z.array(z.strictObject({ at: z.string(), visited: z.number(), listed: z.number() })),
 });
@@ -52,7 +71,7 @@ export class StandInEngine {
   constructor(
     private readonly store: Store,
     private readonly clock: StandInClock,
-    private readonly fetch: Fetch,
+    private readonly work: Pick<Work, 'crawl' | 'proof'>,
     private readonly randomText: () => string,
     readonly policy: EnginePolicy,
     /** Sites that it comes upon by itself; an engine that finds none waits for owners to prove theirs. */
@@ -63,7 +82,7 @@ export class StandInEngine {
     const found = await this.store.read(this.policy.id, saved);
     this.secret = found?.secret ?? this.randomText();
     this.sites = (found?.sites ?? {}) as unknown as Record<string, Site>;
-    if (!found) await this.save();
+    if (!found) await this.save(this.sites);
   }
 
   /** The tag that proves a host. The same host always gets the same one. */
@@ -75,19 +94,23 @@ export class StandInEngine {
 
   /** Fetches the home page and looks for the tag. */
   async verify(host: string, origin: string): Promise<ProofOutcome> {
-    const outcome = proofIn(await this.fetch(`${origin}/`), host, this.proofTag(host));
-    const site = this.siteFor(host, origin);
+    const site = await this.looked(this.siteFor(host, origin), host, origin);
+    await this.put(site);
+    return site.lastOutcome as ProofOutcome;
+  }
+
+  /** The site after the home page was looked at for the tag. */
+  private async looked(site: Site, host: string, origin: string): Promise<Site> {
+    const outcome = await this.work.proof({ engine: this.policy.id, host, origin, tag: this.proofTag(host) });
     const now = this.clock.iso();
     const holds = outcome.kind === 'verified';
-    this.put({
+    return {
       ...site,
       origin,
       lastOutcome: outcome,
       verifiedAt: holds ? (site.verifiedAt ?? now) : undefined,
       lostAt: holds ? undefined : site.verifiedAt === undefined ? site.lostAt : now,
-    });
-    await this.save();
-    return outcome;
+    };
   }
 
   /** Takes a map in and looks at it at once, as engines do; the pages in it get their turn on the next day. */
@@ -99,24 +122,29 @@ export class StandInEngine {
       ...site.maps.filter((map) => map.address !== address),
       { address, handedInAt: this.clock.iso(), readAt: undefined, count: 0, problem: undefined },
     ];
-    this.put(await crawlSite({ ...site, maps }, { fetch: this.fetch, policy: this.policy, now: this.clock.now(), visits: 0 }));
-    await this.save();
+    await this.put(await this.crawled({ ...site, maps }, 0));
     return this.siteView(host);
   }
 
-  /** One day's work: every proven site is crawled, and its proof looked at again. */
+  private async crawled(site: Site, visits?: number): Promise<Site> {
+    const crawl = await this.work.crawl({ engine: this.policy.id, site, now: this.clock.now(), ...(visits === undefined ? {} : { visits }) });
+    return { ...site, ...crawl };
+  }
+
+  /** One day's work: every proven site is crawled, and its proof looked at again. A site that cannot be crawled today keeps what was known of it. */
   async day(): Promise<void> {
-    const found = new Set<string>();
-    for (const { host, origin } of this.finds()) {
-      found.add(host);
-      this.put({ ...this.siteFor(host, origin), origin });
+    const found = new Map(this.finds().map((site) => [site.host, site.origin]));
+    const before = this.sites;
+    const sites = { ...before };
+    for (const [host, origin] of found) sites[host] = { ...this.siteFor(host, origin), origin };
+    for (const [host, site] of Object.entries(sites)) {
+      if (site.verifiedAt === undefined && !found.has(host)) continue;
+      const crawled = await this.crawled(site).catch(() => site);
+      sites[host] = site.verifiedAt === undefined ? crawled : await this.looked(crawled, host, site.origin).catch(() => crawled);
     }
-    for (const site of Object.values(this.sites)) {
-      if (site.verifiedAt === undefined && !found.has(site.host)) continue;
-      this.put({ ...site, ...(await crawlSite(site, { fetch: this.fetch, policy: this.policy, now: this.clock.now() })) });
-      if (site.verifiedAt !== undefined) await this.verify(site.host, site.origin);
-    }
-    await this.save();
+    // What was proven or handed in while the day went on is newer than what the day began with.
+    const newer = Object.entries(this.sites).filter(([host, site]) => before[host] !== site);
+    await this.save({ ...sites, ...Object.fromEntries(newer) });
   }
 
   /** What the owner of a site is told. A site that the engine never heard of is told as empty. */
@@ -131,13 +159,13 @@ export class StandInEngine {
       records: site.records.map(({ text: _text, lead: _lead, headings: _headings, description: _description, compared: _compared, ...row }) => row),
       robots: site.robots,
       days: site.days,
+      limits: site.limits,
     };
   }
 
   /** Forgets a site as if it had never been heard of. */
   async forget(host: string): Promise<void> {
-    this.sites = Object.fromEntries(Object.entries(this.sites).filter(([name]) => name !== host));
-    await this.save();
+    await this.save(Object.fromEntries(Object.entries(this.sites).filter(([name]) => name !== host)));
   }
 
   search(query: string): ReturnType<typeof search> {
@@ -155,20 +183,13 @@ export class StandInEngine {
     return this.has(host) ? (this.sites[host] as Site) : { host, origin, maps: [], records: [], robots: undefined, days: [] };
   }
 
-  private put(site: Site | CrawledSite): void {
-    this.sites = { ...this.sites, [site.host]: site as Site };
+  private put(site: Site): Promise<void> {
+    return this.save({ ...this.sites, [site.host]: site });
   }
 
-  private save(): Promise<void> {
-    return this.store.write(this.policy.id, { version: 1, secret: this.secret, sites: this.sites });
+  /** Written first, known after: what could not be kept never was. */
+  private async save(sites: Record<string, Site>): Promise<void> {
+    await this.store.write(this.policy.id, { version: 1, secret: this.secret, sites });
+    this.sites = sites;
   }
-}
-
-function proofIn(outcome: FetchOutcome, host: string, { name, content }: ProofTag): ProofOutcome {
-  if (!outcome.ok) return { kind: 'not-live', detail: outcome.reason === 'no-such-host' ? 'no-such-host' : 'no-answer' };
-  const last = outcome.redirects.at(-1);
-  if (last !== undefined && new URL(last).host !== host) return { kind: 'elsewhere', redirectedTo: last };
-  if (outcome.status !== 200) return { kind: 'refused', status: outcome.status };
-  const facts = readAnswer({ ...outcome, redirectedTo: last, hops: outcome.redirects.length });
-  return facts ? findProof(facts, name, content) : { kind: 'not-found' };
 }

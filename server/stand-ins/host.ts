@@ -71,6 +71,7 @@ function twinOf(name: string): string {
 /** The stand-in web host: keeps released sites and serves each under its own name. */
 export class StandInHost {
   private sites: Record<string, Site> = {};
+  private releasing: Promise<void> = Promise.resolve();
   /** The port the sites are served on; known once it listens. */
   port = 0;
 
@@ -110,8 +111,14 @@ export class StandInHost {
     const files = Object.fromEntries(request.files.map(({ path, hash, size }) => [path, { hash, size }]));
     const { number, origin, headers, audience, password } = request;
     const passwordHash = password === undefined ? undefined : hashed(password);
-    this.sites = { ...this.sites, [host]: { number, origin, at: this.clock.iso(), files, headers, audience, passwordHash } };
-    await this.store.write('host', { version: 1, sites: this.sites });
+    // One after the other, and live only once it is written: a release that could not be kept never was.
+    const turn = this.releasing.then(async () => {
+      const sites = { ...this.sites, [host]: { number, origin, at: this.clock.iso(), files, headers, audience, passwordHash } };
+      await this.store.write('host', { version: 1, sites });
+      this.sites = sites;
+    });
+    this.releasing = turn.catch(() => undefined);
+    await turn;
     return this.site(host) as HostedSite;
   }
 

@@ -1,4 +1,6 @@
-export { accessFor, readRobots } from './rules.ts';
 export { StandInEngine } from './engine.ts';
+export { Locked } from './lock.ts';
 export { StandIns } from './stand-ins.ts';
+export { workInThread } from './threaded.ts';
+export { workHere, type Ports, type Side, type Work } from './work.ts';
 export type { StandInHost } from './host.ts';

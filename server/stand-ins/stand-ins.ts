@@ -1,11 +1,12 @@
 import type { FastifyInstance } from 'fastify';
 import { PLOVER, SKERRY, type EnginePolicy } from '../../core/indexing/index.ts';
-import { dnsResolve, FETCH_LIMITS, guardedFetch, standInWorld, type Fetch } from '../fetching/index.ts';
 import { StandInClock } from './clock.ts';
 import { StandInDns } from './dns.ts';
 import { StandInHost } from './host.ts';
-import { StandInEngine, userAgent } from './engine.ts';
+import { StandInEngine } from './engine.ts';
+import { lockFolder } from './lock.ts';
 import { Store } from './store.ts';
+import { workHere, type Ports, type Work } from './work.ts';
 
 /** The outside world that ships with the program: a web host, DNS, two engines, and one clock, each speaking the real protocol on loopback. */
 export class StandIns {
@@ -17,27 +18,32 @@ export class StandIns {
   readonly skerry: StandInEngine;
   /** Plover comes upon every hosted site by itself. */
   readonly plover: StandInEngine;
-  /** Fetches as any visitor would, in the stand-ins' world. */
-  readonly fetch: Fetch;
+  /** What takes long, here or in a thread of its own. */
+  readonly work: Work;
   private readonly sites: FastifyInstance;
   private readonly wantedPort: number;
-  private readonly closing: (() => Promise<void>)[] = [];
+  private readonly endWork: () => Promise<void>;
+  private unlock: () => Promise<void> = async () => undefined;
 
-  constructor(settings: { readonly folder: string; readonly now: () => number; readonly randomText: () => string; readonly hostPort?: number }) {
+  constructor(
+    private readonly settings: {
+      readonly folder: string;
+      readonly now: () => number;
+      readonly randomText: () => string;
+      readonly hostPort?: number;
+      /** How the work is done: where it is asked for, unless said otherwise. */
+      readonly doWork?: (ports: () => Ports) => { readonly work: Work; readonly close: () => Promise<void> };
+    },
+  ) {
     this.store = new Store(settings.folder);
     this.clock = new StandInClock(this.store, settings.now);
     this.host = new StandInHost(this.store, this.clock);
     this.dns = new StandInDns({ addresses: (name) => (this.host.answers(name) ? ['127.0.0.1'] : undefined) });
-    const resolve = (host: string): Promise<readonly string[]> => dnsResolve([`127.0.0.1:${this.dns.port}`])(host);
-    const world = standInWorld(resolve, () => this.host.port);
-    const visitor = guardedFetch(world, 'JollyBeacon');
-    this.closing.push(visitor.close);
-    this.fetch = visitor.fetch;
-    const engine = (policy: EnginePolicy, finds?: () => readonly { host: string; origin: string }[]): StandInEngine => {
-      const crawler = guardedFetch(world, userAgent(policy), undefined, { ...FETCH_LIMITS, redirects: policy.redirects });
-      this.closing.push(crawler.close);
-      return new StandInEngine(this.store, this.clock, crawler.fetch, settings.randomText, policy, finds);
-    };
+    const { work, close } = (settings.doWork ?? workHere)(() => ({ dns: this.dns.port, host: this.host.port }));
+    this.work = work;
+    this.endWork = close;
+    const engine = (policy: EnginePolicy, finds?: () => readonly { host: string; origin: string }[]): StandInEngine =>
+      new StandInEngine(this.store, this.clock, work, settings.randomText, policy, finds);
     this.skerry = engine(SKERRY);
     this.plover = engine(PLOVER, () => this.host.hosted());
     this.sites = this.host.server();
@@ -48,8 +54,10 @@ export class StandIns {
     return [this.skerry, this.plover];
   }
 
-  /** Finds the state of last time again and listens. */
+  /** Finds the state of last time again and listens. Throws where another server is at work on it, or it cannot be read. */
   async open(): Promise<void> {
+    this.unlock = await lockFolder(this.settings.folder);
+    await this.store.sweep();
     await this.clock.open();
     await this.host.open();
     for (const engine of this.engines) await engine.open();
@@ -67,9 +75,15 @@ export class StandIns {
     }
   }
 
+  /** Frees the folder for another server: for when there is no time to close in order. */
+  free(): Promise<void> {
+    return this.unlock();
+  }
+
   async close(): Promise<void> {
     await this.sites.close();
     await this.dns.close();
-    for (const close of this.closing) await close();
+    await this.endWork();
+    await this.unlock();
   }
 }

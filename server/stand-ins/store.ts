@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import type { z } from 'zod';
 
@@ -9,11 +9,19 @@ export class Store {
 
   constructor(private readonly folder: string) {}
 
-  /** Reads a document; undefined where there is none or it is not of this shape (it is then put aside, never overwritten). */
+  /**
+   * Reads a document; undefined where there is none or it is not of this shape (it is then put aside, never overwritten). Throws where there is one and it
+   * cannot be read: it must not be taken for none.
+   */
   async read<T>(name: string, schema: z.ZodType<T>): Promise<T | undefined> {
     const path = join(this.folder, `${name}.json`);
-    const text = await readFile(path, 'utf8').catch(() => undefined);
-    if (text === undefined) return undefined;
+    let text: string;
+    try {
+      text = await readFile(path, 'utf8');
+    } catch (error) {
+      if ((error as { code?: string }).code === 'ENOENT') return undefined;
+      throw error;
+    }
     try {
       return schema.parse(JSON.parse(text));
     } catch {
@@ -29,6 +37,14 @@ export class Store {
     const turn = this.writing.then(() => atomically(path, text));
     this.writing = turn.catch(() => undefined);
     return turn;
+  }
+
+  /** Takes away what writes that were cut off left lying. Only the one server that holds the folder may ask for it. */
+  async sweep(): Promise<number> {
+    const entries = await readdir(this.folder, { recursive: true, withFileTypes: true }).catch(() => []);
+    const left = entries.filter((entry) => entry.isFile() && entry.name.endsWith('.new'));
+    for (const entry of left) await rm(join(entry.parentPath, entry.name), { force: true });
+    return left.length;
   }
 
   /** Keeps bytes under their SHA-256. Gives false where the bytes are not those. */
@@ -54,6 +70,11 @@ export class Store {
 async function atomically(path: string, content: string | Uint8Array): Promise<void> {
   await mkdir(dirname(path), { recursive: true });
   const aside = `${path}.${randomUUID()}.new`;
-  await writeFile(aside, content);
-  await rename(aside, path);
+  try {
+    await writeFile(aside, content);
+    await rename(aside, path);
+  } catch (error) {
+    await rm(aside, { force: true }).catch(() => undefined);
+    throw error;
+  }
 }

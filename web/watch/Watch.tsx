@@ -85,6 +85,11 @@ export function Watch() {
                 {counted(records.length, 'address is', 'addresses are')} known from the sitemap and wait for a visit. Move the clock on by a day.
               </p>
             )}
+            {engine?.limits?.map((limit) => (
+              <p key={`${limit.code} ${limit.address}`} className="notice notice-amber mt-2" data-testid="crawl-limit">
+                {W.limit(policy.name, limit)}
+              </p>
+            ))}
             <IndexTable records={records} />
           </>
         )}

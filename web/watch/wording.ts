@@ -1,6 +1,13 @@
+import type { CrawlLimit } from '../../core/exchange/index.ts';
+import { numberText } from '../../core/wording/index.ts';
 import type { EngineRow } from '../../core/exchange/index.ts';
 
 export const W = {
+  /** Where an engine stopped short, and why. */
+  limit: (engine: string, { code, address, count }: CrawlLimit): string =>
+    code === 'links'
+      ? `${engine} follows the first ${numberText(2_000)} links of a page; ${address} has ${numberText(count)}.`
+      : `${engine} keeps ${numberText(20_000)} addresses of a site; this one has ${numberText(count)} or more.`,
   title: (engine: string): string => `What ${engine} makes of it`,
   lead: {
     skerry: 'Skerry visits once a day, as SkerryBot. It reads robots.txt and the sitemap, fetches what it may, and lists what it may list.',
