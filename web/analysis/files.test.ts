@@ -3,9 +3,9 @@ import { createHash } from 'node:crypto';
 import { zipSync, type Zippable } from 'fflate';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { set, applyChange } from '../../core/site/index.ts';
+import { applyChange, doEntry, emptyDocument, NOTHING_TO_UNDO, set } from '../../core/site/index.ts';
 import { inflateEntry, listArchive, sameBytes } from '../../core/source/index.ts';
-import { listFiles, loadDocument, openDatabase, type Database } from '../storage/index.ts';
+import { appendEntries, listAside, listFiles, loadDocument, loadHistory, openDatabase, type Database } from '../storage/index.ts';
 import { Analyst } from './analyst.ts';
 import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
 import { outFiles, packProject, packZip, written } from './put-out.ts';
@@ -128,6 +128,40 @@ describe('putting files out', () => {
   it('leaves a page alone that cannot take what was meant, and says why', () => {
     const page = bytes('<title>never closed');
     expect(written(page, [{ kind: 'description', text: 'x' }])).toEqual({ bytes: page, refused: 'head-cannot-take-it' });
+  });
+  it('as a project brings its history, and what could not be read', async () => {
+    await take(archive(SITE));
+    const one = await analyst();
+    const steps = ['A', 'AB', 'ABC'].map((text, at) => {
+      const change = set('pages', 'a.html', 'title', text);
+      const { seq: _, ...entry } = doEntry(emptyDocument(), change, { seq: 0, at: new Date(at * 60_000).toISOString(), label: text, undo: NOTHING_TO_UNDO });
+      return { ...entry, inverse: set('pages', 'a.html', 'title', at === 0 ? null : 'ABC'.slice(0, at)) };
+    });
+    await appendEntries(db, 's', steps);
+    const aside = [{ table: 'worth', key: 'x', value: { worth: 'much' }, problem: 'not a number' }];
+    const { document } = await loadDocument(db, 's');
+    const { start, entries } = await loadHistory(db, 's');
+    const project = { name: 'Mine', savedAt: '', document, history: { start, entries: [...entries] }, aside, manifest: null };
+    const blob = await packProject(db, 's', project, one.storedFiles(), new Date(2026, 10, 25));
+    expect((await take({ kind: 'archive', name: 'x.beacon', bytes: new Uint8Array(await blob.arrayBuffer()) }, { id: 't' })).ok).toBe(true);
+    const back = await loadDocument(db, 't');
+    expect([back.document, back.undo.undo.map((step) => step.label)]).toEqual([document, ['A', 'AB', 'ABC']]);
+    expect(await listAside(db, 't')).toMatchObject(aside);
+  });
+  it('as a project whose history does not lead to its document keeps the document', async () => {
+    await take(archive(SITE));
+    const one = await analyst();
+    const document = applyChange(emptyDocument(), set('pages', 'a.html', 'title', 'Mine'));
+    const project = { name: 'Mine', savedAt: '', document, history: { start: emptyDocument(), entries: [] }, manifest: null };
+    const blob = await packProject(db, 's', project, one.storedFiles(), new Date(2026, 10, 25));
+    await take({ kind: 'archive', name: 'x.beacon', bytes: new Uint8Array(await blob.arrayBuffer()) }, { id: 't' });
+    expect((await loadDocument(db, 't')).document).toEqual(document);
+  });
+  it('as a project without its files keeps the words', async () => {
+    const document = applyChange(emptyDocument(), set('pages', 'a.html', 'title', 'Mine'));
+    const blob = await packProject(db, 'nobody', { name: 'Mine', savedAt: '', document, manifest: null }, [], new Date(2026, 10, 25));
+    const result = await take({ kind: 'archive', name: 'x.beacon', bytes: new Uint8Array(await blob.arrayBuffer()) }, { id: 't' });
+    expect([result.ok, (await loadDocument(db, 't')).document]).toEqual([true, document]);
   });
   it('as a project comes back as the same site', async () => {
     await take(archive(SITE));

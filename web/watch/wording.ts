@@ -1,6 +1,5 @@
-import type { CrawlLimit } from '../../core/exchange/index.ts';
 import { numberText } from '../../core/wording/index.ts';
-import type { EngineRow } from '../../core/exchange/index.ts';
+import type { CrawlLimit, EngineRow } from '../../core/exchange/index.ts';
 
 export const W = {
   /** Where an engine stopped short, and why. */

@@ -2,15 +2,15 @@ import 'fake-indexeddb/auto';
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { all, isOpen, set } from '../../core/site/index.ts';
+import { all, isOpen, set, type Change, type Table } from '../../core/site/index.ts';
 import { sameEdits, type Manifest } from '../../core/release/index.ts';
 import { Analyst } from '../analysis/analyst.ts';
 import { bringIn } from '../analysis/bring-in.ts';
 import type { Analysis } from '../analysis/index.ts';
 import type { Outside } from '../outside/index.ts';
-import { latestEntries, openDatabase, saveManifest, type Database } from '../storage/index.ts';
+import { latestEntries, openDatabase, saveManifest, type Database, type SiteRecord } from '../storage/index.ts';
 import { zipSync } from 'fflate';
-import { hideProperly, openPage, setKindIntent, setPageIntent, switchSite, Workspace } from './index.ts';
+import { deleteSite, hideProperly, listSites, openPage, renameSite, restoreSite, setKindIntent, setPageIntent, switchSite, Workspace } from './index.ts';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 const SITE = {
@@ -206,6 +206,125 @@ describe('two tabs on one site', () => {
     await inStep(mine, theirs);
     expect(mine.state.document).toEqual(theirs.state.document);
     expect([title(mine), title(mine, 'shut/index.html')]).toEqual(['mine 4', 'theirs 4']);
+  });
+});
+
+/** One setting for each table of the document: what another tab may have changed. */
+const PER_TABLE: { readonly [T in Table]: Change } = {
+  facts: set('facts', '', 'mainAddress', 'https://other.example'),
+  doors: set('doors', '', 'open', false),
+  visitors: set('visitors', '', 'audience', 'draft'),
+  says: set('says', 'page:index.html\n*', 'follow', 'no'),
+  headers: set('headers', 'h', 'path', '.pdf'),
+  crawlers: set('crawlers', 'OtherBot', 'note', 'x'),
+  extras: set('extras', 'https://bindery.example/extra', 'at', 'now'),
+  robots: set('robots', '', 'text', 'User-agent: *\nDisallow: /\n'),
+  sitemap: set('sitemap', '', 'on', true),
+  kinds: set('kinds', 'tag', 'intent', 'list'),
+  rules: all([set('rules', 'r', 'path', '/shut'), set('rules', 'r', 'kind', 'post')]),
+  pages: set('pages', 'shut/index.html', 'ending', 'open'),
+  passages: all([set('passages', 'index.html\n0', 'was', 'Bindery'), set('passages', 'index.html\n0', 'now', 'Binders')]),
+  alts: set('alts', 'index.html\n0', 'now', 'x'),
+  repairs: set('repairs', '/gone', 'to', '/'),
+  ignored: set('ignored', 'index.html\ntext-thin', 'at', 'now'),
+  limits: set('limits', 'title', 'width', 100),
+  wishes: set('wishes', '', 'services', 'repair'),
+  worth: set('worth', 'repair', 'worth', 2),
+  pasted: set('pasted', 'index.html\ntitle', 'value', 'x'),
+  care: set('care', '', 'wording', true),
+  claims: all([set('claims', 'skerry', 'name', 'skerry-proof'), set('claims', 'skerry', 'content', 'x')]),
+  releases: set('releases', '3', 'at', '2026-11-25T10:00:00Z'),
+};
+
+describe('another tab’s change', () => {
+  const told = async (...tabs: Workspace[]): Promise<void> => {
+    for (const one of tabs) await one.settled();
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    for (const one of tabs) await one.settled();
+  };
+  /** What the screens see: everything but the order of rows and how often it was looked at. */
+  const seen = ({ state: { rows, numbers, document } }: Workspace): unknown => ({ rows: rows.map((row) => row), numbers, document });
+  it.each(Object.entries(PER_TABLE))('of %s reaches this tab whole, and undone leaves nothing behind', async (_table, change) => {
+    const [mine, theirs] = [await opened(), await opened()];
+    const before = seen(mine);
+    theirs.change(change, { label: 'there' });
+    await told(theirs, mine);
+    expect(seen(mine)).toEqual(seen(theirs));
+    // As a tab sees it that is opened only now.
+    expect(seen(mine)).toEqual(seen(await opened()));
+    theirs.undo();
+    await told(theirs, mine);
+    expect(seen(mine)).toEqual(before);
+  });
+  it('between this tab’s own keys loses none of either', async () => {
+    const [mine, theirs] = [await opened(), await opened()];
+    for (let turn = 0; turn < 40; turn++) {
+      write(mine, `mine ${turn}`);
+      theirs.change(set('pages', 'shut/index.html', 'title', `theirs ${turn}`), { label: 'x' });
+      if (turn % 7 === 0) await new Promise((resolve) => setTimeout(resolve, 3));
+    }
+    await told(mine, theirs, mine, theirs);
+    expect([title(mine), title(mine, 'shut/index.html')]).toEqual(['mine 39', 'theirs 39']);
+    expect(seen(mine)).toEqual(seen(theirs));
+  });
+  it('that deletes the site is told here, and what is typed after is kept for when it comes back', async () => {
+    const [mine, theirs] = [await opened(), await opened()];
+    const { site } = theirs.state;
+    await deleteSite(theirs, site as SiteRecord);
+    await told(mine);
+    expect([mine.state.save, mine.state.trouble]).toEqual(['failed', 'deleted']);
+    write(mine, 'typed after');
+    await mine.settled();
+    expect([mine.state.unsaved, (await listSites(mine)).bin.map((one) => one.id)]).toEqual([1, ['s']]);
+    await restoreSite(mine, site as SiteRecord);
+    await vi.waitFor(() => expect(mine.state.save).toBe('saved'));
+    expect(title(await opened())).toBe('typed after');
+  });
+  it('that renames the site, here or in the list, is the one name everywhere', async () => {
+    const [mine, theirs] = [await opened(), await opened()];
+    await renameSite(theirs, theirs.state.site as SiteRecord, 'Tide & Timber');
+    await told(mine);
+    const { sites } = await listSites(mine);
+    expect([mine.state.site?.name, mine.state.document.tables.facts['']?.siteName, sites[0]?.name]).toEqual(Array(3).fill('Tide & Timber'));
+    // A site that is not open anywhere.
+    heard.clear();
+    const third = tab();
+    await renameSite(third, sites[0] as SiteRecord, 'Third');
+    const again = await opened();
+    expect([again.state.site?.name, again.state.document.tables.facts['']?.siteName]).toEqual(['Third', 'Third']);
+  });
+});
+
+describe('a change beyond what can be kept', () => {
+  it('is refused and told, and nothing of it is anywhere', async () => {
+    const workspace = await opened();
+    const { document } = workspace.state;
+    workspace.change({ kind: 'set', table: 'worth', key: 'x'.repeat(5_000), field: 'worth', value: 1 }, { label: 'x' });
+    workspace.change({ kind: 'set', table: 'pages', key: 'index.html', field: 'title', value: 'x'.repeat(20_000) }, { label: 'x' });
+    expect([told, workspace.state.document === document, workspace.state.undo.undo.length]).toEqual([['refused', 'refused'], true, 0]);
+  });
+});
+
+describe('a browser without room from the start', () => {
+  it('goes on in memory with what was on its way, and writes it when there is room', async () => {
+    const underWay = { entries: [] as unknown[] };
+    const first = await opened(underWay);
+    write(first, 'A');
+    const lost = [...underWay.entries];
+    await first.settled();
+    const transaction = db.transaction.bind(db);
+    const full = (...args: unknown[]): unknown => {
+      if (args[1] === 'readwrite') throw new DOMException('no room', 'QuotaExceededError');
+      return transaction(...(args as Parameters<typeof transaction>));
+    };
+    db.transaction = full as never;
+    const [entry] = lost as { at: string; change: unknown }[];
+    const workspace = tab({ entries: [{ ...entry, at: 'later', change: set('pages', 'index.html', 'title', 'AB') }] });
+    await workspace.open('s');
+    expect([title(workspace), workspace.state.save, workspace.state.trouble, workspace.state.unsaved]).toEqual(['AB', 'failed', 'full', 1]);
+    db.transaction = transaction as never;
+    await vi.waitFor(() => expect(workspace.state.save).toBe('saved'), { timeout: 5_000 });
+    expect(title(await opened())).toBe('AB');
   });
 });
 
