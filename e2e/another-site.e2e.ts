@@ -87,11 +87,11 @@ test('sites are kept side by side: renamed, exported, brought in again, deleted 
   const renamed = page.locator('[data-site="Obermaier"]');
   const [download] = await Promise.all([page.waitForEvent('download'), renamed.getByRole('button', { name: 'Export' }).click()]);
   expect(download.suggestedFilename()).toBe('Obermaier.beacon');
-  await renamed.getByRole('button', { name: 'Delete' }).click();
+  await renamed.getByRole('button', { name: 'Move Obermaier to the bin' }).click();
   await expect(renamed).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(renamed).toBeVisible();
-  await renamed.getByRole('button', { name: 'Delete' }).click();
+  await renamed.getByRole('button', { name: 'Move Obermaier to the bin' }).click();
 
   await page.getByLabel('Open a ZIP or a project file').setInputFiles(await download.path());
   await expect(page.getByRole('heading', { level: 1 })).toContainText('People can find');
@@ -118,7 +118,7 @@ test('what cannot be read is refused cleanly, with the reason', async ({ page, a
     }),
   });
   await expect(page.getByRole('heading', { level: 1 })).toContainText('People can find');
-  expect(await page.title()).toBe('Jolly Beacon');
+  expect(await page.title()).toBe('Start · evil');
   await page.getByRole('link', { name: 'Your sites' }).click();
   await page.getByText('1 file could not be read').click();
   await expect(page.getByText('../../climb.html')).toBeVisible();

@@ -6,7 +6,7 @@ async function tabTo(page: Page, name: RegExp, most = 120): Promise<void> {
   for (let turn = 0; turn < most; turn++) {
     const label = await page.evaluate(() => {
       const element = document.activeElement;
-      if (!element || element.matches('body, main, aside')) return '';
+      if (!element || element.matches('body, main, aside, .column')) return '';
       const label =
         element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement
           ? [...(element.labels ?? [])].map((one) => one.textContent).join(' ')

@@ -11,7 +11,7 @@ const visit = (page: Page, app: App, path: string, host = 'quillfeather.example'
 
 async function release(page: Page, number: number): Promise<void> {
   await goTo(page, 'Release');
-  await page.getByRole('button', { name: `Release ${number}`, exact: true }).click();
+  await page.getByRole('button', { name: `Publish as release ${number}`, exact: true }).click();
   await expect(page.getByTestId('released')).toContainText(`Release ${number} is live`);
 }
 

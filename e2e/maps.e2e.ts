@@ -24,7 +24,7 @@ test('the map that the site came with is compared, and mended', async ({ page, a
   await page.getByLabel('Addresses to add, one a line').fill('/booking/\nhttps://elsewhere.example/\n/basket/');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.locator('[data-extra="https://elsewhere.example/"]')).toContainText('another host');
-  await expect(page.locator('[data-extra="https://quillfeather.example/basket/"]')).toContainText('not in the map');
+  await expect(page.locator('[data-extra="https://quillfeather.example/basket/"]')).toContainText('not in the sitemap');
   await expect(page.locator('[data-extra="https://quillfeather.example/booking/"]')).toContainText('in the map');
   await goToMaps(page, 'For people & feeds');
   await page.getByLabel('A page that lists all pages').check();

@@ -92,6 +92,9 @@ test('a pattern is made and changed: what it changes is seen first, a page overr
   await choosePage(page, 'Why we sew');
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Why we sew in the journal | Quillfeather Bindery');
   await page.keyboard.press('Control+z');
+  // It was done on another screen: said first, undone at the second press.
+  await expect(page.getByText('Press Ctrl Z once more to undo it.')).toBeVisible();
+  await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Why we sew from the bench | Quillfeather Bindery');
 });
 

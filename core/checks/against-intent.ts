@@ -1,4 +1,4 @@
-import { shutGates } from '../indexing/index.ts';
+import { shutGates, type Gate } from '../indexing/index.ts';
 import type { Check } from './finding.ts';
 
 /** Meant to be found, and is not: a noindex, a robots.txt line, a canonical elsewhere. */
@@ -7,8 +7,17 @@ export const shutOut: Check<'shut-out'> = {
   cost: 'blocks',
   stop: 'doors',
   alsoWhenOut: false,
-  look: ({ state, way }) => (state === 'shut-out' ? { code: 'shut-out', gates: shutGates(way.gates) } : undefined),
+  look: ({ state, way }) => {
+    // What keeps the whole site out is one thing, told once for the site; a page has a finding where something of its own shuts it.
+    const gates = state === 'shut-out' ? shutGates(way.gates.filter((gate) => !isForAll(gate.reason))) : [];
+    return gates.length > 0 ? { code: 'shut-out', gates } : undefined;
+  },
 };
+
+/** Whether a gate is shut by the one switch, or by who may visit the site at all. */
+function isForAll(reason: Gate['reason']): boolean {
+  return (reason.code === 'noindex' && reason.from === 'doors') || reason.code === 'draft' || reason.code === 'restricted';
+}
 
 /** Meant to stay out, and engines may list it. */
 export const leaking: Check<'leaking'> = {

@@ -10,6 +10,8 @@ export interface SitePage {
   readonly kind: Kind;
   readonly isHome: boolean;
   readonly facts: PageFacts;
+  /** What it is called, where its heading does not tell it apart from other pages. */
+  readonly ownName?: string | undefined;
 }
 
 /** One rule that gives pages their kind. */
@@ -67,9 +69,10 @@ export function kindOf(
   return rule ? { kind: rule.kind, from: 'rule', rule } : { kind: guess, from: 'guess' };
 }
 
-/** What a page is called: its main heading, else its title's first part, else the end of its address. */
-export function pageName(page: Pick<SitePage, 'id' | 'isHome' | 'facts'>): string {
+/** What a page is called: its main heading where that tells it apart, else its own title, else the end of its address. */
+export function pageName(page: Pick<SitePage, 'id' | 'isHome' | 'facts' | 'ownName'>): string {
   if (page.isHome) return 'Home';
+  if (page.ownName !== undefined) return page.ownName;
   const heading = page.facts.headings.find((one) => one.level === 1 && one.text !== '')?.text ?? documentTitle(page.facts)?.text;
   return heading || addressOf(page.id).split('/').filter(Boolean).pop() || page.id;
 }

@@ -20,6 +20,8 @@ export interface Surveyed {
   site: SitePage;
   address: string;
   measure: TextMeasure | undefined;
+  /** What it is called, where its heading does not tell it apart. */
+  readonly ownName: string | undefined;
   /** As it would go out now. */
   out: ReleasedFile;
   row: PageRow;
@@ -54,7 +56,13 @@ export interface SiteInView {
 }
 
 /** A page as it is before anything was found out about it: its row, its way in and what goes out come with the first look. */
-export function newPage(id: string, { facts: source, hrefs, unfollowed }: SurveyedFacts, isHome: boolean, inFeeds: ReadonlySet<string>): Surveyed {
+export function newPage(
+  id: string,
+  { facts: source, hrefs, unfollowed }: SurveyedFacts,
+  isHome: boolean,
+  inFeeds: ReadonlySet<string>,
+  ownName: string | undefined,
+): Surveyed {
   const address = addressOf(id);
   const guess = guessKind(address, source, inFeeds.has(address));
   return {
@@ -63,7 +71,8 @@ export function newPage(id: string, { facts: source, hrefs, unfollowed }: Survey
     hrefs,
     unfollowed,
     guess,
-    site: { id, kind: guess, isHome, facts: source },
+    ownName,
+    site: { id, kind: guess, isHome, facts: source, ownName },
     address,
     measure: undefined,
     out: undefined as never,

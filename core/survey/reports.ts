@@ -125,6 +125,9 @@ export interface PatternPreview {
   /** Pages of the kind that follow the pattern, and those that have the owner's own text. */
   readonly follow: number;
   readonly own: readonly string[];
+  /** Pages of the kind that would say the same as another page that is to be found, with what they would say, most shared first; and how many do so now. */
+  readonly same: readonly { readonly page: string; readonly text: string; readonly others: number }[];
+  readonly sameNow: number;
   /** Three pages of the kind, spread over it, each with what every part gives. */
   readonly samples: readonly { readonly page: string; readonly text: string; readonly parts: Readonly<Record<Part, string>> }[];
 }
@@ -147,7 +150,29 @@ export function patternPreview(survey: Survey, document: SiteDocument, kind: Kin
     const page = shown[at];
     return page ? [{ page: page.id, text: EFFECTIVE[field](changed, page).value, parts: allParts(document, page) }] : [];
   });
-  return { changes, follow: followers.length, own: own.map((page) => page.id), samples };
+  const same = sharedTexts(survey, (page) => EFFECTIVE[field](page.kind === kind ? changed : document, page).value).filter(({ page }) => page.kind === kind);
+  const sameNow = sharedTexts(survey, (page) => EFFECTIVE[field](document, page).value).filter(({ page }) => page.kind === kind).length;
+  return {
+    changes,
+    follow: followers.length,
+    own: own.map((page) => page.id),
+    same: same.map(({ page, text, others }) => ({ page: page.id, text, others })),
+    sameNow,
+    samples,
+  };
+}
+
+/** Pages that are to be found and say what others of them say, most shared first. */
+function sharedTexts(survey: Survey, textOf: (page: SitePage) => string): { readonly page: SitePage; readonly text: string; readonly others: number }[] {
+  const byText = new Map<string, SitePage[]>();
+  for (const { page, row } of survey.sitePages()) {
+    const text = textOf(page);
+    if (row.intent === 'list' && text !== '') byText.set(text, [...(byText.get(text) ?? []), page]);
+  }
+  return [...byText]
+    .filter(([, pages]) => pages.length > 1)
+    .sort(([, a], [, b]) => b.length - a.length)
+    .flatMap(([text, pages]) => pages.map((page) => ({ page, text, others: pages.length - 1 })));
 }
 
 function allParts(document: SiteDocument, page: SitePage): Record<Part, string> {
@@ -155,8 +180,16 @@ function allParts(document: SiteDocument, page: SitePage): Record<Part, string> 
   return Object.fromEntries(PARTS.map((part) => [part, values(part)])) as Record<Part, string>;
 }
 
-/** The best sentences, or headings, of a page for a field, best first. */
-export function suggestionsFor(document: SiteDocument, page: SitePage, field: 'title' | 'description'): string[] {
+/**
+ * The best sentences, or headings, of a page for a field, best first. `common` are its sentences that stand on many pages; `taken` tells of a text whether
+ * another page has it already: what would make a duplicate is no suggestion.
+ */
+export function suggestionsFor(
+  document: SiteDocument,
+  page: SitePage,
+  field: 'title' | 'description',
+  { common = [], taken = () => false }: { readonly common?: readonly string[]; readonly taken?: (text: string) => boolean } = {},
+): string[] {
   const site = document.tables.facts[''] ?? {};
   const rooms: readonly Room[] = field === 'title' ? titleRooms(document) : descriptionRooms(document);
   const from = {
@@ -165,9 +198,10 @@ export function suggestionsFor(document: SiteDocument, page: SitePage, field: 't
     room: rooms[0] as Room,
     current: EFFECTIVE[field](document, page).value,
     phrase: document.tables.pages[page.id]?.phrase ?? '',
+    common,
   };
   const found = field === 'title' ? suggestTitles(from, { name: site.siteName ?? '', separator: site.separator ?? '|' }) : suggestDescriptions(from);
-  return found.map((suggestion) => suggestion.text);
+  return found.map((suggestion) => suggestion.text).filter((text) => !taken(text));
 }
 
 /** For every page that lacks a text, the best suggestion, where the page gives one. */
@@ -176,9 +210,14 @@ export function suggestionsForEmpty(
   document: SiteDocument,
   field: 'title' | 'description',
 ): { readonly page: string; readonly text: string }[] {
-  return [...survey.sitePages()].flatMap(({ page, row }) => {
+  const pages = [...survey.sitePages()];
+  // What one page is given is taken for the next: no two get the same.
+  const used = new Set(pages.map(({ row }) => row[field]));
+  return pages.flatMap(({ page, row }) => {
     if (row.intent !== 'list' || row[field] !== '') return [];
-    const [text] = suggestionsFor(document, page, field);
-    return text === undefined ? [] : [{ page: page.id, text }];
+    const [text] = suggestionsFor(document, page, field, { common: survey.commonIn(page.facts), taken: (one) => used.has(one) });
+    if (text === undefined) return [];
+    used.add(text);
+    return [{ page: page.id, text }];
   });
 }

@@ -57,6 +57,7 @@ export class RowMaker {
       id,
       address,
       name: pageName(site),
+      ...(page.ownName === undefined ? {} : { ownName: page.ownName }),
       lang: page.source.lang ?? document.tables.facts['']?.language ?? '',
       title: title.value,
       titleFrom: title.from,

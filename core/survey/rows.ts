@@ -37,6 +37,8 @@ export interface PageRow {
   readonly address: string;
   /** What people call it: its main heading. */
   readonly name: string;
+  /** The name, where it is not its heading: that does not tell it apart. */
+  readonly ownName?: string | undefined;
   /** The language of its words, by what it says or else the site; empty where nobody says. */
   readonly lang: string;
   readonly title: string;

@@ -31,6 +31,7 @@ import { SiteMaps } from './site-maps.ts';
 import { WordsIndex } from './words-index.ts';
 import { GoingOut } from './going-out.ts';
 import { RowMaker } from './row-maker.ts';
+import { TellingApart } from './telling-apart.ts';
 
 /**
  * The whole site in view: facts and document in, a row for every page out. A change of one page's words looks again at that page and at those that
@@ -44,6 +45,7 @@ export class Survey {
   private readonly words = new WordsIndex();
   private readonly goingOut: GoingOut;
   private readonly made: RowMaker;
+  private readonly apart: TellingApart;
 
   constructor(
     document: SiteDocument,
@@ -59,9 +61,10 @@ export class Survey {
     const moving = new Moving(document, (path) => byPath.has(path));
     this.site = { document, manifest, byAddress: new Map(), pages: new Map(), files: byPath, links, moving, home, brought, now };
     const entries = feedEntries(brought.feeds ?? []);
+    this.apart = new TellingApart(pages.flatMap(({ read }) => (typeof read === 'string' ? [] : [read.facts])));
     for (const { id, read } of pages) {
       if (typeof read === 'string') this.refused.set(id, read);
-      else this.site.pages.set(id, newPage(id, read, id === home, entries));
+      else this.site.pages.set(id, newPage(id, read, id === home, entries, this.apart.nameOf(id, read.facts)));
     }
     this.maps = new SiteMaps(this.site);
     this.entrances = new Entrances(this.site, (file, crawler) => this.maps.isInMap(file, crawler, this.entrances));
@@ -204,6 +207,11 @@ export class Survey {
     return this.goingOut.numbers();
   }
 
+  /** Sentences of a page that stand on many pages: nothing to describe it by. */
+  commonIn(facts: PageFacts): string[] {
+    return this.apart.commonIn(facts);
+  }
+
   linkers(id: string): string[] {
     return this.site.links.linkers(id);
   }
@@ -232,7 +240,13 @@ export class Survey {
   /** What the document says of a page's kind, address and own words. */
   private settle(page: Surveyed): void {
     const { kind } = kindOf(this.site.document, page.id, page.guess);
-    page.site = { id: page.id, kind, isHome: page.id === this.site.home, facts: effectiveFacts(this.site.document, page.id, page.source) };
+    page.site = {
+      id: page.id,
+      kind,
+      isHome: page.id === this.site.home,
+      facts: effectiveFacts(this.site.document, page.id, page.source),
+      ownName: page.ownName,
+    };
     page.address = effectiveAddress(this.site.document, page.id);
   }
 

@@ -17,6 +17,8 @@ export interface SuggestFrom {
   /** What stands there now: never suggested. */
   readonly current: string;
   readonly phrase: string;
+  /** Sentences that stand on many pages of the site: a banner's, never suggested. */
+  readonly common?: readonly string[];
 }
 
 /** Shorter than this says too little to be worth a result's lines, in UTF-16 units; scripts whose letters are words say it in less. */
@@ -28,14 +30,14 @@ const MOST = 4;
  * invented, nothing is cut inside a sentence. Ranked by how early it stands, how many of the page's telling words it says, whether it says the
  * target phrase, and how well it fills the room.
  */
-export function suggestDescriptions({ facts, language, room, current, phrase }: SuggestFrom): Suggestion[] {
+export function suggestDescriptions({ facts, language, room, current, phrase, common = [] }: SuggestFrom): Suggestion[] {
   const weights = tellingWords(facts, language);
   const total = [...weights.values()].reduce((sum, weight) => sum + weight, 0) || 1;
   const wanted = new Set(wordsOf(phrase, language).map((word) => stem(word.text, language)));
   const found = new Map<string, Suggestion>();
   const shortest = language.unspaced ? SHORTEST / 2 : SHORTEST;
   facts.paragraphs.forEach((paragraph, place) => {
-    const sentences = sentencesOf(paragraph, language).filter((sentence) => endsAsSentence(sentence.text));
+    const sentences = sentencesOf(paragraph, language).filter(({ text }) => endsAsSentence(text) && !common.some((one) => one === text || one.includes(text)));
     for (let from = 0; from < Math.min(sentences.length, 5); from++) {
       let text = '';
       for (const sentence of sentences.slice(from)) {

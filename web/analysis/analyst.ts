@@ -50,6 +50,8 @@ export interface PageDetail {
   readonly measure: TextMeasure | undefined;
   readonly linkers: readonly string[];
   readonly size: number;
+  /** Sentences of it that stand on many pages. */
+  readonly common: readonly string[];
   readonly readOnly: boolean;
 }
 
@@ -144,6 +146,7 @@ export class Analyst {
       measure: await this.measured(id),
       linkers: this.its().linkers(id),
       size: bytes.length,
+      common: this.its().commonIn(reading.facts),
       readOnly: source.encoding.name.startsWith('utf-16'),
     };
   }

@@ -47,8 +47,8 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
       </button>
       {numbers.waiting > 0 ? (
         <Link to={linkTo('release')} className="foot-release">
-          {counted(numbers.waiting, 'change')} <span className="wide-only">{numbers.waiting === 1 ? 'waits' : 'wait'} for release</span>
-          <span className="narrow-only">to release</span>
+          <span className="wide-only">{counted(numbers.waiting, 'change waits', 'changes wait')} for release</span>
+          <span className="narrow-only">{numbers.waiting} to release</span>
         </Link>
       ) : (
         <span className="soft flex-none">All released</span>

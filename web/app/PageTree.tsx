@@ -29,6 +29,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
     NONE,
   );
   const workspace = useWorkspaceApi();
+  const closed = useWorkspace((state) => state.numbers.closed);
   const empty = useWorkspace((state) => state.rows.length === 0);
   const { page, go, linkTo } = usePlace();
   const stop = useLocation().pathname.split('/')[3] ?? '';
@@ -103,7 +104,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
             if (count === 0 && id !== 'all' && id !== filter) return null;
             return (
               <button key={id} type="button" className="chip" aria-pressed={filter === id} onClick={() => setFilter(id === filter ? 'all' : id)}>
-                {name} <span className="tabular-nums">{count}</span>
+                {id === 'shut-out' && closed ? 'Closed' : name} <span className="tabular-nums">{count}</span>
               </button>
             );
           })}

@@ -3,7 +3,8 @@ import { ArrowDown, ArrowUp, Moon, Sun } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
-import { StateSign, PageLink } from '../pieces/index.ts';
+import { StateSign, PageLink, siteText } from '../pieces/index.ts';
+import { usePrinting } from '../ui/index.ts';
 import { setInMap, setPageIntent, setPageIntents, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { INTENT_FROM, REALITY_NAMES } from './wording.ts';
 
@@ -41,6 +42,8 @@ export function PagesTable({
   );
   // The list tells by itself when it has to be drawn anew; a compiler cannot see that.
   const list = useVirtualizer({ count: sorted.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 4 });
+  const printing = usePrinting();
+  const items = printing ? sorted.map((_, index) => ({ index, start: index * ROW_HEIGHT })) : list.getVirtualItems();
   const chosen = sorted.filter((row) => marked.has(row.id)).map((row) => row.id);
   const all = sorted.length > 0 && chosen.length === sorted.length;
   const lastMarked = useRef<string>(undefined);
@@ -96,10 +99,10 @@ export function PagesTable({
           {heading('reality', 'Engine', 'doors-reality')}
           {heading('clicks', 'Clicks', 'doors-number')}
           {heading('linksIn', 'Links in', 'doors-number')}
-          {heading('inMap', 'Map', 'doors-map')}
+          {heading('inMap', 'Sitemap', 'doors-map')}
         </div>
         <div style={{ height: list.getTotalSize(), position: 'relative' }}>
-          {list.getVirtualItems().map(({ index, start }) => {
+          {items.map(({ index, start }) => {
             const row = sorted[index] as PageRow;
             const depth = clicks?.get(row.id);
             return (
@@ -117,8 +120,10 @@ export function PagesTable({
                   <PageLink to="doors" page={row.id} className="flex min-h-8 w-full min-w-0 cursor-pointer items-center gap-2 text-left">
                     <StateSign state={row.state} />
                     <span className="min-w-0">
-                      <span className="block truncate font-semibold">{row.name}</span>
-                      <span className="mono soft block truncate text-[11.5px]">{row.address}</span>
+                      <span className="block truncate font-semibold" {...siteText(row.lang)}>
+                        {row.name}
+                      </span>
+                      <span className="mono soft block truncate text-[12px]">{row.address}</span>
                     </span>
                   </PageLink>
                 </span>

@@ -32,6 +32,7 @@ export function SiteLine({
   }, [writing]);
   const rename = async (): Promise<void> => {
     const next = name?.trim();
+    if (name === undefined) return;
     setName(undefined);
     if (!next || next === site.name) return;
     try {
@@ -73,7 +74,13 @@ export function SiteLine({
               dir="auto"
               onChange={(event) => setName(event.target.value)}
               onBlur={() => void rename()}
-              onKeyDown={(event) => (event.key === 'Enter' ? void rename() : event.key === 'Escape' && setName(undefined))}
+              onKeyDown={(event) => {
+                if (event.key !== 'Enter' && event.key !== 'Escape') return;
+                // The focus goes to the button that opened this; the same key must not press it.
+                event.preventDefault();
+                if (event.key === 'Enter') void rename();
+                else setName(undefined);
+              }}
             />
           )}
           <p className="text-[13.5px] [overflow-wrap:anywhere]">{summaryOf(site)}</p>

@@ -85,7 +85,7 @@ export function Start() {
           {LEGEND.filter((state) => STATES.includes(state)).map((state) => (
             <li key={state} className="flex min-h-[27px] items-center gap-3" title={STATE_WORDS[state].means}>
               <StateSign state={state} silent />
-              <span>{STATE_WORDS[state].name}</span>
+              <span>{state === 'shut-out' && numbers.closed ? W.closedState : STATE_WORDS[state].name}</span>
               <span className="ml-auto tabular-nums">{numbers.states[state] ?? 0}</span>
             </li>
           ))}

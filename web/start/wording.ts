@@ -7,6 +7,7 @@ export const W = {
   nothingLeft: 'Nothing stands between this site and being found',
   comeBack: 'Good enough, stop here. Come back when you have written something new.',
   sky: 'The sky over the site',
+  closedState: 'Closed with the site',
   lately: 'Lately',
   nothingLately: 'Nothing yet. What you change shows here.',
   another: 'Another site',
@@ -38,10 +39,11 @@ export function subline(numbers: SiteNumbers, steps: readonly OpenStep[]): strin
   const tell = (count: number | undefined, one: string, many: string): void => {
     if (count) parts.push(`${spelled(count)} ${count === 1 ? one : many}`);
   };
-  tell(states['shut-out'], 'is shut out by accident', 'are shut out by accident');
+  if (!numbers.closed) tell(states['shut-out'], 'is shut out by accident', 'are shut out by accident');
   tell(states.leaking, 'is leaking', 'are leaking');
   tell(states['half-hidden'], 'is half hidden', 'are half hidden');
   tell(states['not-live'], 'is not released yet', 'are not released yet');
+  const closed = numbers.closed && numbers.wanted > 0 ? `${counted(numbers.wanted, 'page')} you want found ${numbers.wanted === 1 ? 'waits' : 'wait'} for it to open. ` : '';
   const first = parts.length === 0 ? '' : `${(parts[0] as string).charAt(0).toUpperCase()}${parts.join(', ').slice(1)}. `;
   const blocking = steps.filter((step) => step.cost === 'blocks').length;
   const left =
@@ -49,7 +51,7 @@ export function subline(numbers: SiteNumbers, steps: readonly OpenStep[]): strin
       ? 'No step is left.'
       : `${capital(spelled(steps.length))} ${steps.length === 1 ? 'step is' : 'steps are'} left${blocking > 0 && blocking < steps.length ? `; the first ${blocking === 1 ? 'matters' : `${spelled(blocking)} matter`} most` : ''}.`;
   const after = numbers.foundAfterRelease > numbers.found ? ` Once what waits is released, it will be ${numbers.foundAfterRelease}.` : '';
-  return `${first}${left}${after}`;
+  return `${closed}${first}${left}${after}`;
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -15,3 +15,4 @@ export { fetchAhead, fetchPart, part } from './part.tsx';
 export { Trouble } from './Trouble.tsx';
 export { recall, remember } from './kept.ts';
 export { Combo, type ComboOption } from './Combo.tsx';
+export { usePrinting } from './printing.ts';

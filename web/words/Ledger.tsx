@@ -4,7 +4,7 @@ import { CHECKS } from '../../core/checks/index.ts';
 import { cellChange, columnName, EDITABLE, type LedgerColumn } from '../../core/ledger/index.ts';
 import { all, KINDS, type Change } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { CHECK_NAMES, counted, KIND_WORDS, STATE_WORDS } from '../../core/wording/index.ts';
+import { CHECK_NAMES, counted, KIND_WORDS, numberText, STATE_WORDS } from '../../core/wording/index.ts';
 import { Empty, useHotkey, note, useSettled } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { ColumnChooser } from './ledger/ColumnChooser.tsx';
@@ -97,7 +97,7 @@ export function Ledger() {
           onChange={(empty) => setFilter({ ...filter, empty })}
         />
         <span className="soft text-[13px] tabular-nums" role="status">
-          {narrowed ? `${shown.length.toLocaleString('en')} of ${rows.length.toLocaleString('en')}` : counted(rows.length, 'page')}
+          {narrowed ? `${numberText(shown.length)} of ${numberText(rows.length)}` : counted(rows.length, 'page')}
           {narrowed && (
             <button type="button" className="link-act ml-2" onClick={() => setFilter(NO_FILTER)}>
               Show all

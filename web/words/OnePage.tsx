@@ -4,7 +4,8 @@ import { costOf, stopOf } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { descriptionRooms, effectiveDescription, effectiveKeywords, effectiveTitle, titleRooms, withoutOwn } from '../../core/site/index.ts';
 import type { PageDetail } from '../analysis/index.ts';
-import { Empty, useHotkey } from '../ui/index.ts';
+import { Empty, note, useHotkey } from '../ui/index.ts';
+import { counted } from '../../core/wording/index.ts';
 import { PageHead, usePlace } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { EndingField } from './EndingField.tsx';
@@ -43,8 +44,8 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
   const workspace = useWorkspaceApi();
   const document = useWorkspace((state) => state.document);
   const page = useSitePage(row, detail.facts, document);
-  const titles = useSuggestions(page, document, 'title');
-  const descriptions = useSuggestions(page, document, 'description');
+  const titles = useSuggestions(page, document, 'title', detail.common);
+  const descriptions = useSuggestions(page, document, 'description', detail.common);
   const title = effectiveTitle(document, page);
   const description = effectiveDescription(document, page);
   const findings = [...row.findings.filter((finding) => stopOf(finding) === 'doors'), ...liveFindings(row, page, document, detail.measure)];
@@ -70,6 +71,7 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
       const mend = mendFor(finding, places);
       if (mend?.whole) return mend.run();
     }
+    note(findings.length === 0 ? W.nothingToFix : W.nothingByItself, { id: 'fix' });
   });
   return (
     <div className="mx-auto max-w-[760px]" ref={sheet}>
@@ -108,7 +110,7 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
       <Part name="Share card" id="share" about={shareAbout(document.tables.pages[row.id])}>
         <ShareFields row={row} page={page} title={title.value} description={description.value} />
       </Part>
-      <Part name="The page’s own words" id="text" open={shown !== undefined && shown !== 'links'} about={`${row.words.toLocaleString('en')} words`}>
+      <Part name="The page’s own words" id="text" open={shown !== undefined && shown !== 'links'} about={counted(row.words, 'word')}>
         <PageText row={row} page={page} detail={detail} shown={shown} />
       </Part>
       <Part

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { set, type Kind, type PatternField } from '../../core/site/index.ts';
 import { readPattern, writePattern, type Pattern } from '../../core/titles/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
-import { byKind, Term, usePlace } from '../pieces/index.ts';
-import { Empty, Segments } from '../ui/index.ts';
+import { byKind, PageLink, siteText, Term, usePlace } from '../pieces/index.ts';
+import { Empty, More, Segments, useMore } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { ChangeList } from './ChangeList.tsx';
 import { PatternEditor } from './PatternEditor.tsx';
@@ -106,11 +106,12 @@ function OnePattern({ kind, field }: { readonly kind: Kind; readonly field: Patt
         )}
         {preview && (
           <span className="soft ml-auto text-[13px]">
-            {counted(preview.follow, 'page')} follow{preview.follow === 1 ? 's' : ''}
+            {counted(preview.follow, 'page follows', 'pages follow')}
             {preview.own.length > 0 && `, ${preview.own.length} with words of ${preview.own.length === 1 ? 'its' : 'their'} own`}
           </span>
         )}
       </div>
+      {preview && changed && preview.same.length > 0 && <SameTexts same={preview.same} now={preview.sameNow} name={name} />}
       {preview && preview.samples.length > 0 && draft !== undefined && (
         <section className="mt-5">
           <h2 className="mb-1.5">On three {many}</h2>
@@ -128,6 +129,40 @@ function OnePattern({ kind, field }: { readonly kind: Kind; readonly field: Patt
         </section>
       )}
     </>
+  );
+}
+
+/** Pages that a pattern would leave with the same text: told, and listed, before it is taken. */
+function SameTexts({
+  same,
+  now,
+  name,
+}: {
+  readonly same: readonly { readonly page: string; readonly text: string; readonly others: number }[];
+  readonly now: number;
+  readonly name: string;
+}) {
+  const byId = useWorkspace((state) => state.byId);
+  const { drawn, more } = useMore(`${same.length}`);
+  return (
+    <details className="notice notice-amber mt-4" data-testid="pattern-same">
+      <summary className="cursor-pointer font-semibold">
+        Leaves {counted(same.length, 'page')} with the same {name} as another page
+        {now > 0 && <span className="font-normal">; {now === same.length ? 'as many as now' : `${counted(now, 'page has', 'pages have')} that now`}</span>}
+      </summary>
+      <ul className="mt-2">
+        {same.slice(0, drawn).map(({ page, text, others }) => (
+          <li key={page} className="flex flex-wrap items-baseline gap-x-2 py-0.5">
+            <PageLink to="words" page={page} className="link-act !font-normal">
+              {byId.get(page)?.address ?? page}
+            </PageLink>
+            <span {...siteText(byId.get(page)?.lang)}>“{text}”</span>
+            <span className="soft text-[13px]">and {counted(others, 'other', 'others')}</span>
+          </li>
+        ))}
+      </ul>
+      <More drawn={drawn} total={same.length} onMore={more} />
+    </details>
   );
 }
 

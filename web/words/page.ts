@@ -18,6 +18,7 @@ import {
   type SitePage,
 } from '../../core/site/index.ts';
 import type { Room } from '../../core/titles/index.ts';
+import { useWorkspaceApi } from '../workspace/index.ts';
 
 /** A page as computations take it, from its row and the facts of its file. */
 export function useSitePage(row: PageRow, source: PageFacts, document: SiteDocument): SitePage {
@@ -25,7 +26,7 @@ export function useSitePage(row: PageRow, source: PageFacts, document: SiteDocum
   // Facts are as they will be: made anew only when the page's own words change, not at each key in its title.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const facts = useMemo(() => effectiveFacts(document, row.id, source), [passages, alts, row.id, source]);
-  return useMemo(() => ({ id: row.id, kind: row.kind, isHome: row.address === '/', facts }), [row.id, row.kind, row.address, facts]);
+  return useMemo(() => ({ id: row.id, kind: row.kind, isHome: row.address === '/', facts, ownName: row.ownName }), [row.id, row.kind, row.address, row.ownName, facts]);
 }
 
 /** The findings about words of one page, made here and now at each key; what concerns other pages comes from the survey a moment later. */
@@ -70,10 +71,15 @@ export function liveFindings(row: PageRow, page: SitePage, document: SiteDocumen
 }
 
 /** Suggestions for a field; made anew when the page or what they hang on changes, not at each key. */
-export function useSuggestions(page: SitePage, document: SiteDocument, field: 'title' | 'description'): readonly string[] {
+export function useSuggestions(page: SitePage, document: SiteDocument, field: 'title' | 'description', common: readonly string[]): readonly string[] {
+  const workspace = useWorkspaceApi();
   const phrase = document.tables.pages[page.id]?.phrase;
   const facts = document.tables.facts[''];
   const limits = document.tables.limits;
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  return useMemo(() => suggestionsFor(document, page, field), [page, field, phrase, facts, limits]);
+  return useMemo(
+    () =>
+      suggestionsFor(document, page, field, { common, taken: (text) => workspace.state.rows.some((row) => row.id !== page.id && row[field] === text) }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [page, field, phrase, facts, limits, common],
+  );
 }

@@ -7,6 +7,8 @@ export const W = {
   readOnly: 'This page is written in UTF-16. It can be read, but not changed here; save it as UTF-8 and bring it in again.',
   searcher: 'As others see it',
   toMend: 'To fix on this page',
+  nothingToFix: 'There is nothing to fix on this page.',
+  nothingByItself: 'Nothing here fixes itself with one key: what is left needs your own words. The list at the right says what.',
   noTitle: 'No title: engines make one up',
   noDescription: 'No description: engines pick a piece of the page here.',
 };

@@ -1,17 +1,20 @@
 import { useRef, useState } from 'react';
 import { columnName, type LedgerColumn } from '../../../core/ledger/index.ts';
 import { KIND_NAMES, KINDS, LONGEST_TEXT } from '../../../core/site/index.ts';
+import type { PageRow } from '../../../core/survey/index.ts';
 import { WIDTHS } from './layout.ts';
 
 /** Writes in one cell: Enter goes on below, Tab to the side, Escape leaves it as it was. */
 export function CellEditor({
   column,
+  row,
   start,
   left,
   top,
   onDone,
 }: {
   readonly column: LedgerColumn;
+  readonly row: PageRow;
   readonly start: string;
   readonly left: number;
   readonly top: number;
@@ -30,7 +33,8 @@ export function CellEditor({
       <textarea
         className="ledger-editor"
         style={{ left, top: top - 1, width: Math.max(WIDTHS[column], 160), height: Math.min(132, 34 + 20 * Math.floor(text.length / (WIDTHS[column] / 7.2))) }}
-        aria-label={columnName(column)}
+        aria-label={`${columnName(column)}, ${row.name}`}
+        lang={row.lang}
         autoFocus
         dir="auto"
         maxLength={LONGEST_TEXT}

@@ -8,7 +8,9 @@ import type { Room } from '../../../core/titles/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { CellEditor } from './CellEditor.tsx';
 import { GridRow } from './GridRow.tsx';
+import { usePrinting } from '../../ui/index.ts';
 import { HEAD_HEIGHT, ROW_HEIGHT, WIDTHS } from './layout.ts';
+import { PrintedLedger } from './PrintedLedger.tsx';
 import { boxOf, moved, type At, type Selection } from './selection.ts';
 
 /** One cell that shall get a text. */
@@ -211,6 +213,8 @@ export function Grid({
       setSelection({ anchor: { row: rows.length - 1, column: 1 }, cursor: { row: rows.length - 1, column: 1 } });
   }, [rows.length, selection.cursor.row]);
 
+  const printing = usePrinting();
+  if (printing) return <PrintedLedger rows={rows} columns={columns} document={document} />;
   const editingRow = editing && rows[editing.at.row];
   const width = columns.reduce((sum, column) => sum + WIDTHS[column], 0);
   return (
@@ -279,6 +283,7 @@ export function Grid({
         <CellEditor
           key={`${editingRow.id} ${editing.at.column}`}
           column={columns[editing.at.column] as LedgerColumn}
+          row={editingRow}
           start={editing.start ?? cellText(editingRow, workspace.state.document, columns[editing.at.column] as LedgerColumn)}
           left={columns.slice(0, editing.at.column).reduce((sum, one) => sum + WIDTHS[one], 0)}
           top={HEAD_HEIGHT + editing.at.row * ROW_HEIGHT}

@@ -4,7 +4,7 @@ import type { SiteDocument } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/survey/index.ts';
 import { fit, type Room } from '../../../core/titles/index.ts';
 import { STATE_WORDS } from '../../../core/wording/index.ts';
-import { StateSign } from '../../pieces/index.ts';
+import { siteText, StateSign } from '../../pieces/index.ts';
 import { WIDTHS } from './layout.ts';
 import { inBox, type At, type Box } from './selection.ts';
 
@@ -55,7 +55,7 @@ export const GridRow = memo(
               className={classes.join(' ')}
               style={{ width: WIDTHS[column] }}
               data-column={at}
-              dir={room ? 'auto' : undefined}
+              {...(SITE_WORDS.has(column) ? siteText(row.lang) : {})}
             >
               {at === 0 && <StateSign state={row.state} />}
               {shownText(column, text, row)}
@@ -78,6 +78,9 @@ export const GridRow = memo(
     (a.cursor?.row === a.index ? a.cursor : undefined) === (b.cursor?.row === b.index ? b.cursor : undefined) &&
     (a.corner?.row === a.index ? a.corner : undefined) === (b.corner?.row === b.index ? b.corner : undefined),
 );
+
+/** Columns in which the site itself speaks. */
+const SITE_WORDS: ReadonlySet<LedgerColumn> = new Set<LedgerColumn>(['name', 'title', 'description', 'phrase', 'keywords', 'shareTitle', 'shareText'] as LedgerColumn[]);
 
 /** What stands in a cell: its text, but for what reads better otherwise. */
 function shownText(column: LedgerColumn, text: string, row: PageRow): string {
