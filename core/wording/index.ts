@@ -8,5 +8,6 @@ export { REFUSAL_WORDS } from './refusals.ts';
 export { bytesText, counted, numberText, plural } from './numbers.ts';
 export { KIND_WORDS, STATE_WORDS } from './states.ts';
 export { openAll, stepWords } from './steps.ts';
+export { TERM_NAMES } from './term-names.ts';
 export { TERMS, type TermId } from './terms.ts';
 export { patternWords, tokenWords, troubleWords, type TroubleWords } from './robots.ts';

@@ -97,7 +97,11 @@ function OpenShell() {
   useHotkey('mod+z', undo);
   useHotkey('mod+shift+z', redo);
   useHotkey('mod+y', redo);
-  useHotkey('Escape', () => setDrawer(undefined));
+  useHotkey('Escape', () => {
+    setDrawer(undefined);
+    // Pressed before it was drawn, it is meant all the same.
+    if (palette) closePalette();
+  });
 
   const withTree = stop !== '';
   const behind = drawer !== undefined && narrow ? { inert: true } : {};

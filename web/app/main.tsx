@@ -31,7 +31,7 @@ async function start(): Promise<void> {
     outside: outsideOver((input, init) => fetch(input, init), (there) => workspace.heardServer(there)),
     now: () => new Date(),
     tab: crypto.randomUUID(),
-    underWay: tabMemory,
+    underWay: tabMemory(() => sessionStorage),
     tell: (what) => note(TOLD[what].text, { id: what, duration: 8_000 }, TOLD[what].tone),
     announce: (siteId) => channel.postMessage(siteId),
     listen: (heard) => {

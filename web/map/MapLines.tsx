@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { MapLine, MapReport } from '../../core/survey/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
-import { StateSign, PageLink } from '../pieces/index.ts';
+import { StateSign, PageLink, PageName } from '../pieces/index.ts';
 import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { DATE_FROM, W } from './wording.ts';
@@ -66,7 +66,7 @@ export function MapLines({
                   <td className="min-w-48">
                     {row && (
                       <PageLink to="doors" page={row.id} className="inline-flex min-h-7 cursor-pointer items-center gap-2 text-left">
-                        <StateSign state={row.state} /> {row.name}
+                        <StateSign state={row.state} /> <PageName row={row} />
                       </PageLink>
                     )}
                     <span className="mono soft block break-all text-[12px]">{line.loc.slice(report.origin.length)}</span>

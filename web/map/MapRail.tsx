@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { MapReport } from '../../core/survey/index.ts';
 import { gateWords, KIND_WORDS } from '../../core/wording/index.ts';
-import { Rail, StateSign, Term, usePlace, PageLink } from '../pieces/index.ts';
+import { Rail, StateSign, Term, usePlace, PageLink, PageName } from '../pieces/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { dateStory, LEFT_OUT, W } from './wording.ts';
 
@@ -26,7 +26,9 @@ export function MapRail({ report }: { readonly report: MapReport }) {
               <PageLink to="doors" page={id} className="flex min-h-8 min-w-0 flex-1 cursor-pointer items-start gap-2.5 py-1 text-left">
                 <StateSign state={row.state} />
                 <span className="min-w-0">
-                  <span className="block truncate">{row.name}</span>
+                  <span className="block truncate">
+                    <PageName row={row} />
+                  </span>
                   <span className="soft block text-[12.5px] [overflow-wrap:anywhere]">{why}</span>
                 </span>
               </PageLink>

@@ -1,6 +1,6 @@
-import { useId, useMemo, useState, type ReactNode } from 'react';
+import { useId, useMemo, type ReactNode } from 'react';
 import { all, cleanOrigin, LONGEST_TEXT, set } from '../../core/site/index.ts';
-import { Combo, Segments } from '../ui/index.ts';
+import { Combo, Segments, useDraft } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { isEmail, isTelephone, languages, timeZones } from './choices.ts';
 import { FACTS, type FactField } from './facts.ts';
@@ -90,7 +90,8 @@ function Caption({ field }: { readonly field: FactField }) {
 export function MainAddress() {
   const workspace = useWorkspaceApi();
   const value = useWorkspace((state) => state.document.tables.facts['']?.mainAddress ?? '');
-  const [typed, setTyped] = useState<string>();
+  const siteId = useWorkspace((state) => state.site?.id ?? '');
+  const [typed, setTyped] = useDraft(`main-address:${siteId}`);
   const bad = typed !== undefined && typed.trim() !== '' && cleanOrigin(typed) === undefined;
   const take = (): void => {
     const origin = typed === undefined ? undefined : cleanOrigin(typed);

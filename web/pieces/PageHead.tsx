@@ -4,6 +4,7 @@ import { siteHost } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted, STATE_WORDS } from '../../core/wording/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
+import { PageName } from './PageName.tsx';
 import { StateSign } from './StateSign.tsx';
 
 /** The head of a page's sheet: name, address, state, and what is at its right. */
@@ -13,7 +14,9 @@ export function PageHead({ row, children }: { readonly row: PageRow; readonly ch
   return (
     <header className="mb-4">
       <div className="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
-        <h1>{row.name}</h1>
+        <h1>
+          <PageName row={row} />
+        </h1>
         {children}
       </div>
       <div className="mt-1.5 flex flex-wrap items-center gap-x-3 gap-y-1">

@@ -1,6 +1,6 @@
 import { CircleHelp } from 'lucide-react';
 import { Suspense, useId, useRef, useState } from 'react';
-import type { TermId } from '../../core/wording/index.ts';
+import { TERM_NAMES, type TermId } from '../../core/wording/index.ts';
 import { Boundary, part } from '../ui/index.ts';
 
 const Explanation = part(() => import('./Explanation.tsx'), 'Explanation');
@@ -46,7 +46,8 @@ export function Term({ id }: { readonly id: TermId }) {
         className="term-mark"
         aria-expanded={open}
         aria-controls={panel}
-        aria-label="What is this?"
+        aria-label={`What is this? ${TERM_NAMES[id]}`}
+        title={`What is this? ${TERM_NAMES[id]}`}
         onClick={() => setOpen(!open)}
       >
         <CircleHelp size={15} aria-hidden />

@@ -11,3 +11,4 @@ export { ChosenFact, Fact, MainAddress, OwnerKind } from './Fact.tsx';
 export { FACTS, type FactField } from './facts.ts';
 export { siteText } from './site-text.ts';
 export { PageLink } from './PageLink.tsx';
+export { PageName } from './PageName.tsx';

@@ -2,6 +2,7 @@ import { useNavigate } from 'react-router';
 import type { OpenStep } from '../../core/survey/index.ts';
 import { stepWords } from '../../core/wording/index.ts';
 import { usePlace } from '../pieces/index.ts';
+import { useHotkey } from '../ui/index.ts';
 import { hideProperly, openPage, setKindIntent, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 /** One step with its one action. */
@@ -45,6 +46,8 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
         return go('watch');
     }
   };
+  // The same key as on the walk: it does the first thing there is to do.
+  useHotkey('alt+Enter', () => first && words.action !== '' && act());
   return (
     <li className={`step${first && cost === 'blocks' ? ' step-first' : ''}`} data-step={step.code}>
       <span className={`step-number${cost === 'blocks' ? ' blocks' : ''}`}>{number}</span>
@@ -53,8 +56,9 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
         <p className="soft text-[13.5px]">{words.why}</p>
       </div>
       {words.action !== '' && (
-        <button type="button" className={`btn flex-none ${first ? 'btn-primary' : 'btn-outline-ink'}`} onClick={act}>
+        <button type="button" className={`btn flex-none ${first ? 'btn-primary' : 'btn-outline-ink'}`} onClick={act} {...(first ? { 'aria-keyshortcuts': 'Alt+Enter' } : {})}>
           {words.action}
+          {first && <kbd className="wide-only ml-1 !border-transparent !bg-transparent opacity-75">Alt ↵</kbd>}
         </button>
       )}
     </li>

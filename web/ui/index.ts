@@ -16,3 +16,4 @@ export { Trouble } from './Trouble.tsx';
 export { recall, remember } from './kept.ts';
 export { Combo, type ComboOption } from './Combo.tsx';
 export { usePrinting } from './printing.ts';
+export { useDraft } from './draft.ts';

@@ -2,7 +2,7 @@ import { CircleDashed, CircleMinus, Link2, ListChecks } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { EngineRow } from '../../core/exchange/index.ts';
 import { gateWords, shortDate } from '../../core/wording/index.ts';
-import { PageLink } from '../pieces/index.ts';
+import { PageLink, PageName } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { OUTCOMES } from './wording.ts';
 
@@ -59,7 +59,7 @@ export function IndexTable({ records }: { readonly records: readonly EngineRow[]
                   <td className="min-w-40">
                     {row ? (
                       <PageLink to="doors" page={row.id} className="link-act text-left">
-                        {row.name}
+                        <PageName row={row} />
                       </PageLink>
                     ) : null}
                     <span className="mono soft block break-all text-[12px]">{path}</span>

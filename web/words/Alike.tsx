@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { AlikeGroup } from '../../core/survey/index.ts';
 import { descriptionRooms, set, titleRooms } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { PageLink } from '../pieces/index.ts';
+import { PageLink, PageName } from '../pieces/index.ts';
 import { Empty } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { FitRuler } from './FitRuler.tsx';
@@ -82,7 +82,7 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
     <div className="p-3">
       <p className="mb-1 flex items-baseline gap-2 text-[13.5px]">
         <PageLink to="words" page={id} className="link-act truncate !min-h-6">
-          {row.name}
+          <PageName row={row} />
         </PageLink>
         <span className="mono soft truncate">{row.address}</span>
       </p>
@@ -92,6 +92,7 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
           rows={field === 'title' ? 1 : 3}
           className={field === 'title' ? '!min-h-6' : ''}
           dir="auto"
+          lang={row.lang}
           value={text}
           onChange={(event) =>
             workspace.change(set('pages', id, field, event.target.value.replace(/[\r\n]+/g, ' ')), {

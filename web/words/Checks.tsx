@@ -2,7 +2,8 @@ import { CHECKS, type Check, type Cost, type FindingCode } from '../../core/chec
 import { set } from '../../core/site/index.ts';
 import { ROOMS } from '../../core/titles/index.ts';
 import { CHECK_NAMES, CHECK_REASONS, counted } from '../../core/wording/index.ts';
-import { Term, usePlace } from '../pieces/index.ts';
+import { PageLink, Term } from '../pieces/index.ts';
+import { More, useMore, usePrinting } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { heedAgain } from './mends.ts';
 import { ROOM_LINES } from './wording.ts';
@@ -40,10 +41,11 @@ export function Checks() {
 
 function CheckLine({ check, pages }: { readonly check: Pick<Check, 'code' | 'stop'>; readonly pages: readonly string[] }) {
   const byId = useWorkspace((state) => state.byId);
-  const { go } = usePlace();
+  const { drawn, more } = useMore(check.code);
+  const printing = usePrinting();
   return (
     <li className="px-4 py-2" data-check={check.code}>
-      <details>
+      <details {...(printing ? { open: true } : {})}>
         <summary className="flex min-h-8 cursor-pointer flex-wrap items-baseline gap-x-3">
           <span className="font-medium">{CHECK_NAMES[check.code]}</span>
           <span className="soft text-[13px]">{CHECK_REASONS[check.code]}</span>
@@ -53,16 +55,16 @@ function CheckLine({ check, pages }: { readonly check: Pick<Check, 'code' | 'sto
         </summary>
         {pages.length > 0 && (
           <ul className="columns-1 gap-6 py-1 text-[13.5px] sm:columns-2 lg:columns-3">
-            {pages.slice(0, 90).map((id) => (
+            {pages.slice(0, drawn).map((id) => (
               <li key={id}>
-                <button type="button" className="link-act text-left !font-normal" onClick={() => go(check.stop === 'doors' ? 'doors' : 'words', id)}>
-                  {byId.get(id)?.name ?? id}
-                </button>
+                <PageLink to={check.stop === 'doors' ? 'doors' : 'words'} page={id} className="link-act text-left !font-normal">
+                  <bdi lang={byId.get(id)?.lang}>{byId.get(id)?.name ?? id}</bdi>
+                </PageLink>
               </li>
             ))}
-            {pages.length > 90 && <li className="soft">and {pages.length - 90} more</li>}
           </ul>
         )}
+        <More drawn={drawn} total={pages.length} onMore={more} />
       </details>
     </li>
   );

@@ -1,5 +1,5 @@
-import { note, recall, remember } from '../ui/index.ts';
-import { useEffect, useId, useRef, useState } from 'react';
+import { note, useDraft } from '../ui/index.ts';
+import { useId } from 'react';
 import { addressOf, endingFault, endingFrom, endingOf, movedFile, set } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
@@ -17,18 +17,9 @@ export function EndingField({ row, linkers }: { readonly row: PageRow; readonly 
   const original = endingOf(addressOf(row.id));
   const now = endingOf(row.address);
   const siteId = useWorkspace((state) => state.site?.id ?? '');
-  const key = `jolly-beacon-ending:${siteId}:${row.id}`;
-  const [typed, setText] = useState(() => recall(key) ?? now);
-  const setTyped = (next: string): void => {
-    setText(next);
-    remember(key, next === now ? null : next);
-  };
-  // Undo, or another tab, may change it under the field.
-  const before = useRef(now);
-  useEffect(() => {
-    if (before.current !== now) setText(now);
-    before.current = now;
-  }, [now]);
+  const [draft, setDraft] = useDraft(`ending:${siteId}:${row.id}`);
+  const typed = draft ?? now;
+  const setTyped = (next: string): void => setDraft(next === now ? undefined : next);
   const moved = movedFile(row.id, typed);
   // Asked only while something else is typed: the whole site is looked through for it.
   const wanted = typed === now ? undefined : addressOf(moved);
@@ -41,7 +32,7 @@ export function EndingField({ row, linkers }: { readonly row: PageRow; readonly 
       : (endingFault(row.id, typed, (file) => takenHere || (file === moved && stands === true && file !== row.id)) as keyof typeof ENDING_FAULTS | undefined);
   const apply = (next: string): void => {
     if (fault) return;
-    remember(key, null);
+    setDraft(undefined);
     workspace.change(set('pages', row.id, 'ending', next === original ? null : next), {
       label: next === original ? `“${row.name}” has its old address again` : `“${row.name}” has a new address`,
     });

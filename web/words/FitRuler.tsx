@@ -20,20 +20,27 @@ export function FitRuler({ text, rooms }: { readonly text: string; readonly room
     <div
       className="ruler"
       role="img"
+      dir={runsFromRight(text) ? 'rtl' : 'ltr'}
       aria-label={`${Math.round(width)} ${rooms[0]?.unit === 'characters' ? 'characters' : 'pixels'} wide; ${words}`}
       data-testid="ruler"
     >
       <div className="ruler-fill" style={{ width: share(Math.min(width, main)) }} />
-      {width > main && <div className="ruler-over" style={{ left: share(main), width: `calc(${share(width)} - ${share(main)})` }} />}
+      {width > main && <div className="ruler-over" style={{ insetInlineStart: share(main), width: `calc(${share(width)} - ${share(main)})` }} />}
       {rooms.map((room, index) => (
         <span
           key={room.id}
           className={`ruler-mark${index === 0 ? ' hard' : ''}${room.width / scale > 0.9 || crowded(room) ? ' left' : ''}`}
-          style={{ left: share(room.width) }}
+          style={{ insetInlineStart: share(room.width) }}
         >
           {ROOM_NAMES[room.id]}
         </span>
       ))}
     </div>
   );
+}
+
+/** Whether a text runs from the right, as browsers tell it: by its first letter of a strong direction. */
+function runsFromRight(text: string): boolean {
+  const first = /\p{L}/u.exec(text)?.[0];
+  return first !== undefined && /[\p{Script=Arabic}\p{Script=Hebrew}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u.test(first);
 }

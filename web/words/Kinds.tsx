@@ -175,7 +175,9 @@ function Caught({ pages }: { readonly pages: readonly { readonly id: string; rea
     <ul className="mt-2 max-h-56 overflow-auto text-[13px]" tabIndex={0} aria-label="Pages that the rule catches">
       {pages.slice(0, 400).map((page) => (
         <li key={page.id} className="flex gap-2 py-0.5">
-          <span className="truncate">{page.name}</span> <span className="mono soft truncate">{page.address}</span>
+          <span className="truncate">
+            <bdi>{page.name}</bdi>
+          </span> <span className="mono soft truncate">{page.address}</span>
           <span className="soft ml-auto flex-none">{KIND_NAMES[page.kind].toLowerCase()}</span>
         </li>
       ))}

@@ -6,7 +6,7 @@ import { descriptionRooms, effectiveDescription, effectiveKeywords, effectiveTit
 import type { PageDetail } from '../analysis/index.ts';
 import { Empty, note, useHotkey } from '../ui/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { PageHead, usePlace } from '../pieces/index.ts';
+import { PageHead, usePlace, PageName } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { EndingField } from './EndingField.tsx';
 import { IntentChoice } from './IntentChoice.tsx';
@@ -31,7 +31,9 @@ export function OnePage() {
   if (detail?.id !== row.id)
     return (
       <>
-        <h1>{row.name}</h1>
+        <h1>
+          <PageName row={row} />
+        </h1>
         <p className="soft mt-2">Reading the page …</p>
       </>
     );

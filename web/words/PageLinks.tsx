@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { similarity } from '../../core/titles/index.ts';
 import { set } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { Term, PageLink } from '../pieces/index.ts';
+import { Term, PageLink, PageName } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 /** Who links here, where this page's links lead, and those that lead nowhere, with the mend. */
@@ -72,7 +72,7 @@ function BrokenLink({ path }: { readonly path: string }) {
       <datalist id="addresses">
         {rows.slice(0, 500).map((row) => (
           <option key={row.id} value={row.address}>
-            {row.name}
+            <PageName row={row} />
           </option>
         ))}
       </datalist>

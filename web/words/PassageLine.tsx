@@ -4,6 +4,7 @@ import type { Passage } from '../../core/page/index.ts';
 import { all, passageKey, readLinks, set, writeLinks, type Change } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { useDraft } from '../ui/index.ts';
 import { LinkChooser } from './LinkChooser.tsx';
 
 /** A stretch of a passage that is shown, and why. */
@@ -33,7 +34,9 @@ export const PassageLine = memo(
     const workspace = useWorkspaceApi();
     const key = passageKey(row.id, passage.start);
     const kept = useWorkspace((state) => state.document.tables.passages[key]);
-    const [editing, setEditing] = useState<string>();
+    const siteId = useWorkspace((state) => state.site?.id ?? '');
+    // Kept at each key, like every field; it counts once the line is left.
+    const [editing, setEditing] = useDraft(`passage:${siteId}:${key}`);
     const [linking, setLinking] = useState<{ words: string; nth: number }>();
     const line = useRef<HTMLParagraphElement>(null);
     const links = readLinks(kept?.links);
@@ -72,7 +75,7 @@ export const PassageLine = memo(
           {passage.tag}
         </span>
         {editing === undefined ? (
-          <p ref={line} dir={rightToLeft ? 'rtl' : 'auto'}>
+          <p ref={line} lang={row.lang} dir={rightToLeft ? 'rtl' : 'auto'}>
             <Marked text={text} marks={marks} />
             {links.length > 0 && <span className="soft block text-[12.5px]">{links.map((one) => `“${one.words}” leads to ${one.href}`).join(' · ')}</span>}
           </p>
@@ -81,6 +84,7 @@ export const PassageLine = memo(
             className="textarea w-full"
             autoFocus
             dir="auto"
+            lang={row.lang}
             aria-label={heading ? 'Heading' : 'Text'}
             value={editing}
             rows={Math.min(8, 1 + Math.floor(editing.length / 80))}

@@ -86,7 +86,6 @@ function Picture({ place }: { readonly place: PicturePlace }) {
   const workspace = useWorkspaceApi();
   const row = useWorkspace((state) => state.byId.get(place.page));
   const own = useWorkspace((state) => state.document.tables.alts[keyOf(place)]?.now);
-  const { go } = usePlace();
   const write = (text: string | null): void =>
     workspace.change(all([set('alts', keyOf(place), 'was', text === null ? null : place.was), set('alts', keyOf(place), 'now', text)]), {
       label: `A picture of “${row?.name ?? place.page}” has new words`,
@@ -106,13 +105,14 @@ function Picture({ place }: { readonly place: PicturePlace }) {
         <p className="flex items-baseline gap-2 text-[13px]">
           <span className="mono truncate">{place.src.replace(/^.*\//, '')}</span>
           <PageLink to="words" page={place.page} className="link-act soft !min-h-6 truncate !font-normal">
-            {row?.name ?? place.page}
+            <bdi lang={row?.lang}>{row?.name ?? place.page}</bdi>
           </PageLink>
         </p>
         <input
           className="input mt-1 w-full"
           aria-label={`Alt text of ${place.src.replace(/^.*\//, '')}`}
           dir="auto"
+          lang={row?.lang}
           maxLength={1000}
           placeholder={alt === '' ? 'Decoration: says nothing' : 'What does it show?'}
           value={alt ?? ''}

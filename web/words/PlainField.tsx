@@ -30,6 +30,7 @@ export function PlainField({
 }) {
   const id = useId();
   const own = useWorkspace((state) => state.document.tables.pages[page]?.[field]);
+  const lang = useWorkspace((state) => state.byId.get(page)?.lang ?? '');
   const { typed, begin } = useFieldWriter(page, field, name, label.toLowerCase());
   return (
     <div className="mb-4 min-w-0" data-field={field}>
@@ -43,6 +44,7 @@ export function PlainField({
           type="text"
           autoComplete="off"
           dir="auto"
+          lang={lang}
           maxLength={LONGEST_TEXT}
           value={own ?? value}
           placeholder={placeholder}

@@ -57,6 +57,7 @@ export function TextField({ field, label, term, page, name, value, otherwise, ro
   const text = owner ?? value.value;
   const room = rooms[0] as Room;
   const fitted = fit(value.value, room);
+  const lang = useWorkspace((state) => state.byId.get(page)?.lang ?? '');
   const overridden = owner !== null && owner !== undefined;
   const take = (event: KeyboardEvent): void => {
     const which = /^Digit([1-9])$/.exec(event.code)?.[1];
@@ -73,6 +74,7 @@ export function TextField({ field, label, term, page, name, value, otherwise, ro
     maxLength: LONGEST_TEXT,
     autoFocus: focused,
     dir: 'auto' as const,
+    lang,
     'aria-describedby': `${id}-fit`,
     onFocus: begin,
     onKeyDown: take,
@@ -103,7 +105,7 @@ export function TextField({ field, label, term, page, name, value, otherwise, ro
         )}
         <FitRuler text={value.value} rooms={rooms} />
       </div>
-      <Suggestions texts={suggestions} onTake={write} />
+      <Suggestions texts={suggestions} lang={lang} onTake={write} />
     </div>
   );
 }
@@ -111,7 +113,7 @@ export function TextField({ field, label, term, page, name, value, otherwise, ro
 const singleLine = (text: string): string => text.replace(/[\r\n]+/g, ' ');
 
 /** What the page itself offers, best first; one key or one click takes one. */
-function Suggestions({ texts, onTake }: { readonly texts: readonly string[]; readonly onTake: (text: string) => void }) {
+function Suggestions({ texts, lang, onTake }: { readonly texts: readonly string[]; readonly lang: string; readonly onTake: (text: string) => void }) {
   const [all, setAll] = useState(false);
   const [first, ...others] = texts;
   if (first === undefined) return null;
@@ -120,8 +122,8 @@ function Suggestions({ texts, onTake }: { readonly texts: readonly string[]; rea
       {[first, ...(all ? others : [])].map((text, index) => (
         <li key={text} className="flex items-start gap-2 py-0.5">
           <Lightbulb size={16} className={`mt-0.5 flex-none soft${index > 0 ? ' invisible' : ''}`} aria-hidden />
-          <span className="min-w-0" dir="auto">
-            {index === 0 && <span className="soft">From this page: </span>}“{text}”{' '}
+          <span className="min-w-0">
+            {index === 0 && <span className="soft">From this page: </span>}“<bdi lang={lang}>{text}</bdi>”{' '}
             <button type="button" className="link-act" onClick={() => onTake(text)}>
               Use this
             </button>{' '}

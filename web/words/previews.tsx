@@ -15,6 +15,7 @@ import type { PageRow } from '../../core/survey/index.ts';
 import { percentDecoded } from '../../core/source/index.ts';
 import { fit, type Room } from '../../core/titles/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
+import { siteText } from '../pieces/index.ts';
 import { SitePicture } from './SitePicture.tsx';
 import { W } from './wording.ts';
 
@@ -42,13 +43,13 @@ export function ResultCard({
       <p className="flex items-center gap-2 text-[13px]">
         <Letter name={siteName || host} />
         <span className="truncate">
-          {siteName || host} <span className="soft">{trail.map((part) => ` › ${part}`).join('')}</span>
+          <bdi lang={row.lang}>{siteName || host}</bdi> <span className="soft">{trail.map((part) => ` › ${part}`).join('')}</span>
         </span>
       </p>
-      <p className="result-title mt-1.5" dir="auto">
+      <p className="result-title mt-1.5" {...siteText(row.lang)}>
         {shownTitle === '' ? <span className="soft italic">{W.noTitle}</span> : shownTitle}
       </p>
-      <p className="soft mt-1 text-[14px] leading-snug" dir="auto">
+      <p className="soft mt-1 text-[14px] leading-snug" {...siteText(row.lang)}>
         {shownText === '' ? <span className="italic">{W.noDescription}</span> : shownText}
       </p>
     </div>
@@ -107,7 +108,9 @@ export function BrowserTab({ title }: { readonly title: string }) {
   return (
     <div className="browser-tab mt-2.5" aria-label="The browser’s tab" role="img">
       <span className="tab">
-        <Letter name={siteName} /> <span className="truncate">{shown || '(no title)'}</span>
+        <Letter name={siteName} /> <span className="truncate" dir="auto">
+          {shown || '(no title)'}
+        </span>
       </span>
     </div>
   );

@@ -59,7 +59,13 @@ export interface WorkspaceTools {
   readonly announce: (siteId: string) => void;
   readonly listen: (heard: (siteId: string) => void) => () => void;
   /** Keeps, at once, what is on its way to the database: a tab that goes away in the middle finds it again. */
-  readonly underWay: { keep(siteId: string, entries: readonly Unnumbered[]): void; find(siteId: string): readonly Unnumbered[] };
+  readonly underWay: {
+    /** One more. */
+    add(siteId: string, entry: Unnumbered): void;
+    /** These, and no others. */
+    keep(siteId: string, entries: readonly Unnumbered[]): void;
+    find(siteId: string): readonly Unnumbered[];
+  };
 }
 
 /** A change was beyond what can be kept; what could not be saved is saved now; the worker is there again. */
@@ -435,7 +441,7 @@ export class Workspace {
   private write(siteId: string, { seq: _seq, ...entry }: JournalEntry): void {
     this.unwritten.push(entry);
     // A change of thousands of pages is kept only when the page goes away: to spell it out takes longer than to write it.
-    if (fieldsOf(entry.change).length <= KEPT_AT_ONCE) this.tools.underWay.keep(siteId, this.unwritten);
+    if (fieldsOf(entry.change).length <= KEPT_AT_ONCE) this.tools.underWay.add(siteId, entry);
     // While the browser refuses, the next try has its time; a key does not hasten it.
     if (!this.writing && this.state.save !== 'failed') this.writes = this.writeAll(siteId);
   }
@@ -481,7 +487,7 @@ export class Workspace {
         return;
       }
       this.unwritten = this.unwritten.slice(batch.length);
-      this.tools.underWay.keep(siteId, this.unwritten);
+      if (this.unwritten.length === 0) this.tools.underWay.keep(siteId, []);
     }
     this.writing = false;
     this.tries = 0;

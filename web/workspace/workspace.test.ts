@@ -78,7 +78,11 @@ function tab(underWay: { entries: unknown[] } = { entries: [] }): Workspace {
       heard.set(me, hear);
       return () => void heard.delete(me);
     },
-    underWay: { keep: (_siteId, entries) => void (underWay.entries = [...entries]), find: () => underWay.entries as never },
+    underWay: {
+      add: (_siteId, entry) => void (underWay.entries = [...underWay.entries, entry]),
+      keep: (_siteId, entries) => void (underWay.entries = [...entries]),
+      find: () => underWay.entries as never,
+    },
   });
 }
 const opened = async (underWay?: { entries: unknown[] }): Promise<Workspace> => {

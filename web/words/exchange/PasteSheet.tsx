@@ -5,6 +5,7 @@ import { all, endingOf, pageKey, set, type Change, type SiteDocument } from '../
 import type { PageRow } from '../../../core/survey/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { Empty, Segments, useRemembered } from '../../ui/index.ts';
+import { PageName } from '../../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 
 const FIELDS = { title: 'Title', description: 'Description', ending: 'Address ending' } as const;
@@ -135,7 +136,7 @@ function OneSheet({
   return (
     <section className="panel mb-3 break-inside-avoid" aria-label={row.name} data-page={row.id}>
       <h2 className="flex items-baseline gap-3 border-b border-[color:var(--line)] px-4 py-2">
-        {row.name} <span className="mono soft font-normal">{row.address}</span>
+        <PageName row={row} /> <span className="mono soft font-normal">{row.address}</span>
       </h2>
       <ul className="divide-y divide-[color:var(--line)]">
         {fields.map((field) => {
