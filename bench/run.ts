@@ -1,5 +1,5 @@
-// `npm run bench`: each figure beside a peer or a limit, measured in the same run.
-import { ledgerRows, openingRows, shellRows, typingRows } from './browser-rows.ts';
+// `npm run bench`: each figure beside a peer or a limit, measured in the same run. `-- --core` leaves the browser out, `-- --browser` the core.
+import { keptRows, ledgerRows, openingRows, shellRows, typingRows } from './browser-rows.ts';
 import { bulkRow, lintRow, nearRow, phrasesRow, readingRow, robotsRow, sitemapRows, zipRow } from './core-rows.ts';
 import { generateSite } from './generate-site.ts';
 import { print, type Row } from './measure.ts';
@@ -13,14 +13,16 @@ const pagesOf = (site: ReadonlyMap<string, Uint8Array>): Uint8Array[] => [...sit
 const made = encoded(generateSite(1200));
 const folder = realSiteFolder();
 const real = folder === undefined ? undefined : await filesBelow(folder);
-rows.push(readingRow('generated', pagesOf(made)));
-if (real) rows.push(readingRow('real', pagesOf(real)));
 const many = encoded(generateSite(5000));
-rows.push(robotsRow(), lintRow(), bulkRow(), ...sitemapRows(), await zipRow(made), nearRow(pagesOf(many)), phrasesRow(pagesOf(many)));
-if (real) rows.push(nearRow(pagesOf(real)));
+const core = !process.argv.includes('--browser');
+if (core) rows.push(readingRow('generated', pagesOf(made)));
+if (core && real) rows.push(readingRow('real', pagesOf(real)));
+if (core) rows.push(robotsRow(), lintRow(), bulkRow(), ...sitemapRows(), await zipRow(made), nearRow(pagesOf(many)), phrasesRow(pagesOf(many)));
+if (core && real) rows.push(nearRow(pagesOf(real)));
 if (!process.argv.includes('--core')) {
   rows.push(...(await shellRows()));
   rows.push(...(await openingRows(real ? 'real' : 'generated', real ?? made)));
+  rows.push(...(await keptRows('generated', many)));
   rows.push(...(await typingRows('generated', many)));
   if (real) rows.push(...(await typingRows('real', real)));
   rows.push(...(await ledgerRows(encoded(generateSite(10_000)))));

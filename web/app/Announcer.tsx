@@ -1,10 +1,14 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
-import { isEnough } from '../../core/checks/index.ts';
-import { counted } from '../../core/wording/index.ts';
+import { isEnough, type FindingCode } from '../../core/checks/index.ts';
+import { CHECK_NAMES, counted } from '../../core/wording/index.ts';
 import { PAGE_STOPS, usePlace } from '../pieces/index.ts';
+import { useSettled } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { placeName } from './screens.tsx';
+
+/** Milliseconds without a change after which what was found and fixed is told. */
+const QUIET = 1_200;
 
 /** The place in words: the page where it is about one, the way to work, the site. */
 function usePlaceWords(): { readonly page: string | undefined; readonly place: string; readonly site: string } {
@@ -29,6 +33,21 @@ export function Announcer() {
   const open = useWorkspace((state) => (page === undefined || id === undefined ? 0 : (state.byId.get(id)?.findings.length ?? 0)));
   const enough = useWorkspace((state) => (id === undefined ? false : isEnough(state.byId.get(id)?.findings ?? [])));
   const [said, setSaid] = useState('');
+  const codes = useSettled(
+    useWorkspace((state) => (page === undefined || id === undefined ? '' : (state.byId.get(id)?.findings ?? []).map((finding) => finding.code).join(' '))),
+    QUIET,
+  );
+  // What was found or is fixed is told once the hands rest, and only of the page that is still the one in view.
+  const before = useRef({ id, codes });
+  useEffect(() => {
+    const last = before.current;
+    before.current = { id, codes };
+    if (last.id !== id || last.codes === codes) return;
+    const [was, now] = [new Set(last.codes.split(' ').filter(Boolean)), new Set(codes.split(' ').filter(Boolean))] as [Set<FindingCode>, Set<FindingCode>];
+    const fixed = [...was].filter((code) => !now.has(code)).map((code) => CHECK_NAMES[code]);
+    const found = [...now].filter((code) => !was.has(code)).map((code) => CHECK_NAMES[code]);
+    setSaid([fixed.length > 0 ? `Fixed: ${fixed.join(', ')}.` : '', found.length > 0 ? `Found: ${found.join(', ')}.` : ''].filter(Boolean).join(' '));
+  }, [id, codes]);
   useEffect(() => {
     const what = page === undefined ? place : `${page}: ${open === 0 ? 'nothing to fix' : enough ? 'good enough' : counted(open, 'thing to fix', 'things to fix')}. ${place}`;
     // A moment later: a screen that is drawn at the same time would drown it.

@@ -30,7 +30,7 @@ export function PathBar() {
           to="/sites"
           aria-label="Your sites"
           title="Your sites"
-          className="!absolute right-1 top-1/2 grid !h-9 !w-9 -translate-y-1/2 place-items-center rounded-lg !border-0 !p-0"
+          className="sites-arrow"
         >
           <ChevronsUpDown size={15} color={here === '' ? 'var(--soft)' : 'var(--bar-soft)'} aria-hidden />
         </Link>

@@ -1,8 +1,8 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { ENGINES, type Reality } from '../../core/indexing/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { Empty, useRemembered } from '../ui/index.ts';
+import { Empty, useRemembered, like, useKeptState } from '../ui/index.ts';
 import { useReport, useWorkspace } from '../workspace/index.ts';
 import { Clicks, clickBand, type Band } from './Clicks.tsx';
 import { Matrix } from './Matrix.tsx';
@@ -23,7 +23,7 @@ export function AllPages() {
   const rows = useWorkspace((state) => state.rows);
   const clicks = useReport((one) => one.tools.analysis.clicks());
   const [engine, setEngine] = useRemembered('doors-engine', ['skerry', 'plover'], 'skerry');
-  const [narrow, setNarrow] = useState<Narrowing>(ALL);
+  const [narrow, setNarrow] = useKeptState<Narrowing>('all-pages', ALL, like(ALL, ['cell', 'band']));
   const shown = useMemo(
     () =>
       rows.filter((row) => {

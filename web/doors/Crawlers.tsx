@@ -65,12 +65,17 @@ export function Crawlers() {
             placeholder="Name of another crawler"
             value={token}
             aria-invalid={fault !== undefined}
+            aria-describedby={fault === undefined ? undefined : 'crawler-fault'}
             onChange={(event) => setToken(event.target.value)}
           />
           <button type="submit" className="btn btn-sm btn-outline-ink" disabled={typed === '' || fault !== undefined}>
             Add it
           </button>
-          {fault !== undefined && <span className="text-[13px] text-error">{fault}</span>}
+          {fault !== undefined && (
+            <span id="crawler-fault" className="text-[13px] text-error">
+              {fault}
+            </span>
+          )}
         </form>
       </li>
     </ul>

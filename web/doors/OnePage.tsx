@@ -67,11 +67,11 @@ export function OnePage() {
         <CrawlerChoice label={W.forWhom} crawlers={crawlers} value={crawler} onChange={setCrawler} />
         <button
           type="button"
-          className="link-act text-[13px]"
+          className="chip"
           aria-pressed={depth === 'expert'}
           onClick={() => setDepth(depth === 'expert' ? 'plain' : 'expert')}
         >
-          {depth === 'expert' ? W.plainly : W.forExperts}
+          {W.forExperts}
         </button>
       </div>
       {way && <Gates way={way} places={detail?.id === row.id ? gatePlaces(way, detail.source) : {}} expert={depth === 'expert'} />}

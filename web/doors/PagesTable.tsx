@@ -116,7 +116,7 @@ export function PagesTable({
                     onChange={(event) => mark(index, event.target.checked, (event.nativeEvent as MouseEvent).shiftKey)}
                   />
                 </span>
-                <span role="cell" className="doors-name">
+                <span role="rowheader" className="doors-name">
                   <PageLink to="doors" page={row.id} className="flex min-h-8 w-full min-w-0 cursor-pointer items-center gap-2 text-left">
                     <StateSign state={row.state} />
                     <span className="min-w-0">
@@ -134,7 +134,9 @@ export function PagesTable({
                   <button
                     type="button"
                     className="chip"
-                    aria-label={`${row.name}: ${row.intent === 'list' ? 'listed; keep it out' : 'kept out; list it'}`}
+                    role="switch"
+                    aria-checked={row.intent === 'list'}
+                    aria-label={`List ${row.name}`}
                     title={INTENT_FROM[row.intentFrom]}
                     onClick={() => setPageIntent(workspace, row.id, row.intent === 'list' ? 'out' : 'list')}
                   >

@@ -20,6 +20,8 @@ export function SiteSwitch({ full = false }: { readonly full?: boolean }) {
           type="checkbox"
           role="switch"
           className="toggle toggle-success mt-0.5 flex-none"
+          // One name whichever way it stands: what it is now is told by its being on or off.
+          aria-label={W.switchName}
           checked={isOpen(document) && story.here !== 'planned'}
           onChange={() => switchSite(workspace)}
         />

@@ -27,7 +27,6 @@ export const W = {
     'A shut robots.txt does not take a page out of the results: its bare address may still be listed. To keep a page out, let engines fetch it and let it say noindex.',
   forWhom: 'As seen by',
   forExperts: 'For experts',
-  plainly: 'In plain words',
   policy: (policy: EnginePolicy): string =>
     policy.id === 'plover'
       ? 'Plover takes a canonical for a hint, ignores meta refreshes, soft 404s and unavailable_after, and waits as Crawl-delay asks.'
@@ -78,6 +77,7 @@ export const W = {
     'robots.txt stays as it is. Shutting it instead would hide the noindex, and bare addresses would stay listed.',
     'It counts from the next release on. What is live stays as it is until then.',
   ],
+  switchName: 'The whole site is open to engines',
   planNext: 'Open with the next release',
   remindOn: 'Remind me to open it on',
   visitors: 'Who can visit',

@@ -193,23 +193,24 @@ function LinksInAMap() {
   const take = (): void => {
     if (!bad && typed !== undefined)
       workspace.change(set('sitemap', '', 'links', number === SITEMAP_LIMITS.entries ? null : number), {
-        label: `At most ${counted(number, 'address', 'addresses')} in a map`,
+        label: `At most ${counted(number, 'address', 'addresses')} in a sitemap`,
       });
     if (!bad) setTyped(undefined);
   };
   return (
     <label className="block">
-      <span className="mb-1.5 block font-semibold">Addresses in one map, at most</span>
+      <span className="mb-1.5 block font-semibold">Addresses in one sitemap, at most</span>
       <input
         className="input w-36 tabular-nums"
         inputMode="numeric"
         value={typed ?? String(kept)}
         aria-invalid={bad}
+        aria-describedby="links-limit"
         onChange={(event) => setTyped(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}
       />
-      <span className={`mt-1 block text-[12.5px] ${bad ? 'text-error' : 'soft'}`}>
+      <span id="links-limit" className={`mt-1 block text-[12.5px] ${bad ? 'text-error' : 'soft'}`}>
         {bad ? 'A whole number from 1 to 50,000. The one before is kept.' : 'The protocol allows 50,000, and 50 MiB.'}
       </span>
     </label>

@@ -105,11 +105,12 @@ export function MainAddress() {
         className="input mono w-full"
         value={typed ?? value}
         aria-invalid={bad}
+        aria-describedby={bad ? 'main-address-fault' : undefined}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}
       />
-      {bad && <span className="mt-1 block text-[13px] text-error">This is not an address. It looks like https://your-name.example. The one before is kept.</span>}
+      {bad && <span id="main-address-fault" className="mt-1 block text-[13px] text-error">This is not an address. It looks like https://your-name.example. The one before is kept.</span>}
     </label>
   );
 }

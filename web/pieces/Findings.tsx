@@ -38,7 +38,7 @@ export function Findings({
         const Icon = ICONS[cost];
         const words = findingWords(finding, (id) => byId.get(id)?.name ?? id);
         return (
-          <li key={finding.code} className="flex gap-3 border-t border-[color:var(--line)] py-3" data-finding={finding.code}>
+          <li key={finding.code} className="flex gap-3 border-t border-[color:var(--line)] py-3" data-finding={finding.code} data-cost={cost}>
             <span className={`cost cost-${cost}`}>
               <Icon size={16} role="img" aria-label={COSTS[cost]} />
             </span>

@@ -47,6 +47,7 @@ export function Views({
       {views.map(({ id, name }, index) => (
         <Link
           key={id}
+          className="views-way"
           ref={id === current ? intoView : undefined}
           to={`/s/${siteId}/${stop}${index === 0 ? '' : `/${id}`}${query}`}
           aria-current={id === current ? 'page' : undefined}

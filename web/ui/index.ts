@@ -17,3 +17,4 @@ export { recall, remember } from './kept.ts';
 export { Combo, type ComboOption } from './Combo.tsx';
 export { usePrinting } from './printing.ts';
 export { useDraft } from './draft.ts';
+export { like, useKeptState } from './kept-state.ts';

@@ -81,7 +81,7 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
   return (
     <div className="p-3">
       <p className="mb-1 flex items-baseline gap-2 text-[13.5px]">
-        <PageLink to="words" page={id} className="link-act truncate !min-h-6">
+        <PageLink to="words" page={id} className="link-act truncate">
           <PageName row={row} />
         </PageLink>
         <span className="mono soft truncate">{row.address}</span>

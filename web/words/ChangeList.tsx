@@ -18,7 +18,7 @@ export function ChangeList({
         {changes.slice(0, most).map((change, index) => (
           <li key={`${change.page} ${change.what ?? ''} ${index}`} className="px-4 py-2 text-[14px]">
             <p className="text-[12.5px]">
-              <PageLink to="words" page={change.page} className="link-act soft !min-h-6 !font-normal">
+              <PageLink to="words" page={change.page} className="link-act soft !font-normal">
                 {byId.get(change.page)?.name ?? change.page}
               </PageLink>
               {change.what !== undefined && <span className="soft"> · {change.what}</span>}

@@ -5,14 +5,17 @@ import { cellChange, columnName, EDITABLE, type LedgerColumn } from '../../core/
 import { all, KINDS, type Change } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { CHECK_NAMES, counted, KIND_WORDS, numberText, STATE_WORDS } from '../../core/wording/index.ts';
-import { Empty, useHotkey, note, useSettled } from '../ui/index.ts';
+import { Empty, like, note, useHotkey, useKeptState, useSettled } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { ColumnChooser } from './ledger/ColumnChooser.tsx';
 import { arranged, NO_FILTER, type Filter } from './ledger/filters.ts';
 import { FindReplace } from './ledger/FindReplace.tsx';
 import { Grid, type Sort, type Wanted } from './ledger/Grid.tsx';
-import { FIRST, rememberColumns, rememberedColumns } from './ledger/layout.ts';
+import { CHOOSABLE, FIRST, rememberColumns, rememberedColumns } from './ledger/layout.ts';
 import { CELL_FAULTS, W } from './wording.ts';
+
+/** Whether a word names a column. */
+const isColumn = (name: string): name is LedgerColumn => name === FIRST || CHOOSABLE.includes(name as LedgerColumn);
 
 /** All pages as a grid, to be filled in like a spreadsheet. */
 export function Ledger() {
@@ -20,8 +23,8 @@ export function Ledger() {
   const rows = useWorkspace((state) => state.rows);
   const byId = useWorkspace((state) => state.byId);
   const [chosen, setChosen] = useState(rememberedColumns);
-  const [sort, setSort] = useState<Sort>();
-  const [filter, setFilter] = useState<Filter>(NO_FILTER);
+  const [sort, setSort] = useKeptState<Sort | undefined>('ledger-sort', undefined, (kept) => like({ column: '', down: false })(kept) && isColumn((kept as Sort).column));
+  const [filter, setFilter] = useKeptState<Filter>('ledger-filter', NO_FILTER, like(NO_FILTER));
   const [open, setOpen] = useState<'columns' | 'replace'>();
   const [selected, setSelected] = useState<readonly PageRow[]>([]);
   const columns = useMemo<readonly LedgerColumn[]>(() => [FIRST, ...chosen], [chosen]);
@@ -95,6 +98,19 @@ export function Ledger() {
           value={filter.empty}
           options={EDITABLE.map((column) => [column, columnName(column)])}
           onChange={(empty) => setFilter({ ...filter, empty })}
+        />
+        <Choice
+          label="Sorted"
+          any="as the tree"
+          value={sort ? `${sort.column} ${sort.down ? 'down' : 'up'}` : ''}
+          options={columns.flatMap((column): [string, string][] => [
+            [`${column} up`, `${columnName(column)} ↑`],
+            [`${column} down`, `${columnName(column)} ↓`],
+          ])}
+          onChange={(next) => {
+            const [column = '', way] = next.split(' ');
+            setSort(isColumn(column) ? { column, down: way === 'down' } : undefined);
+          }}
         />
         <span className="soft text-[13px] tabular-nums" role="status">
           {narrowed ? `${numberText(shown.length)} of ${numberText(rows.length)}` : counted(rows.length, 'page')}
@@ -175,11 +191,14 @@ export function Ledger() {
 
 function Choice({
   label,
+  any = 'any',
   value,
   options,
   onChange,
 }: {
   readonly label: string;
+  /** What stands there where nothing is chosen. */
+  readonly any?: string;
   readonly value: string;
   readonly options: readonly (readonly [string, string])[];
   readonly onChange: (value: string) => void;
@@ -191,7 +210,9 @@ function Choice({
       value={value}
       onChange={(event) => onChange(event.target.value)}
     >
-      <option value="">{label}: any</option>
+      <option value="">
+        {label}: {any}
+      </option>
       {options.map(([id, name]) => (
         <option key={id} value={id}>
           {name}

@@ -104,7 +104,7 @@ function Picture({ place }: { readonly place: PicturePlace }) {
       <div className="min-w-0 flex-1">
         <p className="flex items-baseline gap-2 text-[13px]">
           <span className="mono truncate">{place.src.replace(/^.*\//, '')}</span>
-          <PageLink to="words" page={place.page} className="link-act soft !min-h-6 truncate !font-normal">
+          <PageLink to="words" page={place.page} className="link-act soft truncate !font-normal">
             <bdi lang={row?.lang}>{row?.name ?? place.page}</bdi>
           </PageLink>
         </p>
@@ -122,12 +122,12 @@ function Picture({ place }: { readonly place: PicturePlace }) {
           {alt === '' ? (
             <span className="soft">decoration</span>
           ) : alt === null ? (
-            <button type="button" className="link-act soft !min-h-6" onClick={() => write('')}>
+            <button type="button" className="link-act soft" onClick={() => write('')}>
               Mark as decoration
             </button>
           ) : null}
           {own !== undefined && own !== null && (
-            <button type="button" className="link-act soft !min-h-6" onClick={() => write(null)}>
+            <button type="button" className="link-act soft" onClick={() => write(null)}>
               As it was
             </button>
           )}

@@ -90,7 +90,7 @@ export function TextField({ field, label, term, page, name, value, otherwise, ro
             {otherwise.from === 'pattern' ? 'Back to the pattern' : 'Back to the page’s own'}
           </button>
         )}
-        <span id={`${id}-fit`} className="soft ml-auto text-[13px] tabular-nums">
+        <span id={`${id}-fit`} className="soft ml-auto min-w-0 text-[13px] tabular-nums [overflow-wrap:anywhere]">
           {fitted.cut ? `cut after “${fitted.shown.replace(/ …$/, '').split(' ').slice(-2).join(' ')}” · ` : ''}
           {room.unit === 'px'
             ? `${Math.round(fitted.width)} of ${room.width} px · ${counted([...value.value].length, 'character')}`

@@ -100,6 +100,7 @@ export function FindReplace({
             value={search.find}
             onChange={(event) => setSearch({ ...search, find: event.target.value })}
             aria-invalid={found.fault !== ''}
+            aria-describedby="find-fault"
           />
         </label>
         <label className="min-w-40 flex-1">
@@ -132,7 +133,11 @@ export function FindReplace({
           $1 puts the first group in its place. Patterns are matched without running away, so lookaround and back-references are not known.
         </p>
       )}
-      {found.fault !== '' && <p className="mt-1.5 text-[color:var(--brick)]">{found.fault}</p>}
+      {found.fault !== '' && (
+        <p id="find-fault" className="mt-1.5 text-[color:var(--brick)]">
+          {found.fault}
+        </p>
+      )}
       {search.find !== '' && found.fault === '' && (
         <div
           className="mt-2 max-h-56 overflow-auto border-t border-[color:var(--line)]"

@@ -48,10 +48,10 @@ export const GridRow = memo(
             <div
               key={column}
               id={isCursor ? 'ledger-cursor' : undefined}
-              role="gridcell"
+              role={at === 0 ? 'rowheader' : 'gridcell'}
               aria-colindex={at + 1}
               aria-selected={box !== undefined && inBox(box, index, at)}
-              aria-readonly={!isEditable(column)}
+              {...(at === 0 ? {} : { 'aria-readonly': !isEditable(column) })}
               className={classes.join(' ')}
               style={{ width: WIDTHS[column] }}
               data-column={at}
