@@ -29,7 +29,7 @@ async function palette(page: Page, words: string): Promise<void> {
 
 test('the whole way with the keyboard alone', async ({ page, app }) => {
   await openDemo(page, app);
-  await tabTo(page, /^Open both$/);
+  await tabTo(page, /^Open both/);
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-step="open-page"]')).toHaveCount(0);
 

@@ -21,13 +21,15 @@ async function numbers(page: Page) {
   const path = Object.fromEntries(
     await page.locator('.path-stops a').evaluateAll((links) => links.map((link) => [link.querySelector('.stop-name')?.firstChild?.textContent ?? '', Number(link.querySelector('.count')?.textContent ?? 0)] as const)),
   );
-  const waits = numberIn((await page.locator('.foot-release').textContent().catch(() => '')) ?? '', /(\d+)/);
+  const textOf = async (selector: string): Promise<string> => ((await page.locator(selector).count()) > 0 ? ((await page.locator(selector).first().textContent()) ?? '') : '');
+  const waits = numberIn(await textOf('.foot-release'), /(\d+)/);
   await goTo(page, 'Words');
-  await page.waitForTimeout(400);
+  await expect(page.getByLabel('Title', { exact: true })).toBeVisible();
+  await page.waitForTimeout(500);
   const tree = Object.fromEntries(
     await page.locator('.tree .chip').evaluateAll((chips) => chips.map((chip) => [chip.firstChild?.textContent?.trim() ?? '', Number(chip.lastElementChild?.textContent)] as const)),
   );
-  const walk = numberIn((await page.getByTestId('walk').textContent().catch(() => '')) ?? '', /(\d+) pages? to fix/);
+  const walk = numberIn(await textOf('[data-testid="walk"]'), /(\d+) pages? to fix/);
   await goTo(page, 'Release');
   await page.waitForTimeout(300);
   const items = await page.locator('[data-waiting]').count();
@@ -75,9 +77,10 @@ test('numbers agree everywhere: the demo, closed, half released, released', asyn
   expect(closed.below).toContain('wait for it to open');
   expect(closed.walk).toBeLessThanOrEqual(open.walk);
   await page.keyboard.press('Control+z');
-  await goTo(page, 'Words');
-  await choosePage(page, 'Family Bibles');
+  await expect(page.getByTestId('shut-strip')).toHaveCount(0);
   await goTo(page, 'Doors');
+  await choosePage(page, 'Family Bibles');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Family Bibles');
   await page.getByRole('button', { name: 'Open both' }).click();
   const half = await expectAgreement(page);
   expect(half.foot).toContain('once released');

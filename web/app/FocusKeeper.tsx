@@ -20,6 +20,13 @@ const usable = (element: HTMLElement): boolean => element.isConnected && !elemen
 const firstIn = (element: Element): HTMLElement | undefined =>
   [...(element.matches(FOCUSABLE) ? [element] : []), ...element.querySelectorAll(FOCUSABLE)].find((one): one is HTMLElement => one instanceof HTMLElement && usable(one));
 
+/** Remembers what has the focus now; the function given puts the focus there again, or on what has come into its place. */
+export function rememberFocus(): () => void {
+  const { activeElement } = document;
+  const standing = activeElement instanceof HTMLElement && activeElement !== document.body ? standingOf(activeElement) : undefined;
+  return () => (standing && usable(standing.element) ? standing.element : standing ? heirOf(standing) : document.getElementById('sheet'))?.focus();
+}
+
 /** What takes the focus over from something that is gone: what has come into its place, else what is before it, else the sheet. */
 function heirOf({ around }: Standing): HTMLElement | null {
   for (const { parent, at } of around) {
@@ -51,7 +58,7 @@ export function FocusKeeper() {
       asked = false;
       if (!last || usable(last.element) || (document.activeElement !== document.body && document.activeElement !== last.element)) return;
       // A dialog that is closing gives the focus back by itself.
-      if (document.querySelector('[role="dialog"]')) return;
+      if (document.querySelector('[role="dialog"]')) return void setTimeout(look, 60);
       const heir = heirOf(last);
       last = undefined;
       heir?.focus({ preventScroll: heir.id === 'sheet' });

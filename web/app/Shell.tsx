@@ -6,6 +6,7 @@ import { PAGE_STOPS, RailContext, useNextToMend, usePlace } from '../pieces/inde
 import { rememberSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Announcer, PlaceTitle } from './Announcer.tsx';
 import { Drawer, useNarrow } from './Drawer.tsx';
+import { rememberFocus } from './FocusKeeper.tsx';
 import { Foot } from './Foot.tsx';
 import { PageTree } from './PageTree.tsx';
 import { PathBar } from './PathBar.tsx';
@@ -77,19 +78,20 @@ function OpenShell() {
     else place.go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id, { walking: true });
   };
   // What opened the palette gets the focus back, unless the palette led elsewhere.
-  const before = useRef<Element | null>(null);
+  const giveBack = useRef<() => void>(undefined);
   const openPalette = (): void => {
-    before.current = document.activeElement;
+    giveBack.current = rememberFocus();
     setPalette(true);
   };
   const closePalette = (): void => {
     setPalette(false);
-    const from = before.current;
-    requestAnimationFrame(() => {
-      if (document.activeElement !== document.body) return;
-      if (from instanceof HTMLElement && from !== document.body && from.isConnected) from.focus();
-      else sheet.current?.focus();
-    });
+    // The dialog takes a moment to go; only then is the focus there to be given.
+    const give = (turns: number): void =>
+      void requestAnimationFrame(() => {
+        if (document.activeElement === document.body) giveBack.current?.();
+        else if (turns > 0 && document.querySelector('[cmdk-input]')) give(turns - 1);
+      });
+    give(20);
   };
   useHotkey('mod+k', () => (palette ? closePalette() : openPalette()));
   useHotkey('alt+ArrowDown', () => step(1));
