@@ -35,7 +35,11 @@ const clear = (page: Page): Promise<void> =>
     await new Promise((done) => (gone.onsuccess = done));
   });
 
-test('a hostile morning: storage full, worker killed, server gone, another tab, a tab closed, the program renewed; and nothing is lost', async ({ page, app, context }) => {
+test('a hostile morning: storage full, worker killed, server gone, another tab, a tab closed, the program renewed; and nothing is lost', async ({
+  page,
+  app,
+  context,
+}) => {
   test.setTimeout(150_000);
   await limit(page, app.address, 12_000_000);
   await openDemo(page, app);

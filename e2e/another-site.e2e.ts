@@ -29,8 +29,8 @@ test('an old site in Latin-1 goes the whole way, and nothing but what was meant 
   await choosePage(page, 'Gasthof zur');
   await page.getByLabel('Description', { exact: true }).fill('Vier Zimmer & eine Küche.');
   await goTo(page, 'Meaning');
-  await page.getByLabel('Main address').fill('www.gasthof-bruecke.example');
-  await page.getByLabel('Main address').press('Enter');
+  await page.getByLabel('Main address', { exact: true }).fill('www.gasthof-bruecke.example');
+  await page.getByLabel('Main address', { exact: true }).press('Enter');
   await expect(page.locator('header')).toContainText('www.gasthof-bruecke.example');
 
   await goTo(page, 'Release');

@@ -157,10 +157,10 @@ test('a hand-written robots.txt of 200 lines is edited without losing a comment'
   await expect(area).toHaveValue(text.replaceAll('\r\n', '\n').replace('Disallow: /members/ #', 'Disallow: /members/private/ #'));
   // The text itself: the words follow.
   await area.fill((await area.inputValue()).replace('Disallow: /About/', 'Disallow: /about/'));
-  await expect(page.getByTestId('draft')).toContainText('shuts 1 page: About');
+  await expect(page.getByTestId('draft')).toContainText('blocks 1 page: About');
   await expect(page.getByLabel(`Line ${line + 1}: which addresses`)).toHaveValue('/about/');
   await page.getByLabel(`Line ${line + 1}: take it out`).click();
-  await expect(page.getByTestId('draft')).not.toContainText('shuts');
+  await expect(page.getByTestId('draft')).not.toContainText('blocks');
   // Not taken yet, it is still there after a reload.
   await page.reload();
   await expect(page.getByTestId('draft')).toContainText('opens 1 page: Members');

@@ -4,7 +4,10 @@ import { bringIn, choosePage, expect, goTo, goToDoors, goToView, openDemo, test 
 
 /** The style that is computed for the first thing that fits. */
 const styleOf = (page: Page, selector: string, property: string): Promise<string> =>
-  page.locator(selector).first().evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
+  page
+    .locator(selector)
+    .first()
+    .evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
 
 test('in the reader’s own colours everything that is chosen, focused or waiting is still to be told', async ({ page, app }) => {
   await page.emulateMedia({ forcedColors: 'active', reducedMotion: 'reduce' });
@@ -13,7 +16,9 @@ test('in the reader’s own colours everything that is chosen, focused or waitin
   const plain = await styleOf(page, '.tree .chip[aria-pressed="false"]', 'background-color');
   expect(await styleOf(page, '.tree .chip[aria-pressed="true"]', 'background-color')).not.toBe(plain);
   expect(await styleOf(page, '.waiting-dot', 'background-color')).not.toBe(await styleOf(page, '.tree', 'background-color'));
-  expect(await styleOf(page, '.tree-row[aria-current="page"]', 'background-color')).not.toBe(await styleOf(page, '.tree-row:not([aria-current])', 'background-color'));
+  expect(await styleOf(page, '.tree-row[aria-current="page"]', 'background-color')).not.toBe(
+    await styleOf(page, '.tree-row:not([aria-current])', 'background-color'),
+  );
   await page.getByLabel('Title', { exact: true }).focus();
   expect(await styleOf(page, '.field:focus-within', 'outline-style')).toBe('solid');
   expect(await styleOf(page, '.field:focus-within', 'outline-color')).not.toMatch(/rgba\(.*, 0\)|transparent/);
@@ -32,7 +37,15 @@ test('on paper it is ink on white in either theme, and no row is missing', async
     page,
     app,
     'many.zip',
-    zipOf(Object.fromEntries(Array.from({ length: 140 }, (_, at) => [at === 0 ? 'index.html' : `p${at}.html`, Buffer.from(`<title>Page ${at}</title><h1>Page ${at}</h1><a href="p${at + 1}.html">on</a>`)] as const))),
+    zipOf(
+      Object.fromEntries(
+        Array.from(
+          { length: 140 },
+          (_, at) =>
+            [at === 0 ? 'index.html' : `p${at}.html`, Buffer.from(`<title>Page ${at}</title><h1>Page ${at}</h1><a href="p${at + 1}.html">on</a>`)] as const,
+        ),
+      ),
+    ),
   );
   const paper = async (): Promise<void> => {
     await page.emulateMedia({ colorScheme: 'dark', media: 'print' });
@@ -87,7 +100,9 @@ test('typing is not told at each key; what it fixed is told once', async ({ page
     Object.assign(window, { heard });
     new MutationObserver((changes) => {
       for (const { target } of changes) {
-        const region = (target instanceof Element ? target : target.parentElement)?.closest('[role="status"], [role="alert"], [aria-live]:not([aria-live="off"])');
+        const region = (target instanceof Element ? target : target.parentElement)?.closest(
+          '[role="status"], [role="alert"], [aria-live]:not([aria-live="off"])',
+        );
         if (region && !region.closest('[inert]')) heard.push((region.textContent ?? '').slice(0, 60));
       }
     }).observe(document.body, { childList: true, subtree: true, characterData: true });
@@ -170,4 +185,66 @@ test('texts of the site carry their language and run their own way', async ({ pa
   await choosePage(page, 'Über uns');
   await expect(title).toHaveAttribute('lang', 'de');
   await expect(page.locator('.result-title')).toHaveAttribute('lang', 'de');
+});
+
+test('what has the focus is never behind a bar that stands over the work', async ({ page, app }) => {
+  test.setTimeout(120_000);
+  await openDemo(page, app);
+  await goToDoors(page, 'robots.txt');
+  await page.getByLabel('Line 2: which addresses').fill('/basket/old');
+  await expect(page.getByTestId('draft')).toBeVisible();
+  for (const [width, height] of [
+    [1280, 800],
+    [853, 533],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await page.locator('#sheet').focus();
+    const hidden: string[] = [];
+    for (let turn = 0; turn < 55; turn++) {
+      await page.keyboard.press('Tab');
+      const covered = await page.evaluate(() => {
+        const element = document.activeElement as HTMLElement;
+        if (!element.closest('#sheet') || element.id === 'sheet' || element.closest('.views, .robots-draft')) return undefined;
+        const box = element.getBoundingClientRect();
+        const top = document.elementFromPoint(box.left + Math.min(6, box.width / 2), box.top + Math.min(4, box.height / 2));
+        return top?.closest('.views, .robots-draft') && !top.contains(element)
+          ? `${element.tagName} ${element.getAttribute('aria-label') ?? element.textContent}`
+          : undefined;
+      });
+      if (covered) hidden.push(covered);
+    }
+    expect(hidden, `${width}×${height}`).toEqual([]);
+  }
+});
+
+test('on a phone the drawers hold the focus and give it back; undo and the theme are there', async ({ page, app }) => {
+  await page.setViewportSize({ width: 390, height: 780 });
+  await openDemo(page, app);
+  await goTo(page, 'Words');
+  for (const [name, drawer] of [
+    ['Pages', '.tree'],
+    ['Preview and fixes', '.rail'],
+  ] as const) {
+    const button = page.getByRole('button', { name, exact: true });
+    await expect(button).toHaveAttribute('aria-expanded', 'false');
+    await button.click();
+    await expect(page.locator(`${drawer}.is-open`)).toBeVisible();
+    for (let turn = 0; turn < 40; turn++) {
+      await page.keyboard.press('Tab');
+      // The browser's own bar comes between the last and the first; nothing of the page behind does.
+      expect(
+        await page.evaluate((inside) => document.activeElement === document.body || document.activeElement?.closest(inside) !== null, drawer),
+        `${name} ${turn}`,
+      ).toBe(true);
+    }
+    await page.keyboard.press('Escape');
+    await expect(page.locator(`${drawer}.is-open`)).toHaveCount(0);
+    await expect(button).toBeFocused();
+  }
+  await page.getByLabel('Title', { exact: true }).fill('A title to be undone');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByLabel('Title', { exact: true })).not.toHaveValue('A title to be undone');
+  const theme = await page.locator('html').getAttribute('data-theme');
+  await page.getByRole('button', { name: 'Switch between light and dark' }).click();
+  await expect(page.locator('html')).not.toHaveAttribute('data-theme', theme ?? '');
 });

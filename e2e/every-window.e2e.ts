@@ -4,7 +4,18 @@ import { bringIn, expect, openDemo, test } from './fixtures/app.ts';
 
 const VIEWS = [
   '',
-  ...['words', 'words/ledger', 'words/patterns', 'words/kinds', 'words/facts', 'words/alike', 'words/pictures', 'words/phrases', 'words/exchange', 'words/checks'],
+  ...[
+    'words',
+    'words/ledger',
+    'words/patterns',
+    'words/kinds',
+    'words/facts',
+    'words/alike',
+    'words/pictures',
+    'words/phrases',
+    'words/exchange',
+    'words/checks',
+  ],
   'meaning',
   ...['doors', 'doors/pages', 'doors/kinds', 'doors/files', 'doors/robots', 'doors/try', 'doors/site'],
   ...['map', 'map/choices', 'map/also', 'map/read'],
@@ -32,11 +43,20 @@ function faults(): string[] {
     const style = getComputedStyle(element);
     return style.visibility === 'visible' && style.display !== 'none' && element.getClientRects().length > 0 && !element.closest('[inert], [hidden], .sr-only');
   };
-  const name = (element: Element): string => `${element.tagName.toLowerCase()}.${String(element.getAttribute('class') ?? '').split(' ').slice(0, 2).join('.')} “${(element.textContent ?? '').slice(0, 24)}”`;
+  const name = (element: Element): string =>
+    `${element.tagName.toLowerCase()}.${String(element.getAttribute('class') ?? '')
+      .split(' ')
+      .slice(0, 2)
+      .join('.')} “${(element.textContent ?? '').slice(0, 24)}”`;
   if (document.documentElement.scrollWidth > window.innerWidth) found.push(`the page is ${document.documentElement.scrollWidth} wide`);
   if (document.documentElement.scrollHeight > window.innerHeight) found.push(`the page is ${document.documentElement.scrollHeight} high`);
   const sheet = document.querySelector('main') as HTMLElement;
-  if (sheet.scrollWidth > sheet.clientWidth) found.push(`the sheet is ${sheet.scrollWidth} in ${sheet.clientWidth}`);
+  if (sheet.scrollWidth > sheet.clientWidth) {
+    const widest = [...sheet.querySelectorAll('*')]
+      .filter((one) => !one.closest('.views'))
+      .sort((a, b) => b.getBoundingClientRect().right - a.getBoundingClientRect().right)[0];
+    found.push(`the sheet is ${sheet.scrollWidth} in ${sheet.clientWidth}${widest ? ` by ${name(widest)}` : ''}`);
+  }
   // Areas: all in the window, wide and high enough for their work, none over another.
   const areas = ['.bar-area', '.strips', '.tree:not(.is-drawer)', '.sheet', '.rail:not(.is-drawer)', '.foot'].flatMap((selector) => {
     const element = document.querySelector(selector);
@@ -72,7 +92,8 @@ function faults(): string[] {
     // Links in a running text, boxes with a label around them, and what a label makes larger have the room of their line.
     const inText = element.tagName === 'A' && getComputedStyle(element).display.startsWith('inline') && !/btn|chip|link-act|tree-row/.test(element.className);
     if (inText || element.matches('input[type=checkbox], input[type=radio], input[type=file], .sr-only, .ledger-head button')) continue;
-    if (box.height < least - 0.6 && !(narrow && element.closest('.passage-acts, .ruler, .ledger-grid') && box.height >= 28)) found.push(`low (${Math.round(box.height)}): ${name(element)}`);
+    if (box.height < least - 0.6 && !(narrow && element.closest('.passage-acts, .ruler, .ledger-grid') && box.height >= 28))
+      found.push(`low (${Math.round(box.height)}): ${name(element)}`);
   }
   return [...new Set(found)].slice(0, 12);
 }
@@ -116,7 +137,9 @@ test('a site of long German words, closed, in narrow windows', async ({ page, ap
   const pages = Object.fromEntries(
     ['index', 'satzung', 'vereinsgeschichte', 'mitgliederversammlung'].map((name, at) => [
       `${at === 0 ? '' : `${word.toLowerCase()}/`}${name}.html`,
-      Buffer.from(`<html lang=de><title>${word} ${name} | ${word}</title><meta property="og:site_name" content="${word}"><h1>${word} ${name}</h1><p>${word} ${word}. <a href="/">${word}</a>`),
+      Buffer.from(
+        `<html lang=de><title>${word} ${name} | ${word}</title><meta property="og:site_name" content="${word}"><h1>${word} ${name}</h1><p>${word} ${word}. <a href="/">${word}</a>`,
+      ),
     ]),
   );
   await bringIn(page, app, `${word}.zip`, zipOf(pages));

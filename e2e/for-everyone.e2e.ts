@@ -31,7 +31,7 @@ for (const scheme of ['light', 'dark'] as const) {
     }
     for (const view of MAPS) {
       await goToMaps(page, view);
-      if (view === 'What goes in') await page.getByLabel('Priority and change frequency').check();
+      if (view === 'What goes in') await page.getByLabel('Priority and change frequency', { exact: true }).check();
       if (view === 'Read a sitemap') await page.getByRole('button', { name: '/sitemap.xml, as it came' }).click();
       await page.waitForTimeout(300);
       await expectAccessible(page, ask);

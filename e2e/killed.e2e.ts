@@ -27,10 +27,12 @@ async function open(profile: string, address: string): Promise<Killable> {
   const gone = new Promise((resolve) => child.on('exit', resolve));
   let port = '';
   await expect
-    .poll(async () => (port = ((await readFile(join(profile, 'DevToolsActivePort'), 'utf8').catch(() => '')).split('\n')[0] ?? '')), { timeout: 20_000 })
+    .poll(async () => (port = (await readFile(join(profile, 'DevToolsActivePort'), 'utf8').catch(() => '')).split('\n')[0] ?? ''), { timeout: 20_000 })
     .not.toBe('');
   let browser: Browser | undefined;
-  await expect.poll(async () => (browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`).catch(() => undefined)) !== undefined, { timeout: 20_000 }).toBe(true);
+  await expect
+    .poll(async () => (browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`).catch(() => undefined)) !== undefined, { timeout: 20_000 })
+    .toBe(true);
   const page = await (browser as Browser).contexts()[0]!.newPage();
   await page.goto(address);
   return {

@@ -19,13 +19,13 @@ test('the map that the site came with is compared, and mended', async ({ page, a
   // Everything that goes with it.
   await goToMaps(page, 'What goes in');
   await page.getByLabel('Packed copies').check();
-  await page.getByLabel('Addresses in one map, at most').fill('10');
-  await page.getByLabel('Addresses in one map, at most').press('Enter');
+  await page.getByLabel('Addresses in one sitemap, at most').fill('10');
+  await page.getByLabel('Addresses in one sitemap, at most').press('Enter');
   await page.getByLabel('Addresses to add, one a line').fill('/booking/\nhttps://elsewhere.example/\n/basket/');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.locator('[data-extra="https://elsewhere.example/"]')).toContainText('another host');
   await expect(page.locator('[data-extra="https://quillfeather.example/basket/"]')).toContainText('not in the sitemap');
-  await expect(page.locator('[data-extra="https://quillfeather.example/booking/"]')).toContainText('in the map');
+  await expect(page.locator('[data-extra="https://quillfeather.example/booking/"]')).toContainText('in the sitemap');
   await goToMaps(page, 'For people & feeds');
   await page.getByLabel('A page that lists all pages').check();
   await page.getByLabel('A feed of the posts, RSS 2.0').check();

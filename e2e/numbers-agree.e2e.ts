@@ -15,19 +15,28 @@ async function numbers(page: Page) {
   const below = (await page.locator('main h1 + p').textContent()) ?? '';
   const foot = (await page.getByTestId('foot-numbers').textContent()) ?? '';
   const legend = Object.fromEntries(
-    await page.locator('aside ul.panel li').evaluateAll((lines) => lines.map((line) => [line.children[1]?.textContent ?? '', Number(line.lastElementChild?.textContent)] as const)),
+    await page
+      .locator('aside ul.panel li')
+      .evaluateAll((lines) => lines.map((line) => [line.children[1]?.textContent ?? '', Number(line.lastElementChild?.textContent)] as const)),
   );
   const signs = await page.locator('[data-sign]').count();
   const path = Object.fromEntries(
-    await page.locator('.path-stops a').evaluateAll((links) => links.map((link) => [link.querySelector('.stop-name')?.firstChild?.textContent ?? '', Number(link.querySelector('.count')?.textContent ?? 0)] as const)),
+    await page
+      .locator('.path-stops a')
+      .evaluateAll((links) =>
+        links.map((link) => [link.querySelector('.stop-name')?.firstChild?.textContent ?? '', Number(link.querySelector('.count')?.textContent ?? 0)] as const),
+      ),
   );
-  const textOf = async (selector: string): Promise<string> => ((await page.locator(selector).count()) > 0 ? ((await page.locator(selector).first().textContent()) ?? '') : '');
+  const textOf = async (selector: string): Promise<string> =>
+    (await page.locator(selector).count()) > 0 ? ((await page.locator(selector).first().textContent()) ?? '') : '';
   const waits = numberIn(await textOf('.foot-release'), /(\d+)/);
   await goTo(page, 'Words');
   await expect(page.getByLabel('Title', { exact: true })).toBeVisible();
   await page.waitForTimeout(500);
   const tree = Object.fromEntries(
-    await page.locator('.tree .chip').evaluateAll((chips) => chips.map((chip) => [chip.firstChild?.textContent?.trim() ?? '', Number(chip.lastElementChild?.textContent)] as const)),
+    await page
+      .locator('.tree .chip')
+      .evaluateAll((chips) => chips.map((chip) => [chip.firstChild?.textContent?.trim() ?? '', Number(chip.lastElementChild?.textContent)] as const)),
   );
   const walk = numberIn(await textOf('[data-testid="walk"]'), /(\d+) pages? to fix/);
   await goTo(page, 'Release');
@@ -52,9 +61,14 @@ async function expectAgreement(page: Page): Promise<Awaited<ReturnType<typeof nu
   expect(path['Release'] ?? 0).toBe(waits);
   expect(items).toBe(waits);
   expect(tree['To fix'] ?? 0).toBe(walk);
-  expect(tree['Shut out'] ?? tree['Closed'] ?? 0).toBe((legend['Shut out'] ?? 0) + (legend['Closed with the site'] ?? 0));
+  expect(tree['Blocked'] ?? tree['Closed'] ?? 0).toBe((legend['Blocked'] ?? 0) + (legend['Closed with the site'] ?? 0));
   expect(tree['Leaking'] ?? 0).toBe((legend['Leaking'] ?? 0) + (legend['Half hidden'] ?? 0));
-  for (const [name, word] of [['Leaking', 'leaking'], ['Half hidden', 'half hidden'], ['Not live', 'not live'], ['Kept out on purpose', 'kept out']] as const)
+  for (const [name, word] of [
+    ['Leaking', 'leaking'],
+    ['Half hidden', 'half hidden'],
+    ['Not live', 'not live'],
+    ['Kept out on purpose', 'kept out'],
+  ] as const)
     expect(numberIn(foot, new RegExp(`(\\d+) ${word}`)), word).toBe(legend[name] ?? 0);
   return all;
 }
@@ -69,7 +83,7 @@ test('numbers agree everywhere: the demo, closed, half released, released', asyn
   test.setTimeout(120_000);
   await openDemo(page, app);
   const open = await expectAgreement(page);
-  expect(open.below).toContain('shut out by accident');
+  expect(open.below).toContain('blocked by accident');
   await close(page);
   const closed = await expectAgreement(page);
   // Closed on purpose is no accident, and its pages are not more to fix than before.
@@ -92,7 +106,12 @@ test('numbers agree everywhere: the demo, closed, half released, released', asyn
 });
 
 test('numbers agree on a site without a home page, and on one that has no pages to find', async ({ page, app }) => {
-  await bringIn(page, app, 'nohome.zip', zipOf({ 'a.html': Buffer.from('<title>A</title><h1>A</h1>'), 'b.html': Buffer.from('<title>A</title><h1>A</h1><a href="a.html">a</a>') }));
+  await bringIn(
+    page,
+    app,
+    'nohome.zip',
+    zipOf({ 'a.html': Buffer.from('<title>A</title><h1>A</h1>'), 'b.html': Buffer.from('<title>A</title><h1>A</h1><a href="a.html">a</a>') }),
+  );
   await expectAgreement(page);
   await bringIn(page, app, 'hidden.zip', zipOf({ 'index.html': Buffer.from('<title>A</title><meta name=robots content=noindex><h1>A</h1>') }));
   await expectAgreement(page);

@@ -30,7 +30,7 @@ test('each page is held to its own language: formula, forms, sentences, directio
     await choosePage(tab, file);
     await expect(tab.locator('header .mono')).toHaveText(new RegExp(`\\.example${file}$`));
     await expect(tab.getByRole('list', { name: 'From this page' }).filter({ hasText: sentence })).toBeVisible();
-    await tab.getByLabel('Target phrase').fill(phrase);
+    await tab.getByLabel('Target phrase', { exact: true }).fill(phrase);
     const places = tab.getByRole('list', { name: 'Where the page says it' });
     await expect(places.getByRole('listitem').filter({ hasText: 'main heading' }).getByLabel('in', { exact: true })).toBeVisible();
     await tab.locator('[data-part="text"] > summary').click();
@@ -40,7 +40,7 @@ test('each page is held to its own language: formula, forms, sentences, directio
   await choosePage(tab, '/ja/');
   await expect(tab.locator('header .mono')).toContainText('/ja/');
   await expect(tab.getByRole('list', { name: 'From this page' }).last()).toContainText('古い本を手で修理します。');
-  await tab.getByLabel('Target phrase').fill('本の修理');
+  await tab.getByLabel('Target phrase', { exact: true }).fill('本の修理');
   await tab.locator('[data-part="text"] > summary').click();
   await expect(tab.locator('[data-part="text"]')).toContainText('none is known for Japanese');
   await expect(tab.locator('.passage mark').first()).toHaveText('本の修理');

@@ -42,7 +42,10 @@ test('a part that cannot be fetched says so in its place, and is fetched when as
   // As after an update under the open tab: the parts of old are not there any more.
   await page.route('**/assets/*.js', (route) => route.fulfill({ status: 404, contentType: 'application/json', body: '{}' }));
   for (const stop of STOPS) {
-    await page.getByRole('navigation', { name: 'The path' }).getByRole('link', { name: new RegExp(`^${stop}`) }).click();
+    await page
+      .getByRole('navigation', { name: 'The path' })
+      .getByRole('link', { name: new RegExp(`^${stop}`) })
+      .click();
     await expect(page.getByRole('heading', { name: 'This part could not be loaded' })).toBeVisible();
     await expect(page.locator('.foot')).toBeVisible();
   }
@@ -50,10 +53,16 @@ test('a part that cannot be fetched says so in its place, and is fetched when as
   await expect(page.locator('.shell')).toBeVisible();
   await page.keyboard.press('Escape');
   await page.unroute('**/assets/*.js');
-  await page.getByRole('navigation', { name: 'The path' }).getByRole('link', { name: /^Weight/ }).click();
+  await page
+    .getByRole('navigation', { name: 'The path' })
+    .getByRole('link', { name: /^Weight/ })
+    .click();
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'What weighs most' })).toBeVisible({ timeout: 10_000 });
-  await page.getByRole('navigation', { name: 'The path' }).getByRole('link', { name: /^Words/ }).click();
+  await page
+    .getByRole('navigation', { name: 'The path' })
+    .getByRole('link', { name: /^Words/ })
+    .click();
   await expect(page.getByRole('heading', { level: 1, name: 'Home' })).toBeVisible();
 });
 

@@ -102,7 +102,7 @@ test('a new address ending takes links along, leaves a page that leads on, and i
   await openDemo(page, app);
   await goTo(page, 'Words');
   await choosePage(page, 'Box making');
-  const ending = page.getByLabel('Address ending');
+  const ending = page.getByLabel('Address ending', { exact: true });
   await ending.fill('book boxes!');
   await expect(page.getByText('Letters, figures and hyphens only')).toHaveCount(1);
   await ending.fill('book-repair');
@@ -132,7 +132,7 @@ test('a page that moved answers at its new address once it is released, and the 
   await openDemo(page, app);
   await goTo(page, 'Words');
   await choosePage(page, 'Box making');
-  await page.getByLabel('Address ending').fill('book-boxes');
+  await page.getByLabel('Address ending', { exact: true }).fill('book-boxes');
   await page.keyboard.press('Enter');
   await goTo(page, 'Release');
   await page.getByRole('button', { name: 'Publish as release 5' }).click();

@@ -23,7 +23,12 @@ let visit: Fetch;
 let endVisits: () => Promise<void>;
 
 async function open(): Promise<void> {
-  standIns = new StandIns({ folder, now: () => Date.UTC(2026, 10, 25, 10), randomText: () => 'a secret of the test', doWork: (ports) => workHere(ports, async () => ({ ok: false, reason: 'private-address', redirects: [], hops: [] })) });
+  standIns = new StandIns({
+    folder,
+    now: () => Date.UTC(2026, 10, 25, 10),
+    randomText: () => 'a secret of the test',
+    doWork: (ports) => workHere(ports, async () => ({ ok: false, reason: 'private-address', redirects: [], hops: [] })),
+  });
   await standIns.open();
   const world = standInWorld(
     (host) => dnsResolve([`127.0.0.1:${standIns.dns.port}`])(host),

@@ -92,7 +92,9 @@ describe('the app itself', () => {
     const link = { 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'navigate', 'sec-fetch-dest': 'document' };
     expect((await ask('GET', '/s/x/words', link)).body).toContain('App');
     expect((await ask('GET', '/', link)).statusCode).toBe(200);
-    expect((await ask('GET', '/assets/x.js', { 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'no-cors', 'sec-fetch-dest': 'script' })).statusCode).toBe(403);
+    expect((await ask('GET', '/assets/x.js', { 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'no-cors', 'sec-fetch-dest': 'script' })).statusCode).toBe(
+      403,
+    );
     expect((await ask('GET', '/assets/x.js', { 'sec-fetch-site': 'same-origin' })).statusCode).toBe(200);
   });
   it('says 404 for a part that a newer build no longer has, not the page in its place', async () => {

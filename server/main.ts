@@ -32,7 +32,9 @@ try {
   await new Demo(join(root, 'demo')).seed(standIns);
   const app = await buildApp({ standIns, demoFolder: join(root, 'demo'), appFolder: join(root, 'dist'), log: true });
   await app.listen({ host: '127.0.0.1', port });
-  console.log(`\n  Jolly Beacon is ready:  http://127.0.0.1:${port}\n  Sites on the stand-in host are served on port ${standIns.host.port}.  Ctrl C stops it.\n`);
+  console.log(
+    `\n  Jolly Beacon is ready:  http://127.0.0.1:${port}\n  Sites on the stand-in host are served on port ${standIns.host.port}.  Ctrl C stops it.\n`,
+  );
 
   let stopping = false;
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {

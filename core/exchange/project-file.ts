@@ -68,6 +68,8 @@ function historyOf(history: ProjectFile['history'], document: SiteDocument): Pic
 /** A document as text that does not depend on the order in which its records came to be. */
 function sorted(document: SiteDocument): string {
   return JSON.stringify(document, (_key, value: unknown) =>
-    typeof value === 'object' && value !== null && !Array.isArray(value) ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1))) : value,
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
   );
 }

@@ -1,6 +1,31 @@
 export { addressOf, basePath, cleanOrigin, filesFor, isPageFile, linkedPath } from './addresses.ts';
-export { all, applyChange, changeSchema, differenceOf, fieldsOf, invert, isIdle, LONGEST_KEY, set, takenBack, whyNot, type Change, type SetField } from './changes.ts';
-export { emptyDocument, LONGEST_TEXT, openDocument, siteDocumentSchema, TABLES, type OpenedDocument, type RecordOf, type SetAside, type SiteDocument, type Table } from './document.ts';
+export {
+  all,
+  applyChange,
+  changeSchema,
+  differenceOf,
+  fieldsOf,
+  invert,
+  isIdle,
+  LONGEST_KEY,
+  set,
+  takenBack,
+  whyNot,
+  type Change,
+  type SetField,
+} from './changes.ts';
+export {
+  emptyDocument,
+  LONGEST_TEXT,
+  openDocument,
+  siteDocumentSchema,
+  TABLES,
+  type OpenedDocument,
+  type RecordOf,
+  type SetAside,
+  type SiteDocument,
+  type Table,
+} from './document.ts';
 export {
   effectiveDescription,
   effectiveKeywords,
@@ -15,7 +40,18 @@ export {
 } from './effective.ts';
 export { effectiveAddress, effectiveFile, endingFault, endingFrom, endingOf, movedFile, moves } from './endings.ts';
 export { firstFacts, guessNames } from './first-facts.ts';
-export { doEntry, fold, journalEntrySchema, NOTHING_TO_UNDO, redoEntry, replay, undoEntry, type JournalEntry, type UndoState, type UndoStep } from './history.ts';
+export {
+  doEntry,
+  fold,
+  journalEntrySchema,
+  NOTHING_TO_UNDO,
+  redoEntry,
+  replay,
+  undoEntry,
+  type JournalEntry,
+  type UndoState,
+  type UndoStep,
+} from './history.ts';
 export { crawlerIntent, effectiveIntent, effectiveNoindex, kindIntent, robotsEdits, type EffectiveIntent } from './intent.ts';
 export { ARCHIVES, guessKind, KIND_INTENTS, KIND_NAMES, KINDS, type Intent, type Kind } from './kinds.ts';
 export { wantedInMap, type WantedInMap } from './in-map.ts';

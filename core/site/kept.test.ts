@@ -39,10 +39,20 @@ const anySetting: fc.Arbitrary<Change> = fc.constantFrom(...(Object.keys(TABLES)
     table: fc.constant(table),
     key: fc.oneof(fc.constant(''), WORDS),
     field: fc.oneof({ weight: 8, arbitrary: fc.constantFrom(...Object.keys(TABLES[table].shape)) }, { weight: 1, arbitrary: WORDS }),
-    value: fc.oneof(WORDS, fc.constant(null), fc.boolean(), fc.double(), fc.integer({ min: -1, max: 60_000 }), fc.constantFrom('list', 'out', 'yes', 'none', 'self', 'page', 'below')),
+    value: fc.oneof(
+      WORDS,
+      fc.constant(null),
+      fc.boolean(),
+      fc.double(),
+      fc.integer({ min: -1, max: 60_000 }),
+      fc.constantFrom('list', 'out', 'yes', 'none', 'self', 'page', 'below'),
+    ),
   }),
 );
-const anyChange = fc.oneof(anySetting, fc.array(anySetting, { maxLength: 4 }).map((changes): Change => ({ kind: 'all', changes })));
+const anyChange = fc.oneof(
+  anySetting,
+  fc.array(anySetting, { maxLength: 4 }).map((changes): Change => ({ kind: 'all', changes })),
+);
 
 /** What the browser's database, a project file and another tab do to a value. */
 const throughJson = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
@@ -146,15 +156,26 @@ describe('a journal of earlier days', () => {
 describe('changes', () => {
   it('put together say of each field the last word only, and do the same', () => {
     fc.assert(
-      fc.property(fc.array(anySetting.filter((change) => whyNot(change) === undefined), { maxLength: 8 }), (changes) => {
-        const one = all(changes);
-        expect(applyChange(emptyDocument(), one)).toEqual(changes.reduce(applyChange, emptyDocument()));
-        expect(fieldsOf(one).length).toBe(new Set(fieldsOf(one).map(({ table, key, field }) => JSON.stringify([table, key, field]))).size);
-      }),
+      fc.property(
+        fc.array(
+          anySetting.filter((change) => whyNot(change) === undefined),
+          { maxLength: 8 },
+        ),
+        (changes) => {
+          const one = all(changes);
+          expect(applyChange(emptyDocument(), one)).toEqual(changes.reduce(applyChange, emptyDocument()));
+          expect(fieldsOf(one).length).toBe(new Set(fieldsOf(one).map(({ table, key, field }) => JSON.stringify([table, key, field]))).size);
+        },
+      ),
     );
   });
   it('are told between any two documents, over every table', () => {
-    const documents = fc.array(anySetting.filter((change) => whyNot(change) === undefined), { maxLength: 6 }).map((changes) => changes.reduce(applyChange, emptyDocument()));
+    const documents = fc
+      .array(
+        anySetting.filter((change) => whyNot(change) === undefined),
+        { maxLength: 6 },
+      )
+      .map((changes) => changes.reduce(applyChange, emptyDocument()));
     fc.assert(
       fc.property(documents, documents, (before, after) => {
         expect(applyChange(before, differenceOf(before, after))).toEqual(after);
@@ -165,7 +186,10 @@ describe('changes', () => {
 });
 
 describe('a saved document with something wrong in it', () => {
-  const good = applyChange(emptyDocument(), all([set('pages', 'a.html', 'title', 'A'), set('facts', '', 'siteName', 'Bindery'), set('pages', 'b.html', 'intent', 'out')]));
+  const good = applyChange(
+    emptyDocument(),
+    all([set('pages', 'a.html', 'title', 'A'), set('facts', '', 'siteName', 'Bindery'), set('pages', 'b.html', 'intent', 'out')]),
+  );
   it('opens without it, and tells what it was', () => {
     const damaged = throughJson(good) as unknown as { tables: Record<string, Record<string, unknown>> };
     (damaged.tables['pages'] as Record<string, Record<string, unknown>>)['a.html'] = { title: 7, description: 'kept' };
@@ -206,7 +230,12 @@ describe('what a site is called', () => {
   const named = (title: string) => page(`<title>${title}</title>`);
   it.each([
     ['the name that pages give themselves', page('<title>Home</title><meta property="og:site_name" content="Salzer">'), [named('a | X')], 'Salzer'],
-    ['the part that titles share', named('Welcome'), [named('Prices | Harbour Choir'), named('Dates | Harbour Choir'), named('About | Harbour Choir')], 'Harbour Choir'],
+    [
+      'the part that titles share',
+      named('Welcome'),
+      [named('Prices | Harbour Choir'), named('Dates | Harbour Choir'), named('About | Harbour Choir')],
+      'Harbour Choir',
+    ],
     ['the shared part at the front', named('PgDoc: Index'), [named('PgDoc : A'), named('PgDoc : B'), named('PgDoc : C')], 'PgDoc'],
     ['what the logo says', page('<title>Home</title><img src="/img/logo.svg" alt="Logo of Tide & Timber">'), [], 'Tide & Timber'],
     ['the first part of the home page’s title that is no leftover', named('Home | Salzer & Sohn'), [], 'Salzer & Sohn'],

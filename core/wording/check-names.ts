@@ -2,7 +2,7 @@ import type { FindingCode } from '../checks/index.ts';
 
 /** What each check is called in lists: what it finds, in a few words. */
 export const CHECK_NAMES: Readonly<Record<FindingCode, string>> = {
-  'shut-out': 'Shut out, though wanted',
+  'shut-out': 'Blocked, though wanted',
   leaking: 'Leaking',
   'half-hidden': 'Half hidden',
   'title-missing': 'No title',

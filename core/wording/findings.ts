@@ -70,8 +70,9 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
       };
     case 'shut-out':
       return {
-        headline: 'Shut out, though you want it found',
-        why: finding.gates.length > 1 ? `${counted(finding.gates.length, 'gate')} are shut; fixing only one is not enough.` : 'A gate on its way in is shut.',
+        headline: 'Blocked, though you want it found',
+        why:
+          finding.gates.length > 1 ? `${counted(finding.gates.length, 'gate')} block it; fixing only one is not enough.` : 'One gate on its way in blocks it.',
         mend: 'Open it at Doors.',
       };
     case 'leaking':

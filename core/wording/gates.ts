@@ -183,7 +183,7 @@ export function gateWords(reason: ListingReason): GateWords {
     case 'links-unread':
       return words(
         `${counted(reason.linksIn, 'link')}, none of which engines follow`,
-        'the pages that link here are shut themselves, or say nofollow',
+        'the pages that link here are blocked themselves, or say nofollow',
         'Crawlers cannot read the linking pages, or are told not to follow their links, so they never learn of this one.',
         LINKS,
       );

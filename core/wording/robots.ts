@@ -42,17 +42,17 @@ export function troubleWords(trouble: RobotsTrouble, nameOf: (page: string) => s
       };
     case 'shuts-all':
       return {
-        headline: `Shuts the whole site to ${trouble.token === '*' ? 'everybody' : trouble.token}`,
+        headline: `Blocks the whole site for ${trouble.token === '*' ? 'everybody' : trouble.token}`,
         why: 'It does not take anything out of the results: bare addresses may stay listed. To close the site, use the switch, which says noindex.',
       };
     case 'wanted-shut':
       return {
-        headline: `Shuts ${counted(trouble.pages.length, 'page')} you want found: ${some(trouble.pages.map(nameOf))}`,
+        headline: `Blocks ${counted(trouble.pages.length, 'page')} you want found: ${some(trouble.pages.map(nameOf))}`,
         why: 'Engines may not fetch them, so they know neither title nor text.',
       };
     case 'assets-shut':
       return {
-        headline: `Shuts ${counted(trouble.files.length, 'style sheet or script', 'style sheets or scripts')} that pages need: ${some(trouble.files)}`,
+        headline: `Blocks ${counted(trouble.files.length, 'style sheet or script', 'style sheets or scripts')} that pages need: ${some(trouble.files)}`,
         why: 'Engines draw pages to judge them; without these files they see a broken one.',
       };
     case 'hides-not':
@@ -62,7 +62,7 @@ export function troubleWords(trouble: RobotsTrouble, nameOf: (page: string) => s
       };
     case 'not-listened':
       return {
-        headline: `${trouble.token} has a group of its own, so it passes by ${counted(trouble.rules, 'rule')} for everybody`,
+        headline: `${trouble.token} has a group of its own, so it ignores ${counted(trouble.rules, 'rule')} for everybody`,
         why: 'A crawler listens to its own group alone. Rules that should apply to it too have to be repeated there.',
       };
     case 'merged':

@@ -28,9 +28,9 @@ export const STATE_WORDS: Readonly<Record<PageState, { readonly name: string; re
     section: 'RFC 9309, 1',
   },
   'shut-out': {
-    name: 'Shut out',
+    name: 'Blocked',
     means: 'You want it found, and engines cannot list it.',
-    expert: 'At least one gate is shut: status, robots.txt, noindex, canonical, or no way to be discovered.',
+    expert: 'At least one gate blocks it: status, robots.txt, noindex, canonical, or no way to be discovered.',
     section: 'RFC 9309; RFC 9110, 15; RFC 6596',
   },
   leaking: {

@@ -53,13 +53,13 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
       return {
         headline:
           step.pages.length === 1
-            ? `Close ${quoted(nameOf(step.pages[0] as string))}`
-            : `Close ${step.pages.length} ${KIND_WORDS[step.kind].many.toLowerCase()}`,
+            ? `Keep ${quoted(nameOf(step.pages[0] as string))} out`
+            : `Keep ${step.pages.length} ${KIND_WORDS[step.kind].many.toLowerCase()} out`,
         why: `${KIND_WORDS[step.kind].many} are meant to stay out, yet engines may list ${step.pages.length === 1 ? 'it' : 'them'}: they repeat what other pages say.`,
         action: `Keep ${KIND_WORDS[step.kind].many.toLowerCase()} out`,
       };
     case 'close-page':
-      return { headline: `Close “${nameOf(step.page)}”`, why: 'You want it out, and engines may list it.', action: 'See why' };
+      return { headline: `Keep “${nameOf(step.page)}” out`, why: 'You want it out, and engines may list it.', action: 'See why' };
     case 'half-hidden':
       return {
         headline: `${step.pages.length === 1 ? `“${nameOf(step.pages[0] as string)}” is` : `${step.pages.length} pages are`} only half hidden`,

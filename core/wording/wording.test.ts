@@ -6,6 +6,7 @@ import { TROUBLE_COSTS, type RobotsTrouble } from '../robots/index.ts';
 import { KINDS } from '../site/index.ts';
 import type { Step } from '../survey/index.ts';
 import {
+  bytesText,
   counted,
   editWords,
   GATE_QUESTIONS,
@@ -14,12 +15,15 @@ import {
   list,
   pastedWords,
   patternWords,
+  plural,
   proofWords,
   REFUSAL_WORDS,
   fullDate,
   shortDate,
   STATE_WORDS,
   stepWords,
+  TERM_NAMES,
+  TERMS,
   troubleWords,
 } from './index.ts';
 import { GATES, STATES } from '../indexing/index.ts';
@@ -29,6 +33,12 @@ function good(...texts: string[]): void {
   for (const text of texts) {
     expect(text).toMatch(/\S/);
     expect(text).not.toMatch(/undefined|null|NaN|\[object|!/);
+    // What a careful reader struck out: words of ours that are none of the trade's, and English that is none.
+    expect(text).not.toMatch(/\bmend|\bdo again\b|belongs? into|passed by by|\bpasses by\b|comes? by it|\bshall\b|\bThis is no\b|\bdusk\b/i);
+    // A singular where there is one, a plural where there are none or several.
+    expect(text).not.toMatch(/(?<![\d,.])1 (pages|files|addresses|gates|cells|links|things|others|characters|words|rules|minutes|releases|changes)\b/);
+    // Closed is the site, blocked is a page, kept out is a wish.
+    expect(text).not.toMatch(/\bshut out\b/i);
   }
 }
 
@@ -208,6 +218,17 @@ describe('small words', () => {
       '1,234 pages',
       '2 addresses',
     ]));
+  it('bytes, in one form everywhere', () =>
+    expect([1, 0, 999, 1_000, 1_499, 820_400, 999_499, 999_500, 4_234_567, 12_000_000, 999_499_999, 1_300_000_000].map(bytesText)).toEqual([
+      ...['1 byte', '0 bytes', '999 bytes', '1 kB', '1 kB', '820 kB', '999 kB', '1 MB', '4.2 MB', '12 MB', '999.5 MB', '1.3 GB'],
+    ]));
+  it('the form that goes with a number', () => expect([0, 1, 2, 21].map((count) => plural(count, 'waits', 'wait'))).toEqual(['wait', 'waits', 'wait', 'wait']));
+  it('every term has a name, and says what it means', () => {
+    for (const [id, { name, text }] of Object.entries(TERMS)) {
+      expect(name).toBe(TERM_NAMES[id as keyof typeof TERM_NAMES]);
+      good(name, text);
+    }
+  });
   it('list', () => expect([list(['A']), list(['A', 'B']), list(['A', 'B', 'C'])]).toEqual(['“A”', '“A” and “B”', '“A” and 2 more']));
   it('date', () => expect([shortDate('2026-11-21T23:30:00Z'), shortDate('not a date')]).toEqual(['21 Nov', 'not a date']));
   it('date with its year', () => expect([fullDate('2026-11-21T23:30:00Z'), fullDate('not a date')]).toEqual(['21 Nov 2026', 'not a date']));

@@ -62,7 +62,9 @@ describe('the state folder', () => {
     const taken = await lockFolder(folder, 200, () => false);
     await taken();
     await free();
-    await (await lockFolder(folder, 300, () => true))();
+    await (
+      await lockFolder(folder, 300, () => true)
+    )();
   });
   it('opened twice on one machine refuses the second', async () => {
     const first = new StandIns({ folder, now: () => 0, randomText: () => 'x' });
@@ -93,7 +95,14 @@ describe('an index', () => {
     const sites = { 'a.example': { host: 'a.example', origin: 'https://a.example', maps: [], days: [], records: [...wrong, good] } };
     await store.write('skerry', { version: 1, secret: 's', sites });
     const work = { crawl: () => Promise.reject(new Error('none')), proof: () => Promise.reject(new Error('none')) };
-    const engine = new StandInEngine(store, new StandInClock(store, () => 0), work, () => 's', SKERRY, () => [{ host: 'a.example', origin: 'https://a.example' }]);
+    const engine = new StandInEngine(
+      store,
+      new StandInClock(store, () => 0),
+      work,
+      () => 's',
+      SKERRY,
+      () => [{ host: 'a.example', origin: 'https://a.example' }],
+    );
     await engine.open();
     expect(engine.search('bookbinding').map((result) => result.address)).toEqual(['https://a.example/']);
     await engine.day();

@@ -83,7 +83,13 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
 
   const at = tools.now().toISOString();
   const from: SiteRecord['from'] =
-    bringing.kind === 'empty' || bringing.kind === 'list' ? bringing.kind : bringing.kind === 'files' ? 'folder' : saved ? 'project' : (bringing.as ?? 'archive');
+    bringing.kind === 'empty' || bringing.kind === 'list'
+      ? bringing.kind
+      : bringing.kind === 'files'
+        ? 'folder'
+        : saved
+          ? 'project'
+          : (bringing.as ?? 'archive');
   const arriving: SiteRecord = { id, name: bringing.name, createdAt: at, openedAt: at, deletedAt: null, from, unread: [], arriving: true };
   try {
     // Said first, so that whatever is left of a tab that dies in the middle can be found and swept.

@@ -92,7 +92,9 @@ export function supervise(start: () => StartedWorker, wait: (milliseconds: numbe
         ? undefined
         : async (...args: unknown[]): Promise<unknown> => {
             if (!current) throw new WorkerLost();
-            const call = (current.remote as unknown as Record<string, (...args: unknown[]) => Promise<unknown>>)[name] as (...args: unknown[]) => Promise<unknown>;
+            const call = (current.remote as unknown as Record<string, (...args: unknown[]) => Promise<unknown>>)[name] as (
+              ...args: unknown[]
+            ) => Promise<unknown>;
             return Promise.race([call(...args), lost]);
           },
   });

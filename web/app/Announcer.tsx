@@ -49,7 +49,10 @@ export function Announcer() {
     setSaid([fixed.length > 0 ? `Fixed: ${fixed.join(', ')}.` : '', found.length > 0 ? `Found: ${found.join(', ')}.` : ''].filter(Boolean).join(' '));
   }, [id, codes]);
   useEffect(() => {
-    const what = page === undefined ? place : `${page}: ${open === 0 ? 'nothing to fix' : enough ? 'good enough' : counted(open, 'thing to fix', 'things to fix')}. ${place}`;
+    const what =
+      page === undefined
+        ? place
+        : `${page}: ${open === 0 ? 'nothing to fix' : enough ? 'good enough' : counted(open, 'thing to fix', 'things to fix')}. ${place}`;
     // A moment later: a screen that is drawn at the same time would drown it.
     const timer = setTimeout(() => setSaid(what), 150);
     return () => clearTimeout(timer);

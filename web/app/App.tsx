@@ -61,8 +61,7 @@ function useErrands(): void {
     if (!open) return;
     const timer = setTimeout(() => {
       void fetchAhead(() => new Promise((resolve) => requestIdleCallback(() => resolve(), { timeout: 10_000 })));
-      const atWork = async (siteId: string): Promise<boolean> =>
-        ((await navigator.locks.query()).held ?? []).some((lock) => lock.name === arrivalLock(siteId));
+      const atWork = async (siteId: string): Promise<boolean> => ((await navigator.locks.query()).held ?? []).some((lock) => lock.name === arrivalLock(siteId));
       void sweepLeftovers(workspace, atWork).catch(() => undefined);
     }, BEFORE_FETCHING);
     return () => clearTimeout(timer);

@@ -49,20 +49,17 @@ export function Drawer({
     };
   }, [shown]);
   return (
-    <Column
-      className={`${className}${drawer ? ' is-drawer' : ''}${shown ? ' is-open' : ''}`}
-      aria-label={label}
-      {...(shown ? { role: 'dialog', 'aria-modal': true } : {})}
-      {...(drawer && !open ? { inert: true } : {})}
-    >
-      {shown && (
-        <button ref={close} type="button" className="icon-btn drawer-close" aria-label={`Close: ${label}`} onClick={onClose}>
-          <X size={18} aria-hidden />
-        </button>
-      )}
-      {/* A column of its own that is scrolled by keys has to be reached by them. */}
-      <div ref={host as Ref<HTMLDivElement>} className="column" {...(Column === 'aside' ? { tabIndex: 0, role: 'group', 'aria-label': label } : {})}>
-        {children}
+    <Column className={`${className}${drawer ? ' is-drawer' : ''}${shown ? ' is-open' : ''}`} aria-label={label} {...(drawer && !open ? { inert: true } : {})}>
+      <div className="drawer-body" {...(shown ? { role: 'dialog', 'aria-modal': true, 'aria-label': label } : {})}>
+        {shown && (
+          <button ref={close} type="button" className="icon-btn drawer-close" aria-label={`Close: ${label}`} onClick={onClose}>
+            <X size={18} aria-hidden />
+          </button>
+        )}
+        {/* A column of its own that is scrolled by keys has to be reached by them. */}
+        <div ref={host as Ref<HTMLDivElement>} className="column" {...(Column === 'aside' ? { tabIndex: 0, role: 'group', 'aria-label': label } : {})}>
+          {children}
+        </div>
       </div>
     </Column>
   );

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 
-const FOCUSABLE = 'a[href], button:not(:disabled), input:not(:disabled), textarea:not(:disabled), select:not(:disabled), summary, [tabindex]:not([tabindex="-1"])';
+const FOCUSABLE =
+  'a[href], button:not(:disabled), input:not(:disabled), textarea:not(:disabled), select:not(:disabled), summary, [tabindex]:not([tabindex="-1"])';
 
 interface Standing {
   readonly element: HTMLElement;
@@ -18,7 +19,9 @@ function standingOf(element: HTMLElement): Standing {
 
 const usable = (element: HTMLElement): boolean => element.isConnected && !element.matches(':disabled') && element.getClientRects().length > 0;
 const firstIn = (element: Element): HTMLElement | undefined =>
-  [...(element.matches(FOCUSABLE) ? [element] : []), ...element.querySelectorAll(FOCUSABLE)].find((one): one is HTMLElement => one instanceof HTMLElement && usable(one));
+  [...(element.matches(FOCUSABLE) ? [element] : []), ...element.querySelectorAll(FOCUSABLE)].find(
+    (one): one is HTMLElement => one instanceof HTMLElement && usable(one),
+  );
 
 /** Remembers what has the focus now; the function given puts the focus there again, or on what has come into its place. */
 export function rememberFocus(): () => void {

@@ -14,7 +14,7 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
   const troubles = [
     [numbers.states['kept-out'], 'kept out'],
     [numbers.states['half-hidden'], 'half hidden'],
-    [numbers.states['shut-out'], numbers.closed ? 'closed' : 'shut out'],
+    [numbers.states['shut-out'], numbers.closed ? 'closed' : 'blocked'],
     [numbers.states.leaking, 'leaking'],
     [numbers.states['not-live'], 'not live'],
   ] as const;
@@ -33,7 +33,8 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
         <span className="narrow-only sr-only">Undo</span>
       </button>
       <span className="wide-only min-w-0 truncate" data-testid="foot-numbers">
-        {counted(numbers.pages, 'page')} · {numbers.found} of {numbers.wanted} wanted found{numbers.foundAfterRelease > numbers.found && `, ${numbers.foundAfterRelease} once released`}
+        {counted(numbers.pages, 'page')} · {numbers.found} of {numbers.wanted} wanted found
+        {numbers.foundAfterRelease > numbers.found && `, ${numbers.foundAfterRelease} once released`}
         {troubles.map(([count, name]) => (count ? ` · ${count} ${name}` : ''))}
       </span>
       <button

@@ -17,7 +17,7 @@ const FILTERS: readonly { id: Filter; name: string; test: (row: PageRow) => bool
   { id: 'to-mend', name: 'To fix', test: (row) => !isEnough(row.findings) },
   { id: 'no-description', name: 'Undescribed', test: (row) => has(row, 'description-missing') },
   { id: 'same', name: 'Same', test: (row) => has(row, 'title-same', 'description-same') },
-  { id: 'shut-out', name: 'Shut out', test: (row) => row.state === 'shut-out' },
+  { id: 'shut-out', name: 'Blocked', test: (row) => row.state === 'shut-out' },
   { id: 'leaking', name: 'Leaking', test: (row) => row.state === 'leaking' || row.state === 'half-hidden' },
 ];
 
@@ -131,9 +131,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
                   <span className="min-w-0 flex-1 truncate" {...siteText(row.lang)}>
                     {row.name}
                   </span>
-                  {row.pending && (
-                    <span className="waiting-dot" role="img" aria-label="waits for release" title="waits for release" />
-                  )}
+                  {row.pending && <span className="waiting-dot" role="img" aria-label="waits for release" title="waits for release" />}
                   {open > 0 && (
                     <span className="tree-count" aria-label={counted(open, 'thing to look at', 'things to look at')}>
                       {open}

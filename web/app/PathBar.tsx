@@ -26,12 +26,7 @@ export function PathBar() {
             </span>
           </span>
         </Link>
-        <Link
-          to="/sites"
-          aria-label="Your sites"
-          title="Your sites"
-          className="sites-arrow"
-        >
+        <Link to="/sites" aria-label="Your sites" title="Your sites" className="sites-arrow">
           <ChevronsUpDown size={15} color={here === '' ? 'var(--soft)' : 'var(--bar-soft)'} aria-hidden />
         </Link>
       </div>

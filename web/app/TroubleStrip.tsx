@@ -60,7 +60,8 @@ export function TroubleStrip() {
       {worker === 'gone' && (
         <Strip icon={<CloudOff size={15} aria-hidden />} bad>
           <span className="min-w-0 flex-1" data-testid="no-worker">
-            The part that reads the pages cannot be loaded: the program’s server is not running, or the program was updated. What you write is saved; checks and previews of other pages stand still.
+            The part that reads the pages cannot be loaded: the program’s server is not running, or the program was updated. What you write is saved; checks and
+            previews of other pages stand still.
           </span>
           <Act onClick={workspace.tools.startAnalysisAgain}>Try again</Act>
           <Act onClick={() => window.location.reload()}>Reload</Act>
@@ -69,8 +70,8 @@ export function TroubleStrip() {
       {aside > 0 && dismissed !== site.id && (
         <Strip icon={<FileWarning size={15} aria-hidden />}>
           <span className="min-w-0 flex-1" data-testid="set-aside">
-            {counted(aside, 'thing', 'things')} of what was saved could not be read and {aside === 1 ? 'was' : 'were'} set aside. The rest is as you left it, and an exported project takes {aside === 1 ? 'it' : 'them'} along for
-            repair.
+            {counted(aside, 'thing', 'things')} of what was saved could not be read and {aside === 1 ? 'was' : 'were'} set aside. The rest is as you left it,
+            and an exported project takes {aside === 1 ? 'it' : 'them'} along for repair.
           </span>
           <Act onClick={() => void asideAsFile()}>Download</Act>
           <Act
@@ -115,7 +116,11 @@ export function ServerAway() {
       className="flex min-h-7 flex-none cursor-pointer items-center gap-1.5 font-semibold text-error"
       data-testid="server-away"
       title="The program’s server does not answer. Words and rules can be worked on; release, proof and watch wait for it."
-      onClick={() => void workspace.tools.outside.clock().catch(() => note('The program’s server still does not answer. Start it again with npm start.', { id: 'server' }, 'bad'))}
+      onClick={() =>
+        void workspace.tools.outside
+          .clock()
+          .catch(() => note('The program’s server still does not answer. Start it again with npm start.', { id: 'server' }, 'bad'))
+      }
     >
       <CloudOff size={14} aria-hidden /> Server away <RotateCcw size={13} aria-hidden />
     </button>

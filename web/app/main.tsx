@@ -28,7 +28,10 @@ async function start(): Promise<void> {
     watchAnalysis: worker.watch,
     startAnalysisAgain: worker.startAgain,
     build: import.meta.url,
-    outside: outsideOver((input, init) => fetch(input, init), (there) => workspace.heardServer(there)),
+    outside: outsideOver(
+      (input, init) => fetch(input, init),
+      (there) => workspace.heardServer(there),
+    ),
     now: () => new Date(),
     tab: crypto.randomUUID(),
     underWay: tabMemory(() => sessionStorage),

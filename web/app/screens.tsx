@@ -62,7 +62,8 @@ export function NoSuchPlace() {
           </PageLink>
         }
       >
-        <span className="mono break-all">{pathname.split('/').slice(3).join('/')}</span> is no stop of this program. The path across the top shows all there are.
+        <span className="mono break-all">{pathname.split('/').slice(3).join('/')}</span> is no stop of this program. The path across the top shows all there
+        are.
       </Empty>
     </>
   );

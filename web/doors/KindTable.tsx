@@ -98,7 +98,7 @@ export function KindTable({
                         <span className="soft">as you want it</span>
                       ) : (
                         <span className="flex flex-wrap gap-x-3 font-semibold text-error">
-                          {shut > 0 && <span>{shut} shut out</span>}
+                          {shut > 0 && <span>{shut} blocked</span>}
                           {leaking > 0 && (
                             <span>
                               {leaking} leaking{' '}

@@ -65,12 +65,7 @@ export function OnePage() {
       )}
       <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
         <CrawlerChoice label={W.forWhom} crawlers={crawlers} value={crawler} onChange={setCrawler} />
-        <button
-          type="button"
-          className="chip"
-          aria-pressed={depth === 'expert'}
-          onClick={() => setDepth(depth === 'expert' ? 'plain' : 'expert')}
-        >
+        <button type="button" className="chip" aria-pressed={depth === 'expert'} onClick={() => setDepth(depth === 'expert' ? 'plain' : 'expert')}>
           {W.forExperts}
         </button>
       </div>

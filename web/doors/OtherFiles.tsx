@@ -57,7 +57,9 @@ export function OtherFiles() {
               <tr key={file.path} data-file={file.path}>
                 <td className="mono break-all">{file.address}</td>
                 <td className="mono text-[12px]">{file.headers.length === 0 ? <span className="soft">none</span> : file.headers.join(' · ')}</td>
-                <td className="text-[13px]">{file.shutTo.length === 0 ? <span className="soft">may be fetched</span> : `shut to ${file.shutTo.join(', ')}`}</td>
+                <td className="text-[13px]">
+                  {file.shutTo.length === 0 ? <span className="soft">may be fetched</span> : `blocked for ${file.shutTo.join(', ')}`}
+                </td>
                 <td className="num">{file.linksIn}</td>
               </tr>
             ))}

@@ -47,7 +47,7 @@ function Line({
   const all = [...names, ...files];
   return (
     <p className={good ? 'text-success' : 'text-error'} data-effect={what}>
-      {what} {counts}: {all.slice(0, NAMED).join(', ')}
+      {what === 'opens' ? 'opens' : 'blocks'} {counts}: {all.slice(0, NAMED).join(', ')}
       {all.length > NAMED && ` and ${all.length - NAMED} more`}
     </p>
   );

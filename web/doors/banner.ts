@@ -43,11 +43,11 @@ function withoutMap(row: PageRow, { gates }: WayIn): Banner {
   switch (row.state) {
     case 'shut-out': {
       if (first?.reason.code === 'draft' || first?.reason.code === 'restricted')
-        return { headline: 'Shut out: the host keeps the whole site back', why: 'See “The whole site” for who can visit.', action: undefined, label: '' };
+        return { headline: 'Closed: the host keeps the whole site back', why: 'See “The whole site” for who can visit.', action: undefined, label: '' };
       if (shut.some((gate) => gate.reason.code === 'noindex' && gate.reason.from === 'doors'))
-        return { headline: 'Shut out: the whole site is closed', why: 'Open it with the switch.', action: undefined, label: '' };
+        return { headline: 'Closed: the whole site is closed to engines', why: 'Open it with the switch.', action: undefined, label: '' };
       // What shows is what engines meet first; a shut robots.txt hides what stands before it in the row.
-      const headline = `Shut out: you want it found, but ${first ? SHUT_WORDS[first.name] : 'something blocks it'}`;
+      const headline = `Blocked: you want it found, but ${first ? SHUT_WORDS[first.name] : 'something blocks it'}`;
       const [openable, byHand] = [shut.filter((gate) => canOpen(gate.reason)), shut.filter((gate) => !canOpen(gate.reason))];
       if (openable.length === 0) return { headline, ...handMend(shut.map((gate) => gate.reason)) };
       const bare = first?.name === 'fetchable' ? 'It may still be listed as a bare address with no description. ' : '';

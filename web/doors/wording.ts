@@ -22,9 +22,9 @@ export const W = {
   asText: 'As text',
   noTroubles: 'Nothing wrong with it',
   draft: 'Not taken yet. This is what it would change:',
-  draftChangesNothing: 'No page and no file opens or shuts by it.',
+  draftChangesNothing: 'It opens or blocks no page and no file.',
   lessonRobots:
-    'A shut robots.txt does not take a page out of the results: its bare address may still be listed. To keep a page out, let engines fetch it and let it say noindex.',
+    'Blocking in robots.txt does not take a page out of the results: its bare address may still be listed. To keep a page out, let engines fetch it and let it say noindex.',
   forWhom: 'As seen by',
   forExperts: 'For experts',
   policy: (policy: EnginePolicy): string =>
@@ -50,7 +50,7 @@ export const W = {
   cells: {
     findable: 'as you want it',
     'to-mend': 'as you want it',
-    'shut-out': 'shut out',
+    'shut-out': 'blocked',
     leaking: 'leaking',
     'half-hidden': 'half hidden',
     'kept-out': 'as you want it',
@@ -73,8 +73,8 @@ export const W = {
   },
   siteLead: 'One switch for all pages, and who can visit at all.',
   switchFacts: [
-    'Shut, each page goes out with noindex, and documents with the header that says the same: engines fetch them, read that, and leave them out. Nothing else truly keeps them out.',
-    'robots.txt stays as it is. Shutting it instead would hide the noindex, and bare addresses would stay listed.',
+    'While it is closed, each page goes out with noindex, and documents with the header that says the same: engines fetch them, read that, and leave them out. Nothing else truly keeps them out.',
+    'robots.txt stays as it is. Blocking everything there instead would hide the noindex, and bare addresses would stay listed.',
     'It counts from the next release on. What is live stays as it is until then.',
   ],
   switchName: 'The whole site is open to engines',

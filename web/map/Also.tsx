@@ -24,14 +24,14 @@ export function Also() {
       <p className="soft mb-5">{W.alsoLead}</p>
       {settings?.on !== true && <p className="notice notice-amber mb-4">{W.alsoOff}</p>}
       <div className="grid gap-6">
-        <section className="panel p-4" aria-label="A page for people">
+        <section className="panel min-w-0 p-4 [overflow-wrap:anywhere]" aria-label="A page for people">
           <FlagChoice field="page" label="A page that lists all pages" why={W.pageWhy} />
           <p className="mono soft mt-2 text-[12.5px]">
             {origin}/{SITEMAP_PAGE}
           </p>
           {settings?.page === true && <p className="soft mt-1 text-[12.5px]">{W.pageLink}</p>}
         </section>
-        <section className="panel p-4" aria-label="A style sheet">
+        <section className="panel min-w-0 p-4 [overflow-wrap:anywhere]" aria-label="A style sheet">
           <FlagChoice field="style" standard label="A style sheet for the maps" why={W.styleWhy} />
           <p className="mono soft mt-2 text-[12.5px]">
             {origin}/{STYLE_FILE}

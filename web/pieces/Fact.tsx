@@ -110,7 +110,11 @@ export function MainAddress() {
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}
       />
-      {bad && <span id="main-address-fault" className="mt-1 block text-[13px] text-error">This is not an address. It looks like https://your-name.example. The one before is kept.</span>}
+      {bad && (
+        <span id="main-address-fault" className="mt-1 block text-[13px] text-error">
+          This is not an address. It looks like https://your-name.example. The one before is kept.
+        </span>
+      )}
     </label>
   );
 }

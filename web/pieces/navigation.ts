@@ -50,12 +50,23 @@ export function usePlace() {
     [siteId, asked],
   );
   const go = useCallback(
-    (to: Stop | '', id?: string, { walking = false, replace = false }: Way = {}) => void navigate(linkTo(to, id ?? asked), { replace, ...(walking ? { state: WALKING } : {}) }),
+    (to: Stop | '', id?: string, { walking = false, replace = false }: Way = {}) =>
+      void navigate(linkTo(to, id ?? asked), { replace, ...(walking ? { state: WALKING } : {}) }),
     [navigate, linkTo, asked],
   );
   // A page that is asked for by name and is not here is said to be so, and not taken for another.
   const unknown = asked !== null && byId.size > 0 && !byId.has(asked) ? asked : undefined;
-  return { siteId, stop: stop as Stop | undefined, page, unknown, pathname, linkTo, linkToView, go, walking: (state as { walking?: unknown } | null)?.walking === true };
+  return {
+    siteId,
+    stop: stop as Stop | undefined,
+    page,
+    unknown,
+    pathname,
+    linkTo,
+    linkToView,
+    go,
+    walking: (state as { walking?: unknown } | null)?.walking === true,
+  };
 }
 
 /** The next (or previous) page after the current one that has something to mend, going round; pages passed over are left out. */

@@ -12,7 +12,8 @@ export function SameAddress() {
   useEffect(() => {
     let current = true;
     listSites(workspace).then(
-      ({ sites }) => current && setNames(sites.filter((site) => site.id !== id && site.summary?.host === host && site.summary.release !== null).map(({ name }) => name)),
+      ({ sites }) =>
+        current && setNames(sites.filter((site) => site.id !== id && site.summary?.host === host && site.summary.release !== null).map(({ name }) => name)),
       () => undefined,
     );
     return () => {

@@ -25,15 +25,30 @@ export function Bin({ sites, onChange }: { readonly sites: readonly SiteRecord[]
                 {site.name}
               </p>
               <p className="soft text-[13px]">
-                {[site.summary?.host, site.bytes === undefined ? '' : bytesText(site.bytes), `deleted ${shortDate(site.deletedAt ?? '')}`, `kept for ${counted(left(site), 'more day')}`]
+                {[
+                  site.summary?.host,
+                  site.bytes === undefined ? '' : bytesText(site.bytes),
+                  `deleted ${shortDate(site.deletedAt ?? '')}`,
+                  `kept for ${counted(left(site), 'more day')}`,
+                ]
                   .filter(Boolean)
                   .join(' · ')}
               </p>
             </div>
-            <button type="button" className="btn btn-sm btn-outline-ink" onClick={() => void restoreSite(workspace, site).then(onChange)} aria-label={`Have ${site.name} back`}>
+            <button
+              type="button"
+              className="btn btn-sm btn-outline-ink"
+              onClick={() => void restoreSite(workspace, site).then(onChange)}
+              aria-label={`Have ${site.name} back`}
+            >
               Have it back
             </button>
-            <button type="button" className="btn btn-sm btn-ghost" onClick={() => void clearForGood(workspace, site).then(onChange)} aria-label={`Clear ${site.name} for good`}>
+            <button
+              type="button"
+              className="btn btn-sm btn-ghost"
+              onClick={() => void clearForGood(workspace, site).then(onChange)}
+              aria-label={`Clear ${site.name} for good`}
+            >
               Clear for good
             </button>
           </li>

@@ -179,7 +179,12 @@ export function Sites() {
         )}
         {busy && (
           <div className="mt-4">
-            <Busy what="Bringing the site in" done={busy.done} of={busy.of} onCancel={() => void workspace.tools.analysis.cancel(busy.job).catch(() => undefined)} />
+            <Busy
+              what="Bringing the site in"
+              done={busy.done}
+              of={busy.of}
+              onCancel={() => void workspace.tools.analysis.cancel(busy.job).catch(() => undefined)}
+            />
           </div>
         )}
         {failure !== undefined && (

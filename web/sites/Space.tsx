@@ -33,11 +33,7 @@ export function Space({ changed }: { readonly changed: unknown }) {
       ) : (
         <>
           <span>{W.notLasting}</span>
-          <button
-            type="button"
-            className="link-act"
-            onClick={() => void navigator.storage.persist().then((lasting) => setKept({ ...kept, lasting }))}
-          >
+          <button type="button" className="link-act" onClick={() => void navigator.storage.persist().then((lasting) => setKept({ ...kept, lasting }))}>
             {W.askLasting}
           </button>
         </>

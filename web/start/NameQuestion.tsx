@@ -24,7 +24,13 @@ export function NameQuestion() {
         <span className="font-semibold">{W.called}</span>
         <span className="soft ml-2 text-[13px]">{guess === '' ? W.calledNoGuess : W.calledGuess}</span>
         <span className="mt-1.5 flex flex-wrap gap-2.5">
-          <input className="input min-w-0 flex-1 basis-56" dir="auto" maxLength={200} value={typed ?? guess} onChange={(event) => setTyped(event.target.value)} />
+          <input
+            className="input min-w-0 flex-1 basis-56"
+            dir="auto"
+            maxLength={200}
+            value={typed ?? guess}
+            onChange={(event) => setTyped(event.target.value)}
+          />
           <button type="submit" className="btn btn-primary" disabled={name === ''}>
             {W.calledRight}
           </button>

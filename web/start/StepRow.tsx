@@ -56,7 +56,12 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
         <p className="soft text-[13.5px]">{words.why}</p>
       </div>
       {words.action !== '' && (
-        <button type="button" className={`btn flex-none ${first ? 'btn-primary' : 'btn-outline-ink'}`} onClick={act} {...(first ? { 'aria-keyshortcuts': 'Alt+Enter' } : {})}>
+        <button
+          type="button"
+          className={`btn flex-none ${first ? 'btn-primary' : 'btn-outline-ink'}`}
+          onClick={act}
+          {...(first ? { 'aria-keyshortcuts': 'Alt+Enter' } : {})}
+        >
           {words.action}
           {first && <kbd className="wide-only ml-1 !border-transparent !bg-transparent opacity-75">Alt ↵</kbd>}
         </button>

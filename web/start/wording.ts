@@ -39,11 +39,12 @@ export function subline(numbers: SiteNumbers, steps: readonly OpenStep[]): strin
   const tell = (count: number | undefined, one: string, many: string): void => {
     if (count) parts.push(`${spelled(count)} ${count === 1 ? one : many}`);
   };
-  if (!numbers.closed) tell(states['shut-out'], 'is shut out by accident', 'are shut out by accident');
+  if (!numbers.closed) tell(states['shut-out'], 'is blocked by accident', 'are blocked by accident');
   tell(states.leaking, 'is leaking', 'are leaking');
   tell(states['half-hidden'], 'is half hidden', 'are half hidden');
   tell(states['not-live'], 'is not released yet', 'are not released yet');
-  const closed = numbers.closed && numbers.wanted > 0 ? `${counted(numbers.wanted, 'page')} you want found ${numbers.wanted === 1 ? 'waits' : 'wait'} for it to open. ` : '';
+  const closed =
+    numbers.closed && numbers.wanted > 0 ? `${counted(numbers.wanted, 'page')} you want found ${numbers.wanted === 1 ? 'waits' : 'wait'} for it to open. ` : '';
   const first = parts.length === 0 ? '' : `${(parts[0] as string).charAt(0).toUpperCase()}${parts.join(', ').slice(1)}. `;
   const blocking = steps.filter((step) => step.cost === 'blocks').length;
   const left =

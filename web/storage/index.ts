@@ -1,4 +1,13 @@
-export { lastingDatabase, openDatabase, type Database, type SiteRecord, type SiteSummary, type StoredAside, type StoredBytes, type StoredFile } from './database.ts';
+export {
+  lastingDatabase,
+  openDatabase,
+  type Database,
+  type SiteRecord,
+  type SiteSummary,
+  type StoredAside,
+  type StoredBytes,
+  type StoredFile,
+} from './database.ts';
 export {
   appendEntries,
   dropAside,

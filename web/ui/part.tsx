@@ -41,7 +41,9 @@ const known = new WeakMap<object, () => Promise<unknown>>();
 
 /** Fetches a part before it is drawn. */
 export function fetchPart(component: object): void {
-  known.get(component)?.().catch(() => undefined);
+  known
+    .get(component)?.()
+    .catch(() => undefined);
 }
 
 /** Lets all parts that could not be fetched be asked for again. */

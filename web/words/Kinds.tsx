@@ -177,7 +177,8 @@ function Caught({ pages }: { readonly pages: readonly { readonly id: string; rea
         <li key={page.id} className="flex gap-2 py-0.5">
           <span className="truncate">
             <bdi>{page.name}</bdi>
-          </span> <span className="mono soft truncate">{page.address}</span>
+          </span>{' '}
+          <span className="mono soft truncate">{page.address}</span>
           <span className="soft ml-auto flex-none">{KIND_NAMES[page.kind].toLowerCase()}</span>
         </li>
       ))}

@@ -23,7 +23,11 @@ export function Ledger() {
   const rows = useWorkspace((state) => state.rows);
   const byId = useWorkspace((state) => state.byId);
   const [chosen, setChosen] = useState(rememberedColumns);
-  const [sort, setSort] = useKeptState<Sort | undefined>('ledger-sort', undefined, (kept) => like({ column: '', down: false })(kept) && isColumn((kept as Sort).column));
+  const [sort, setSort] = useKeptState<Sort | undefined>(
+    'ledger-sort',
+    undefined,
+    (kept) => like({ column: '', down: false })(kept) && isColumn((kept as Sort).column),
+  );
   const [filter, setFilter] = useKeptState<Filter>('ledger-filter', NO_FILTER, like(NO_FILTER));
   const [open, setOpen] = useState<'columns' | 'replace'>();
   const [selected, setSelected] = useState<readonly PageRow[]>([]);
@@ -65,7 +69,7 @@ export function Ledger() {
       <h1 className="sr-only">Ledger</h1>
       <div className="bar">
         <input
-          className="input input-sm w-36"
+          className="input input-sm w-28"
           type="search"
           placeholder="Find"
           aria-label="Find in the ledger"
@@ -100,8 +104,8 @@ export function Ledger() {
           onChange={(empty) => setFilter({ ...filter, empty })}
         />
         <Choice
-          label="Sorted"
-          any="as the tree"
+          label="Sort"
+          any="tree"
           value={sort ? `${sort.column} ${sort.down ? 'down' : 'up'}` : ''}
           options={columns.flatMap((column): [string, string][] => [
             [`${column} up`, `${columnName(column)} ↑`],
@@ -112,14 +116,6 @@ export function Ledger() {
             setSort(isColumn(column) ? { column, down: way === 'down' } : undefined);
           }}
         />
-        <span className="soft text-[13px] tabular-nums" role="status">
-          {narrowed ? `${numberText(shown.length)} of ${numberText(rows.length)}` : counted(rows.length, 'page')}
-          {narrowed && (
-            <button type="button" className="link-act ml-2" onClick={() => setFilter(NO_FILTER)}>
-              Show all
-            </button>
-          )}
-        </span>
         <span className="ml-auto flex flex-wrap gap-2">
           <button
             type="button"
@@ -181,9 +177,19 @@ export function Ledger() {
           onSelection={onSelection}
         />
       )}
-      <p className="soft mt-1.5 hidden text-[12.5px] sm:block">
-        Type or <kbd>Enter</kbd> to write, <kbd>Shift</kbd> and arrows to select, <kbd>Ctrl C</kbd> <kbd>Ctrl V</kbd> from and to a spreadsheet,{' '}
-        <kbd>Ctrl D</kbd> fills down, <kbd>Del</kbd> gives the page its own words back.
+      <p className="soft mt-1.5 text-[12.5px]">
+        <span className="mr-3 font-semibold tabular-nums" role="status">
+          {narrowed ? `${numberText(shown.length)} of ${numberText(rows.length)}` : counted(rows.length, 'page')}
+          {narrowed && (
+            <button type="button" className="link-act ml-2" onClick={() => setFilter(NO_FILTER)}>
+              Show all
+            </button>
+          )}
+        </span>
+        <span className="hidden sm:inline">
+          Type or <kbd>Enter</kbd> to write, <kbd>Shift</kbd> and arrows to select, <kbd>Ctrl C</kbd> <kbd>Ctrl V</kbd> from and to a spreadsheet,{' '}
+          <kbd>Ctrl D</kbd> fills down, <kbd>Del</kbd> gives the page its own words back.
+        </span>
       </p>
     </div>
   );

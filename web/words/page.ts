@@ -26,7 +26,10 @@ export function useSitePage(row: PageRow, source: PageFacts, document: SiteDocum
   // Facts are as they will be: made anew only when the page's own words change, not at each key in its title.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const facts = useMemo(() => effectiveFacts(document, row.id, source), [passages, alts, row.id, source]);
-  return useMemo(() => ({ id: row.id, kind: row.kind, isHome: row.address === '/', facts, ownName: row.ownName }), [row.id, row.kind, row.address, row.ownName, facts]);
+  return useMemo(
+    () => ({ id: row.id, kind: row.kind, isHome: row.address === '/', facts, ownName: row.ownName }),
+    [row.id, row.kind, row.address, row.ownName, facts],
+  );
 }
 
 /** The findings about words of one page, made here and now at each key; what concerns other pages comes from the survey a moment later. */
@@ -77,8 +80,7 @@ export function useSuggestions(page: SitePage, document: SiteDocument, field: 't
   const facts = document.tables.facts[''];
   const limits = document.tables.limits;
   return useMemo(
-    () =>
-      suggestionsFor(document, page, field, { common, taken: (text) => workspace.state.rows.some((row) => row.id !== page.id && row[field] === text) }),
+    () => suggestionsFor(document, page, field, { common, taken: (text) => workspace.state.rows.some((row) => row.id !== page.id && row[field] === text) }),
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [page, field, phrase, facts, limits, common],
   );

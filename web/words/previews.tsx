@@ -108,7 +108,8 @@ export function BrowserTab({ title }: { readonly title: string }) {
   return (
     <div className="browser-tab mt-2.5" aria-label="The browser’s tab" role="img">
       <span className="tab">
-        <Letter name={siteName} /> <span className="truncate" dir="auto">
+        <Letter name={siteName} />{' '}
+        <span className="truncate" dir="auto">
           {shown || '(no title)'}
         </span>
       </span>

@@ -1,6 +1,19 @@
 export { useReport, useWorkspace, useWorkspaceApi, WorkspaceContext } from './context.tsx';
 export { nextNumber, release, type ReleaseOutcome, type ReleaseStep } from './release.ts';
-export { BIN_DAYS, bringInDemo, bringInSite, clearForGood, deleteSite, exportSite, firstSite, listSites, rememberSite, renameSite, restoreSite, sweepLeftovers } from './sites.ts';
+export {
+  BIN_DAYS,
+  bringInDemo,
+  bringInSite,
+  clearForGood,
+  deleteSite,
+  exportSite,
+  firstSite,
+  listSites,
+  rememberSite,
+  renameSite,
+  restoreSite,
+  sweepLeftovers,
+} from './sites.ts';
 export type { SaveTrouble } from './trouble.ts';
 export { Workspace, type About, type Told, type WorkspaceState, type WorkspaceTools } from './store.ts';
 export {

@@ -68,5 +68,6 @@ export async function release(
   );
   await workspace.settled();
   workspace.takeNews(await workspace.allOf(await analysis.released(workspace.state.document)));
+  await workspace.keepSummary();
   return { hosted, refused: outgoing.refused, number };
 }

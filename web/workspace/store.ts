@@ -292,6 +292,12 @@ export class Workspace {
   /** Opens anew what was being opened when the worker died. Set by whoever asked for it. */
   reopen: (() => void) | undefined;
 
+  /** Sets down what the list tells of this site. */
+  async keepSummary(): Promise<void> {
+    const { site } = this.state;
+    if (site) await updateSite(this.tools.db, site.id, { summary: this.summary() }).catch(() => undefined);
+  }
+
   /** What tells this site from others in the list. */
   private summary(): SiteSummary {
     const { document, numbers } = this.state;
@@ -326,7 +332,7 @@ export class Workspace {
       if (turn !== this.opened || !site || agreeing || this.updating) return;
       // Only a help: without room for it the next opening takes longer.
       void this.tools.analysis.keepRows(site.id, this.tools.build).catch(() => undefined);
-      void updateSite(this.tools.db, site.id, { summary: this.summary() }).catch(() => undefined);
+      void this.keepSummary();
     }, QUIET);
   }
 
@@ -414,7 +420,8 @@ export class Workspace {
   /** Resolves when everything is written, or could not be, and surveyed, where there is a worker. */
   async settled(): Promise<void> {
     await this.writes;
-    while (this.state.worker === 'there' && (this.updating || this.queued.length > 0 || this.state.agreeing)) await new Promise((resolve) => setTimeout(resolve, 5));
+    while (this.state.worker === 'there' && (this.updating || this.queued.length > 0 || this.state.agreeing))
+      await new Promise((resolve) => setTimeout(resolve, 5));
   }
 
   private commit(entry: JournalEntry): void {

@@ -80,7 +80,15 @@ export const GridRow = memo(
 );
 
 /** Columns in which the site itself speaks. */
-const SITE_WORDS: ReadonlySet<LedgerColumn> = new Set<LedgerColumn>(['name', 'title', 'description', 'phrase', 'keywords', 'shareTitle', 'shareText'] as LedgerColumn[]);
+const SITE_WORDS: ReadonlySet<LedgerColumn> = new Set<LedgerColumn>([
+  'name',
+  'title',
+  'description',
+  'phrase',
+  'keywords',
+  'shareTitle',
+  'shareText',
+] as LedgerColumn[]);
 
 /** What stands in a cell: its text, but for what reads better otherwise. */
 function shownText(column: LedgerColumn, text: string, row: PageRow): string {

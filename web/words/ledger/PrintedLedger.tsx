@@ -4,7 +4,15 @@ import type { PageRow } from '../../../core/survey/index.ts';
 import { siteText } from '../../pieces/index.ts';
 
 /** The ledger on paper: all rows that are shown, with all columns that are. */
-export function PrintedLedger({ rows, columns, document }: { readonly rows: readonly PageRow[]; readonly columns: readonly LedgerColumn[]; readonly document: SiteDocument }) {
+export function PrintedLedger({
+  rows,
+  columns,
+  document,
+}: {
+  readonly rows: readonly PageRow[];
+  readonly columns: readonly LedgerColumn[];
+  readonly document: SiteDocument;
+}) {
   return (
     <table className="data-table printed-ledger">
       <thead>
