@@ -75,6 +75,11 @@ export function all(changes: readonly Change[]): Change {
   return last.size === 1 && single ? single : { kind: 'all', changes: [...last.values()] };
 }
 
+/** The record of a key. What every object inherits, such as `constructor`, is no record. */
+function recordAt(records: Records, key: string): Readonly<Record<string, Value>> | undefined {
+  return Object.hasOwn(records, key) ? records[key] : undefined;
+}
+
 /** Where a setting goes, as a key: no two fields have the same. */
 function placeOfField({ table, field, key }: SetField): string {
   return `${table} ${field} ${key}`;
@@ -90,7 +95,7 @@ export function applyChange(document: SiteDocument, change: Change): SiteDocumen
     check(one);
     const records = tables.get(one.table) ?? { ...(document.tables[one.table] as Records) };
     tables.set(one.table, records);
-    const record = { ...records[one.key] };
+    const record = { ...recordAt(records, one.key) };
     if (one.value === null) delete record[one.field];
     else record[one.field] = one.value;
     if (Object.keys(record).length === 0) delete records[one.key];
@@ -149,10 +154,11 @@ export function differenceOf(before: SiteDocument, after: SiteDocument): Change 
     const [old, now] = [before.tables[table] as Records, after.tables[table] as Records];
     if (old === now) continue;
     for (const key of new Set([...Object.keys(old), ...Object.keys(now)])) {
-      if (old[key] === now[key]) continue;
-      for (const field of new Set([...Object.keys(old[key] ?? {}), ...Object.keys(now[key] ?? {})])) {
-        const value = now[key]?.[field] ?? null;
-        if ((old[key]?.[field] ?? null) !== value) changes.push({ kind: 'set', table, key, field, value });
+      const [was, is] = [recordAt(old, key), recordAt(now, key)];
+      if (was === is) continue;
+      for (const field of new Set([...Object.keys(was ?? {}), ...Object.keys(is ?? {})])) {
+        const value = is?.[field] ?? null;
+        if ((was?.[field] ?? null) !== value) changes.push({ kind: 'set', table, key, field, value });
       }
     }
   }
@@ -175,8 +181,7 @@ export function takenBack(document: SiteDocument, page: string): Change[] {
 }
 
 function valueAt(document: SiteDocument, { table, key, field }: SetField): Value {
-  const record = (document.tables[table] as Readonly<Record<string, Readonly<Record<string, Value>>>>)[key];
-  return record?.[field] ?? null;
+  return recordAt(document.tables[table] as Records, key)?.[field] ?? null;
 }
 
 function check(change: SetField): void {

@@ -83,7 +83,7 @@ describe('what commits can always be read', () => {
         }
         expect(document).toEqual(emptyDocument());
       }),
-      { numRuns: 1000 },
+      { numRuns: 2000 },
     );
   });
   it('and what cannot be kept is told before it is made', () => {
