@@ -120,21 +120,20 @@ export function keptRows(name: string, files: ReadonlyMap<string, Uint8Array>): 
     await page.addInitScript(watch);
     await bringIn(page, address, files);
     // Rows are kept once it is quiet: near copies were compared, and how pages read was measured.
-    await page.waitForFunction(
-      () =>
-        new Promise<boolean>((done) => {
-          const open = indexedDB.open('jolly-beacon');
-          open.onsuccess = () => {
-            const count = open.result.transaction('rows').objectStore('rows').count();
-            count.onsuccess = () => {
-              open.result.close();
-              done(count.result > 0);
+    for (let kept = 0; kept === 0; await page.waitForTimeout(1_000))
+      kept = await page.evaluate(
+        () =>
+          new Promise<number>((done) => {
+            const open = indexedDB.open('jolly-beacon');
+            open.onsuccess = () => {
+              const count = open.result.transaction('rows').objectStore('rows').count();
+              count.onsuccess = () => {
+                open.result.close();
+                done(count.result);
+              };
             };
-          };
-        }),
-      undefined,
-      { timeout: 240_000, polling: 2_000 },
-    );
+          }),
+      );
     const first: number[] = [];
     const long: number[] = [];
     for (let turn = 0; turn < 3; turn++) {

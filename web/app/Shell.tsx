@@ -1,22 +1,25 @@
 import { PanelLeft, PanelRight } from 'lucide-react';
 import { Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
-import { Boundary, Busy, Empty, note, part, useHotkey } from '../ui/index.ts';
+import { Boundary, Busy, Empty, fetchPart, note, part, useHotkey } from '../ui/index.ts';
 import { PAGE_STOPS, RailContext, useNextToMend, usePlace } from '../pieces/index.ts';
 import { rememberSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { Announcer, PlaceTitle } from './Announcer.tsx';
 import { Drawer, useNarrow } from './Drawer.tsx';
 import { rememberFocus } from './FocusKeeper.tsx';
 import { Foot } from './Foot.tsx';
-import { PageTree } from './PageTree.tsx';
 import { PathBar } from './PathBar.tsx';
 import { fetchScreen } from './screens.tsx';
+import { PlaceTitle } from './PlaceTitle.tsx';
 import { ShutStrip } from './ShutStrip.tsx';
 import { TroubleStrip } from './TroubleStrip.tsx';
 import { useUndo } from './undo.ts';
 
 const loadPalette = () => import('./Palette.tsx');
 const Palette = part(loadPalette, 'Palette');
+// Part of no first screen: what it tells comes after one.
+// Not on the first screen, but there before the second.
+const PageTree = part(() => import('./PageTree.tsx'), 'PageTree');
+const Announcer = part(() => import('./Announcer.tsx'), 'Announcer');
 
 /** Milliseconds within which a page that the walk was sent to is still on its way to the screen. */
 const ON_THE_WAY = 1500;
@@ -110,7 +113,11 @@ function OpenShell() {
   return (
     <div className={`shell${withTree ? '' : ' no-tree'}`}>
       <PlaceTitle />
-      <Announcer />
+      <Boundary instead={() => null}>
+        <Suspense>
+          <Announcer />
+        </Suspense>
+      </Boundary>
       <a className="sr-only focus:not-sr-only focus:fixed focus:left-3 focus:top-3 focus:z-50 focus:bg-base-100 focus:p-3" href="#sheet" {...behind}>
         Skip to the work
       </a>
@@ -126,7 +133,9 @@ function OpenShell() {
       {withTree && (
         <Drawer as="nav" className="tree" label="Pages of the site" drawer={phone} open={drawer === 'tree'} onClose={() => setDrawer(undefined)}>
           <Boundary>
-            <PageTree onPalette={openPalette} />
+            <Suspense>
+              <PageTree onPalette={openPalette} />
+            </Suspense>
           </Boundary>
         </Drawer>
       )}
@@ -201,6 +210,7 @@ function Opening() {
     fetchScreen(stop);
     // Not part of the first screen, but there before the first Ctrl K: whoever presses it types on at once.
     loadPalette().catch(() => undefined);
+    fetchPart(PageTree);
   }, [stop]);
   return (
     <main className="mx-auto grid h-full max-w-md place-items-center p-6">

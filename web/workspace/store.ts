@@ -200,6 +200,8 @@ export class Workspace {
       const site = await db.get('sites', siteId);
       if (!site || site.arriving) throw new Error('There is no such site in this browser.');
       if (site.deletedAt !== null) throw new Error('This site is in the bin. You can have it back from the list of your sites.');
+      // Fetched while the document is read: the two meet on the screen.
+      const keptComing = loadRows(db, siteId, this.tools.build).catch(() => undefined);
       const lost = await notYetWritten(db, siteId, this.tools.underWay.find(siteId));
       const failed = lost.length === 0 ? undefined : await appendEntries(db, siteId, lost).then(() => undefined, troubleOf);
       if (failed === undefined) this.tools.underWay.keep(siteId, []);
@@ -208,7 +210,7 @@ export class Workspace {
       const loaded = await loadDocument(db, siteId);
       if (loaded.aside.length > 0) await putAside(db, siteId, loaded.aside, this.tools.now().toISOString()).catch(() => undefined);
       const aside = (await listAside(db, siteId)).length;
-      const kept = await loadRows(db, siteId, this.tools.build).catch(() => undefined);
+      const kept = await keptComing;
       if (turn !== this.opened) return;
       this.seq = loaded.seq;
       // What could neither be written before nor now is still the owner's: it goes on in memory, and is written when there is room.
