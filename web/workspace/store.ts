@@ -125,6 +125,8 @@ const KEPT_AT_ONCE = 400;
 const SHORTEN_AFTER = 500;
 /** Milliseconds of quiet after which rows are kept for the next opening. */
 const QUIET = 4_000;
+/** Rows compared with those of last time in one go. */
+const COMPARED_AT_ONCE = 200;
 /** Milliseconds until a server that was away is asked again. */
 const ASK_AGAIN = 4_000;
 
@@ -221,7 +223,7 @@ export class Workspace {
       const saving: Partial<WorkspaceState> = failed === undefined ? {} : { save: 'failed', trouble: failed, unsaved: lost.length };
       if (kept) this.store.setState({ ...facts, ...saving, phase: 'ready', agreeing: true, ...this.withNews(kept, true) });
       if (failed !== undefined) this.tryAgainLater(siteId);
-      const whole = await this.readSite(turn, siteId, state.document);
+      const whole = await this.readSite(turn, siteId, state.document).then((news) => (kept && news ? this.asKept(news) : news));
       if (turn !== this.opened || !whole) return;
       // All at once: what is drawn twice holds the page up twice.
       this.store.setState({
@@ -254,6 +256,25 @@ export class Workspace {
       onProgress((done, of) => turn === this.opened && this.store.setState({ opening: { done, of } })),
     );
     return news && this.allOf(news);
+  }
+
+  /**
+   * News with the very rows that stand on the screen where they say the same: what was right last time need not be drawn again. Compared a slice at a time,
+   * so that it holds nothing up.
+   */
+  private async asKept(news: SurveyNews): Promise<SurveyNews> {
+    const rows: PageRow[] = [];
+    for (let from = 0; from < news.rows.length; from += COMPARED_AT_ONCE) {
+      const { byId } = this.state;
+      for (const row of news.rows.slice(from, from + COMPARED_AT_ONCE)) {
+        const known = byId.get(row.id);
+        rows.push(known && JSON.stringify(known) === JSON.stringify(row) ? known : row);
+      }
+      await new Promise((resolve) => setTimeout(resolve));
+    }
+    const { rows: shown } = this.state;
+    const same = shown.length === rows.length && shown.every((row, at) => row === rows[at]);
+    return { ...news, rows: same ? shown : rows };
   }
 
   /** The worker died and is started again: the site is read anew, with all that was said meanwhile. */
@@ -413,6 +434,7 @@ export class Workspace {
 
   private withNews(news: SurveyNews, whole: boolean): Pick<WorkspaceState, 'rows' | 'byId' | 'numbers' | 'surveyed'> {
     const { rows, byId, surveyed } = this.state;
+    if (whole && news.rows === rows) return { rows, byId, numbers: news.numbers, surveyed: surveyed + 1 };
     const next = new Map(whole ? [] : byId);
     for (const row of news.rows) next.set(row.id, row);
     const ordered = whole ? [...news.rows] : news.rows.length === 0 ? rows : rows.map((row) => next.get(row.id) ?? row);
