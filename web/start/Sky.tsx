@@ -1,5 +1,5 @@
-import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { Link } from 'react-router';
+import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
+import { useNavigate } from 'react-router';
 import type { PageRow } from '../../core/survey/index.ts';
 import { KIND_WORDS, STATE_WORDS } from '../../core/wording/index.ts';
 import { byKind, StateSign, usePlace } from '../pieces/index.ts';
@@ -29,6 +29,14 @@ export function Sky() {
   const signsOf = (pages: readonly PageRow[]): readonly PageRow[] => (dense ? pages.filter((row) => row.state !== 'findable').slice(0, SHOWN) : pages);
   const all = groups.flatMap(({ rows: pages }) => signsOf(pages));
   const stop = all.some((row) => row.id === here) ? here : all[0]?.id;
+  const navigate = useNavigate();
+  // One hearer for hundreds of signs, each of them a plain link: another tab opens it as it opens any.
+  const follow = (event: MouseEvent): void => {
+    const href = (event.target as Element).closest('a')?.getAttribute('href');
+    if (!href || event.button !== 0 || event.ctrlKey || event.metaKey || event.shiftKey || event.altKey) return;
+    event.preventDefault();
+    void navigate(href);
+  };
   const keys = (event: KeyboardEvent): void => {
     const at = all.findIndex((row) => row.id === stop);
     const to = { ArrowRight: at + 1, ArrowDown: at + 1, ArrowLeft: at - 1, ArrowUp: at - 1, Home: 0, End: all.length - 1 }[event.key];
@@ -43,6 +51,8 @@ export function Sky() {
       aria-label="The sky: one sign per page; arrow keys move from sign to sign"
       className={`panel sky mt-5${rows.length > 60 ? ' sky-dense' : ''}`}
       onKeyDown={keys}
+      onClick={follow}
+      onFocus={(event) => setHere((event.target as HTMLElement).dataset['sign'] ?? here)}
     >
       {groups.map(({ kind, rows: pages }) => {
         const troubled = dense ? pages.filter((row) => row.state !== 'findable') : pages;
@@ -51,18 +61,17 @@ export function Sky() {
           <div key={kind} className="sky-group">
             <div className="sky-signs">
               {signs.map((row) => (
-                <Link
+                <a
                   key={row.id}
                   data-sign={row.id}
-                  to={linkTo(TROUBLE.has(row.state) || row.state === 'half-hidden' ? 'doors' : 'words', row.id)}
+                  href={linkTo(TROUBLE.has(row.state) || row.state === 'half-hidden' ? 'doors' : 'words', row.id)}
                   className={TROUBLE.has(row.state) ? 'trouble' : ''}
                   title={`${row.name}: ${STATE_WORDS[row.state].name.toLowerCase()}`}
                   aria-label={`${row.name}: ${STATE_WORDS[row.state].name.toLowerCase()}`}
                   tabIndex={row.id === stop ? 0 : -1}
-                  onFocus={() => setHere(row.id)}
                 >
                   <StateSign state={row.state} size={19} silent />
-                </Link>
+                </a>
               ))}
               {signs.length === 0 && <StateSign state="findable" size={19} />}
             </div>
