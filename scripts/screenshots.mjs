@@ -92,7 +92,7 @@ await way('doors', 'robots.txt');
 await page.getByLabel('Line 6: take it out').click();
 await page.waitForTimeout(600);
 await picture(page, 'doors-robots');
-await page.getByRole('button', { name: 'Discard' }).click();
+await page.getByRole('button', { name: 'Discard', exact: true }).click();
 await go(page, 'Doors');
 await choose(page, 'Family Bibles');
 await press(page, 'Open both');

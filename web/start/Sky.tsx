@@ -20,6 +20,7 @@ export function Sky() {
     NONE,
   );
   const { linkTo } = usePlace();
+  const navigate = useNavigate();
   const sky = useRef<HTMLElement>(null);
   // One stop of the Tab key: it comes back to the sign it left.
   const [here, setHere] = useState<string>();
@@ -29,7 +30,6 @@ export function Sky() {
   const signsOf = (pages: readonly PageRow[]): readonly PageRow[] => (dense ? pages.filter((row) => row.state !== 'findable').slice(0, SHOWN) : pages);
   const all = groups.flatMap(({ rows: pages }) => signsOf(pages));
   const stop = all.some((row) => row.id === here) ? here : all[0]?.id;
-  const navigate = useNavigate();
   // One hearer for hundreds of signs, each of them a plain link: another tab opens it as it opens any.
   const follow = (event: MouseEvent): void => {
     const href = (event.target as Element).closest('a')?.getAttribute('href');
