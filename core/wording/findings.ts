@@ -1,6 +1,6 @@
 import type { Finding } from '../checks/index.ts';
 import type { PhrasePlace } from '../phrases/index.ts';
-import { counted } from './numbers.ts';
+import { counted, plural } from './numbers.ts';
 
 /** A finding in words: what, why it matters, and what to do. */
 export interface FindingWords {
@@ -20,7 +20,7 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
     }
     case 'title-cut':
       return {
-        headline: `${counted(finding.words, 'word')} of the title ${finding.words === 1 ? 'falls' : 'fall'} past the cut`,
+        headline: `${counted(finding.words, 'word')} of the title ${plural(finding.words, 'falls', 'fall')} past the cut`,
         why: `Results show it up to “${finding.lastShown}”.`,
         mend: 'Put what matters first; longer is allowed.',
       };
@@ -58,7 +58,7 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
       };
     case 'description-cut':
       return {
-        headline: `Last ${counted(finding.words, 'word')} ${finding.words === 1 ? 'falls' : 'fall'} past the cut`,
+        headline: `Last ${counted(finding.words, 'word')} ${plural(finding.words, 'falls', 'fall')} past the cut`,
         why: `Results show it up to “${finding.lastShown}”.`,
         mend: 'Put what matters nearer the front.',
       };
@@ -85,8 +85,8 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
       };
     case 'image-alt-missing':
       return {
-        headline: `${finding.count} of ${counted(finding.of, 'picture')} ${finding.count === 1 ? 'has' : 'have'} no alt text`,
-        why: `${finding.first}${finding.count > 1 ? ` and ${finding.count - 1} more` : ''}. Who cannot see them, and engines, get nothing.`,
+        headline: `${finding.count} of ${counted(finding.of, 'picture')} ${plural(finding.count, 'has', 'have')} no alt text`,
+        why: `${finding.first}${finding.count > 1 ? ` and ${finding.count - 1} more` : ''}. People who cannot see them, and engines, learn nothing from them.`,
         mend: 'Say what each shows, or that it is decoration.',
       };
     case 'lang-missing':
@@ -127,7 +127,7 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
       };
     case 'links-broken':
       return {
-        headline: `${counted(finding.paths.length, 'link')} ${finding.paths.length === 1 ? 'leads' : 'lead'} nowhere`,
+        headline: `${counted(finding.paths.length, 'link')} ${plural(finding.paths.length, 'leads', 'lead')} nowhere`,
         why: `Nothing answers at ${finding.paths[0] ?? ''}${finding.paths.length > 1 ? ` and ${finding.paths.length - 1} more` : ''}.`,
         mend: 'Lead it to a page that is there.',
       };

@@ -1,6 +1,6 @@
 import type { Step } from '../survey/index.ts';
 import { list } from './findings.ts';
-import { counted } from './numbers.ts';
+import { counted, plural } from './numbers.ts';
 import { KIND_WORDS } from './states.ts';
 import { fullDate } from './dates.ts';
 
@@ -55,7 +55,7 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
           step.pages.length === 1
             ? `Keep ${quoted(nameOf(step.pages[0] as string))} out`
             : `Keep ${step.pages.length} ${KIND_WORDS[step.kind].many.toLowerCase()} out`,
-        why: `${KIND_WORDS[step.kind].many} are meant to stay out, yet engines may list ${step.pages.length === 1 ? 'it' : 'them'}: they repeat what other pages say.`,
+        why: `${KIND_WORDS[step.kind].many} are meant to stay out, yet engines may list ${plural(step.pages.length, 'it', 'them')}: they repeat what other pages say.`,
         action: `Keep ${KIND_WORDS[step.kind].many.toLowerCase()} out`,
       };
     case 'close-page':

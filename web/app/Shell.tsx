@@ -162,6 +162,11 @@ function OpenShell() {
             <PanelRight size={16} aria-hidden /> Preview and fixes
           </button>
         </div>
+        {place.unknown !== undefined && PAGE_STOPS.includes(stop) && (
+          <p className="notice notice-amber mb-4" role="status" data-testid="unknown-page">
+            There is no page <span className="mono break-all">{place.unknown}</span> on this site, or not any more. This is another one.
+          </p>
+        )}
         <RailContext value={railHost}>
           <Boundary place={pathname}>
             <Suspense fallback={<p className="soft">Loading …</p>}>

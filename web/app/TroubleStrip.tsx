@@ -1,6 +1,6 @@
 import { CircleAlert, CloudOff, FileWarning, RotateCcw } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { counted } from '../../core/wording/index.ts';
+import { counted, plural } from '../../core/wording/index.ts';
 import { dropAside, listAside } from '../storage/index.ts';
 import { download, note } from '../ui/index.ts';
 import { exportSite, restoreSite, useWorkspace, useWorkspaceApi, type SaveTrouble } from '../workspace/index.ts';
@@ -70,8 +70,8 @@ export function TroubleStrip() {
       {aside > 0 && dismissed !== site.id && (
         <Strip icon={<FileWarning size={15} aria-hidden />}>
           <span className="min-w-0 flex-1" data-testid="set-aside">
-            {counted(aside, 'thing', 'things')} of what was saved could not be read and {aside === 1 ? 'was' : 'were'} set aside. The rest is as you left it,
-            and an exported project takes {aside === 1 ? 'it' : 'them'} along for repair.
+            {counted(aside, 'thing', 'things')} of what was saved could not be read and {plural(aside, 'was', 'were')} set aside. The rest is as you left it,
+            and an exported project takes {plural(aside, 'it', 'them')} along for repair.
           </span>
           <Act onClick={() => void asideAsFile()}>Download</Act>
           <Act

@@ -1,6 +1,6 @@
 import { canOpen, type WayIn } from '../../core/indexing/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { counted, openAll } from '../../core/wording/index.ts';
+import { counted, openAll, plural } from '../../core/wording/index.ts';
 
 export type BannerAction = 'open' | 'hide' | 'keep-out' | 'list' | 'release' | 'words';
 interface Banner {
@@ -103,5 +103,5 @@ function handMend(reasons: readonly WayIn['gates'][number]['reason'][]): Omit<Ba
     return { why: 'Give it something to say, or keep it out.', action: 'keep-out', label: 'Keep it out' };
   if (reasons.some((reason) => reason.code === 'noindex' && reason.from === 'header'))
     return { why: 'A rule for files sends it a noindex. Change the rule under “Other files”.', action: undefined, label: '' };
-  return { why: `${counted(reasons.length, 'thing')} ${reasons.length === 1 ? 'blocks' : 'block'} it.`, action: undefined, label: '' };
+  return { why: `${counted(reasons.length, 'thing')} ${plural(reasons.length, 'blocks', 'block')} it.`, action: undefined, label: '' };
 }

@@ -17,11 +17,11 @@ export const W = {
   robots: 'robots.txt',
   robotsWhy: 'what each line touches',
   noRobots: 'The site has no robots.txt. Nothing is forbidden, and that is fine.',
-  robotsLead: 'Asks crawlers not to fetch some addresses. Change a rule or the text: both are one file, and what would change is shown before you take it.',
+  robotsLead: 'Asks crawlers not to fetch some addresses. Change a rule or the text: both are one file, and what would change is shown before you apply it.',
   inWords: 'In plain words',
   asText: 'As text',
   noTroubles: 'Nothing wrong with it',
-  draft: 'Not taken yet. This is what it would change:',
+  draft: 'Not applied yet. This is what it would change:',
   draftChangesNothing: 'It opens or blocks no page and no file.',
   lessonRobots:
     'Blocking in robots.txt does not take a page out of the results: its bare address may still be listed. To keep a page out, let engines fetch it and let it say noindex.',

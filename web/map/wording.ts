@@ -1,6 +1,6 @@
 import type { MapIssue, SitemapRefusal } from '../../core/sitemap/index.ts';
 import type { DateFrom, ExtraFault, MapFault, MapPart, MapReport } from '../../core/survey/index.ts';
-import { counted, gateWords } from '../../core/wording/index.ts';
+import { counted, gateWords, plural } from '../../core/wording/index.ts';
 
 export const W = {
   title: 'The sitemap for engines',
@@ -131,7 +131,7 @@ export function comparisonWords(wrong: number, missing: number, broken: number, 
   const lacking =
     missing === 0
       ? 'no page is missing'
-      : `${counted(missing, 'page')} ${missing === 1 ? 'is' : 'are'} missing${beside ? ' from it and the maps beside it' : ''}`;
+      : `${counted(missing, 'page')} ${plural(missing, 'is', 'are')} missing${beside ? ' from it and the maps beside it' : ''}`;
   return broken === 0 ? `${inIt}, ${lacking}.` : `${inIt}, ${lacking}, and ${counted(broken, 'map')} it names could not be read.`;
 }
 

@@ -1,4 +1,4 @@
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { OpenStep } from '../../core/survey/index.ts';
 import { stepWords } from '../../core/wording/index.ts';
 import { usePlace } from '../pieces/index.ts';
@@ -9,45 +9,67 @@ import { hideProperly, openPage, setKindIntent, switchSite, useWorkspace, useWor
 export function StepRow({ open: { step, cost }, number, first }: { readonly open: OpenStep; readonly number: number; readonly first: boolean }) {
   const workspace = useWorkspaceApi();
   const byId = useWorkspace((state) => state.byId);
-  const { go, linkTo, linkToView } = usePlace();
+  const { linkTo, linkToView } = usePlace();
   const navigate = useNavigate();
   const words = stepWords(step, (id) => byId.get(id)?.name ?? id);
-  const act = (): void => {
+  /** What is done here and now; undefined for steps that lead to where it is done. */
+  const act = ((): (() => void) | undefined => {
     switch (step.code) {
       case 'open-site':
-        return switchSite(workspace);
-      case 'open-visitors':
-        return void navigate(linkToView('doors', 'site'));
+        return () => switchSite(workspace);
       case 'open-page':
-        if (step.gates.every((gate) => gate.openable)) return void openPage(workspace, step.page);
-        return go('doors', step.page);
-      case 'open-pages':
-        return void navigate(linkToView('doors', 'pages'));
-      case 'write-words':
-        return go('words', step.pages[0], { walking: true });
+        return step.gates.every((gate) => gate.openable) ? () => void openPage(workspace, step.page) : undefined;
       case 'close-kind':
-        return setKindIntent(workspace, step.kind, 'out');
-      case 'close-page':
-        return go('doors', step.page);
+        return () => setKindIntent(workspace, step.kind, 'out');
       case 'half-hidden':
-        return void hideProperly(workspace, step.pages);
+        return () => void hideProperly(workspace, step.pages);
+      default:
+        return undefined;
+    }
+  })();
+  const place = ((): string => {
+    switch (step.code) {
+      case 'open-visitors':
+      case 'open-site':
+        return linkToView('doors', 'site');
+      case 'open-page':
+      case 'close-page':
+        return linkTo('doors', step.page);
+      case 'open-pages':
+      case 'half-hidden':
+      case 'close-kind':
+        return linkToView('doors', 'pages');
+      case 'write-words':
+        return linkTo('words', step.pages[0]);
       case 'say-who':
-        return go('meaning');
+        return linkTo('meaning');
       case 'make-map':
-        return go('map');
+        return linkTo('map');
       case 'release':
-        return go('release');
+        return linkTo('release');
       case 'place-proof':
-        return go('proof');
+        return linkTo('proof');
       case 'verify':
-        return void navigate(linkTo(step.waits ? 'release' : 'proof'));
+        return linkTo(step.waits ? 'release' : 'proof');
       case 'hand-in':
       case 'wait':
-        return go('watch');
+        return linkTo('watch');
     }
-  };
+  })();
+  const walking = step.code === 'write-words' ? { walking: true } : undefined;
   // The same key as on the walk: it does the first thing there is to do.
-  useHotkey('alt+Enter', () => first && words.action !== '' && act());
+  useHotkey('alt+Enter', () => {
+    if (!first || words.action === '') return;
+    if (act) act();
+    else void navigate(place, { state: walking });
+  });
+  const shared = { className: `btn flex-none ${first ? 'btn-primary' : 'btn-outline-ink'}`, ...(first ? { 'aria-keyshortcuts': 'Alt+Enter' } : {}) };
+  const label = (
+    <>
+      {words.action}
+      {first && <kbd className="wide-only ml-1 !border-transparent !bg-transparent opacity-75">Alt ↵</kbd>}
+    </>
+  );
   return (
     <li className={`step${first && cost === 'blocks' ? ' step-first' : ''}`} data-step={step.code}>
       <span className={`step-number${cost === 'blocks' ? ' blocks' : ''}`}>{number}</span>
@@ -55,17 +77,16 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
         <p className="font-semibold">{words.headline}</p>
         <p className="soft text-[13.5px]">{words.why}</p>
       </div>
-      {words.action !== '' && (
-        <button
-          type="button"
-          className={`btn flex-none ${first ? 'btn-primary' : 'btn-outline-ink'}`}
-          onClick={act}
-          {...(first ? { 'aria-keyshortcuts': 'Alt+Enter' } : {})}
-        >
-          {words.action}
-          {first && <kbd className="wide-only ml-1 !border-transparent !bg-transparent opacity-75">Alt ↵</kbd>}
-        </button>
-      )}
+      {words.action !== '' &&
+        (act ? (
+          <button type="button" onClick={act} {...shared}>
+            {label}
+          </button>
+        ) : (
+          <Link to={place} state={walking} {...shared}>
+            {label}
+          </Link>
+        ))}
     </li>
   );
 }

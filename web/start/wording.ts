@@ -1,5 +1,5 @@
 import type { OpenStep, SiteNumbers } from '../../core/survey/index.ts';
-import { counted } from '../../core/wording/index.ts';
+import { counted, plural } from '../../core/wording/index.ts';
 
 export const W = {
   steps: 'What is left, in order',
@@ -44,13 +44,13 @@ export function subline(numbers: SiteNumbers, steps: readonly OpenStep[]): strin
   tell(states['half-hidden'], 'is half hidden', 'are half hidden');
   tell(states['not-live'], 'is not released yet', 'are not released yet');
   const closed =
-    numbers.closed && numbers.wanted > 0 ? `${counted(numbers.wanted, 'page')} you want found ${numbers.wanted === 1 ? 'waits' : 'wait'} for it to open. ` : '';
+    numbers.closed && numbers.wanted > 0 ? `${counted(numbers.wanted, 'page')} you want found ${plural(numbers.wanted, 'waits', 'wait')} for it to open. ` : '';
   const first = parts.length === 0 ? '' : `${(parts[0] as string).charAt(0).toUpperCase()}${parts.join(', ').slice(1)}. `;
   const blocking = steps.filter((step) => step.cost === 'blocks').length;
   const left =
     steps.length === 0
       ? 'No step is left.'
-      : `${capital(spelled(steps.length))} ${steps.length === 1 ? 'step is' : 'steps are'} left${blocking > 0 && blocking < steps.length ? `; the first ${blocking === 1 ? 'matters' : `${spelled(blocking)} matter`} most` : ''}.`;
+      : `${capital(spelled(steps.length))} ${plural(steps.length, 'step is', 'steps are')} left${blocking > 0 && blocking < steps.length ? `; the first ${blocking === 1 ? 'matters' : `${spelled(blocking)} matter`} most` : ''}.`;
   const after = numbers.foundAfterRelease > numbers.found ? ` Once what waits is released, it will be ${numbers.foundAfterRelease}.` : '';
   return `${closed}${first}${left}${after}`;
 }

@@ -4,7 +4,7 @@ import { CHECKS } from '../../core/checks/index.ts';
 import { cellChange, columnName, EDITABLE, type LedgerColumn } from '../../core/ledger/index.ts';
 import { all, KINDS, type Change } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { CHECK_NAMES, counted, KIND_WORDS, numberText, STATE_WORDS } from '../../core/wording/index.ts';
+import { CHECK_NAMES, counted, KIND_WORDS, numberText, STATE_WORDS, plural } from '../../core/wording/index.ts';
 import { Empty, like, note, useHotkey, useKeptState, useSettled } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { ColumnChooser } from './ledger/ColumnChooser.tsx';
@@ -53,7 +53,7 @@ export function Ledger() {
       else if (result.change) changes.push(result.change);
     }
     if (changes.length > 0) workspace.change(all(changes), { label: `${counted(changes.length, 'cell')} of the ledger changed` });
-    for (const [fault, count] of faults) note(`${counted(count, 'cell')} left as ${count === 1 ? 'it was' : 'they were'}: ${fault}`);
+    for (const [fault, count] of faults) note(`${counted(count, 'cell')} left as ${plural(count, 'it was', 'they were')}: ${fault}`);
     if (changes.length > 1) note(`${counted(changes.length, 'cell')} changed.`, { action: { label: 'Undo', onClick: () => void workspace.undo() } });
   };
   const suggest = async (): Promise<void> => {

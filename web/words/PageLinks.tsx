@@ -1,3 +1,4 @@
+import { plural } from '../../core/wording/index.ts';
 import { useState } from 'react';
 import { similarity } from '../../core/titles/index.ts';
 import { set } from '../../core/site/index.ts';
@@ -35,8 +36,8 @@ export function PageLinks({ row, linkers }: { readonly row: PageRow; readonly li
         {linkers.length > 60 && <p className="soft">and {linkers.length - 60} more</p>}
       </section>
       <p className="soft mt-3">
-        It links to {row.linksOut} other {row.linksOut === 1 ? 'page' : 'pages'} of the site and {row.linksOutside}{' '}
-        {row.linksOutside === 1 ? 'address' : 'addresses'} elsewhere.
+        It links to {row.linksOut} other {plural(row.linksOut, 'page', 'pages')} of the site and {row.linksOutside}{' '}
+        {plural(row.linksOutside, 'address', 'addresses')} elsewhere.
       </p>
     </div>
   );

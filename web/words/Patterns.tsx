@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { set, type Kind, type PatternField } from '../../core/site/index.ts';
 import { readPattern, writePattern, type Pattern } from '../../core/titles/index.ts';
-import { counted, KIND_WORDS } from '../../core/wording/index.ts';
+import { counted, KIND_WORDS, plural } from '../../core/wording/index.ts';
 import { byKind, PageLink, siteText, Term, usePlace } from '../pieces/index.ts';
 import { Empty, More, Segments, useMore } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -107,7 +107,7 @@ function OnePattern({ kind, field }: { readonly kind: Kind; readonly field: Patt
         {preview && (
           <span className="soft ml-auto text-[13px]">
             {counted(preview.follow, 'page follows', 'pages follow')}
-            {preview.own.length > 0 && `, ${preview.own.length} with words of ${preview.own.length === 1 ? 'its' : 'their'} own`}
+            {preview.own.length > 0 && `, ${preview.own.length} with words of ${plural(preview.own.length, 'its', 'their')} own`}
           </span>
         )}
       </div>

@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
 import { passageKey, set, all } from '../../core/site/index.ts';
 import type { PicturePlace } from '../../core/survey/index.ts';
-import { counted } from '../../core/wording/index.ts';
+import { counted, plural } from '../../core/wording/index.ts';
 import { Term, usePlace, PageLink } from '../pieces/index.ts';
 import { Empty, Segments, useRemembered } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -38,7 +38,7 @@ export function Pictures() {
             ? ''
             : without === 0
               ? `All ${counted(report.length, 'picture')} have an alt text.`
-              : `${without} of ${counted(report.length, 'picture')} ${without === 1 ? 'has' : 'have'} no alt text.`}
+              : `${without} of ${counted(report.length, 'picture')} ${plural(without, 'has', 'have')} no alt text.`}
         </span>
         <span className="ml-auto">
           <Segments

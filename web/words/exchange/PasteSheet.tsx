@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { all, endingOf, pageKey, set, type Change, type SiteDocument } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/survey/index.ts';
-import { counted } from '../../../core/wording/index.ts';
+import { counted, plural } from '../../../core/wording/index.ts';
 import { Empty, Segments, useRemembered } from '../../ui/index.ts';
 import { PageName } from '../../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
@@ -53,7 +53,7 @@ export function PasteSheet() {
       <div className="no-print mb-3 flex flex-wrap items-center gap-3">
         <p role="status">
           {open.length === 0 ? 'All is pasted.' : `${counted(open.length, 'page')} to go`}
-          {again > 0 && `, ${counted(again, 'field')} changed since ${again === 1 ? 'it was' : 'they were'} ticked`}
+          {again > 0 && `, ${counted(again, 'field')} changed since ${plural(again, 'it was', 'they were')} ticked`}
         </p>
         <span className="ml-auto flex gap-2">
           <Segments

@@ -2,7 +2,7 @@ import { note } from '../../ui/index.ts';
 import { FileUp } from 'lucide-react';
 import { useMemo, useRef, useState, type DragEvent } from 'react';
 import { changesOf, columnName, DELIMITERS, dryRun, EDITABLE, guessMapping, readTable, type Mapping } from '../../../core/ledger/index.ts';
-import { counted } from '../../../core/wording/index.ts';
+import { counted, plural } from '../../../core/wording/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { ChangeList } from '../ChangeList.tsx';
 import { CELL_FAULTS } from '../wording.ts';
@@ -166,7 +166,8 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
         </button>
         <span className="soft text-[13.5px]">
           {counted(new Set(run.changes.map((change) => change.page)).size, 'page')}{' '}
-          {new Set(run.changes.map((change) => change.page)).size === 1 ? 'changes' : 'change'}; {run.same} cells are empty or say the same
+          {plural(new Set(run.changes.map((change) => change.page)).size, 'changes', 'change')}; {counted(run.same, 'cell is', 'cells are')} empty or{' '}
+          {plural(run.same, 'says', 'say')} the same
         </span>
       </div>
       {run.unknown.length > 0 && (
