@@ -118,20 +118,28 @@ test('the demo to “good enough” by keyboard alone, in under sixty keys', asy
   const left = async (): Promise<number> => Number(/(\d+) pages? to fix/.exec((await walk.textContent()) ?? '')?.[1] ?? 0);
   for (let turn = 0; turn < 30 && (await walk.count()) > 0; turn++) {
     const heading = await page.getByRole('heading', { level: 1 }).textContent();
+    const open = page.locator('aside [data-finding]:is([data-cost="blocks"], [data-cost="weakens"])');
+    // The walk leads only to pages that have something to fix.
+    await expect(open.first()).toBeVisible();
     for (let fix = 0; fix < 3; fix++) {
-      const open = page.locator('aside [data-finding]:is([data-cost="blocks"], [data-cost="weakens"])');
       const before = await open.count();
       if (before === 0) break;
+      const helped = (): Promise<boolean> =>
+        expect
+          .poll(() => open.count(), { timeout: 1000 })
+          .toBeLessThan(before)
+          .then(
+            () => true,
+            () => false,
+          );
       await press('Alt+Enter');
       // What one key cannot fix wants the page's own sentence, or a word of one's own.
-      await page.waitForTimeout(350);
-      if ((await open.count()) < before) continue;
+      if (await helped()) continue;
       await press('Alt+1');
-      await page.waitForTimeout(350);
-      if ((await open.count()) < before) continue;
+      if (await helped()) continue;
       keys++;
       await page.keyboard.insertText(`What “${heading ?? ''}” is about, in a sentence of its own.`);
-      await page.waitForTimeout(350);
+      await helped();
     }
     if ((await walk.count()) === 0 || (await left()) === 0) break;
     await press('Alt+ArrowDown');

@@ -34,19 +34,17 @@ export function Fact({
     const named = field === 'siteName' && workspace.state.document.tables.facts['']?.nameSure === false;
     workspace.change(named ? all([change, set('facts', '', 'nameSure', true)]) : change, { label: `${label} was changed`, thread: `fact:${field}` });
   };
-  const describedBy = fault === undefined ? undefined : `${id}-fault`;
-  const shared = { maxLength: LONGEST_TEXT, value, 'aria-invalid': fault !== undefined, 'aria-describedby': describedBy, dir: 'auto' as const };
+  const describedBy = fault === undefined ? `${id}-note` : `${id}-note ${id}-fault`;
+  const shared = { id, maxLength: LONGEST_TEXT, value, 'aria-invalid': fault !== undefined, 'aria-describedby': describedBy, dir: 'auto' as const };
   const type = field === 'email' ? 'email' : field === 'telephone' ? 'tel' : 'text';
   return (
     <div>
-      <label className="block">
-        <Caption field={field} />
-        {long ? (
-          <textarea {...shared} className="textarea w-full" rows={3} onChange={(event) => write(event.target.value)} />
-        ) : (
-          <input {...shared} type={type} className="input w-full" onChange={(event) => write(event.target.value)} />
-        )}
-      </label>
+      <Caption field={field} of={id} />
+      {long ? (
+        <textarea {...shared} className="textarea w-full" rows={3} onChange={(event) => write(event.target.value)} />
+      ) : (
+        <input {...shared} type={type} className="input w-full" onChange={(event) => write(event.target.value)} />
+      )}
       {fault !== undefined && (
         <p id={`${id}-fault`} className="mt-1 text-[13px] text-error">
           {fault}
@@ -77,11 +75,21 @@ export function ChosenFact({ field }: { readonly field: 'language' | 'timeZone' 
   );
 }
 
-function Caption({ field }: { readonly field: FactField }) {
+/** What a fact is called, and in a note beside it what is meant: the note describes the field, it is no part of its name. */
+function Caption({ field, of }: { readonly field: FactField; readonly of?: string }) {
   const { label, note } = FACTS[field];
   return (
     <span className="mb-1 flex flex-wrap items-baseline gap-x-2">
-      <span className="font-semibold">{label}</span> <span className="soft text-[12.5px]">{note}</span>
+      {of === undefined ? (
+        <span className="font-semibold">{label}</span>
+      ) : (
+        <label htmlFor={of} className="font-semibold">
+          {label}
+        </label>
+      )}{' '}
+      <span id={of === undefined ? undefined : `${of}-note`} className="soft text-[12.5px]">
+        {note}
+      </span>
     </span>
   );
 }
@@ -89,6 +97,7 @@ function Caption({ field }: { readonly field: FactField }) {
 /** The main address is taken when it is one: half an address must not become part of every link. */
 export function MainAddress() {
   const workspace = useWorkspaceApi();
+  const id = useId();
   const value = useWorkspace((state) => state.document.tables.facts['']?.mainAddress ?? '');
   const siteId = useWorkspace((state) => state.site?.id ?? '');
   const [typed, setTyped] = useDraft(`main-address:${siteId}`);
@@ -99,23 +108,24 @@ export function MainAddress() {
     if (!bad) setTyped(undefined);
   };
   return (
-    <label className="block">
-      <Caption field="mainAddress" />
+    <div>
+      <Caption field="mainAddress" of={id} />
       <input
+        id={id}
         className="input mono w-full"
         value={typed ?? value}
         aria-invalid={bad}
-        aria-describedby={bad ? 'main-address-fault' : undefined}
+        aria-describedby={bad ? `${id}-note ${id}-fault` : `${id}-note`}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}
       />
       {bad && (
-        <span id="main-address-fault" className="mt-1 block text-[13px] text-error">
+        <span id={`${id}-fault`} className="mt-1 block text-[13px] text-error">
           This is not an address. It looks like https://your-name.example. The one before is kept.
         </span>
       )}
-    </label>
+    </div>
   );
 }
 
