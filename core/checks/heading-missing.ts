@@ -1,3 +1,4 @@
+import { mainHeading } from '../page/index.ts';
 import type { Check } from './finding.ts';
 
 /** No main heading: neither visitors nor engines are told what the page is about. */
@@ -6,5 +7,5 @@ export const headingMissing: Check<'heading-missing'> = {
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
-  look: ({ facts }) => (facts.headings.some((heading) => heading.level === 1 && heading.text !== '') ? undefined : { code: 'heading-missing' }),
+  look: ({ facts }) => (mainHeading(facts) === undefined ? { code: 'heading-missing' } : undefined),
 };

@@ -26,7 +26,7 @@ export {
   type IndexDirectives,
 } from './directives.ts';
 export { plannedMetas, type DirectivesEdit, type NoindexEdit, type PlannedMeta } from './robots-metas.ts';
-export { baseAddress, canonicalHrefs, CRAWLERS, documentTitle, metaDescription, refreshMetas, refreshTarget, robotsMetas } from './views.ts';
+export { baseAddress, canonicalHrefs, CRAWLERS, documentTitle, mainHeading, metaDescription, refreshMetas, refreshTarget, robotsMetas } from './views.ts';
 export { asciiReferences, escapeAttribute, escapeText, scriptJson } from './escape.ts';
 export { passagesIn, type Passage, type PassageEdit } from './passages.ts';
 export { relative, type AddressesEdit } from './relink.ts';

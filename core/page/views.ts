@@ -9,6 +9,11 @@ export function documentTitle(facts: PageFacts): TitleFact | undefined {
   return facts.titles[0];
 }
 
+/** The page's main heading: the first of level 1 that says something. */
+export function mainHeading(facts: PageFacts): string | undefined {
+  return facts.headings.find((heading) => heading.level === 1 && heading.text !== '')?.text;
+}
+
 /** The description that engines read: the first in the head. */
 export function metaDescription(facts: PageFacts): MetaFact | undefined {
   return facts.metas.find((meta) => meta.inHead && meta.name === 'description');

@@ -1,4 +1,4 @@
-import { documentTitle, type PageFacts } from '../page/index.ts';
+import { documentTitle, mainHeading, type PageFacts } from '../page/index.ts';
 import type { SiteDocument } from './document.ts';
 import type { Kind } from './kinds.ts';
 import { addressOf } from './addresses.ts';
@@ -73,6 +73,6 @@ export function kindOf(
 export function pageName(page: Pick<SitePage, 'id' | 'isHome' | 'facts' | 'ownName'>): string {
   if (page.isHome) return 'Home';
   if (page.ownName !== undefined) return page.ownName;
-  const heading = page.facts.headings.find((one) => one.level === 1 && one.text !== '')?.text ?? documentTitle(page.facts)?.text;
+  const heading = mainHeading(page.facts) ?? documentTitle(page.facts)?.text;
   return heading || addressOf(page.id).split('/').filter(Boolean).pop() || page.id;
 }

@@ -1,5 +1,4 @@
-import type { PageFacts } from '../page/index.ts';
-import { documentTitle } from '../page/index.ts';
+import { documentTitle, mainHeading, type PageFacts } from '../page/index.ts';
 import { addressOf, titleParts } from '../site/index.ts';
 import { percentDecoded } from '../source/index.ts';
 
@@ -39,10 +38,6 @@ export class TellingApart {
   commonIn(facts: PageFacts): string[] {
     return facts.paragraphs.flatMap(roughSentences).filter((sentence) => this.sentences.has(numberOf(sentence)));
   }
-}
-
-function mainHeading(facts: PageFacts): string | undefined {
-  return facts.headings.find((one) => one.level === 1 && one.text !== '')?.text;
 }
 
 function count<K>(counts: Map<K, number>, key: K): void {

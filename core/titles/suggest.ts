@@ -1,5 +1,5 @@
 import { endsAsSentence, isCommon, sentencesOf, stem, wordsOf, type Language } from '../language/index.ts';
-import type { PageFacts } from '../page/index.ts';
+import { mainHeading, type PageFacts } from '../page/index.ts';
 import { fit, textWidth, type Room } from './fit.ts';
 
 /** A text of the page itself that would serve, and why. */
@@ -67,7 +67,7 @@ export function suggestTitles(
 ): Suggestion[] {
   const wanted = new Set(wordsOf(phrase, language).map((word) => stem(word.text, language)));
   const found = new Map<string, Suggestion>();
-  const deepest = facts.headings.some((heading) => heading.level === 1 && heading.text !== '') ? 1 : 2;
+  const deepest = mainHeading(facts) === undefined ? 2 : 1;
   facts.headings.forEach((heading, place) => {
     if (heading.text === '' || heading.level > deepest || isFurniture(heading.text)) return;
     const named = `${heading.text} ${site.separator} ${site.name}`;

@@ -1,9 +1,10 @@
 import { Suspense, useEffect, useState } from 'react';
 import { createBrowserRouter, Link, Navigate, RouterProvider, useNavigate, useRouteError } from 'react-router';
-import { Boundary, Empty, fetchAhead, hearNotes, part, takeNotes, Trouble } from '../ui/index.ts';
+import { Boundary, fetchAhead, hearNotes, part, takeNotes, Trouble } from '../ui/index.ts';
 import { firstSite, rememberSite, sweepLeftovers, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { arrivalLock } from '../storage/index.ts';
 import { FocusKeeper } from './FocusKeeper.tsx';
+import { NotOpened } from './NotOpened.tsx';
 import { NoSuchPlace, screenRoutes } from './screens.tsx';
 import { Shell } from './Shell.tsx';
 
@@ -122,28 +123,15 @@ function First() {
   if (failure !== undefined) {
     return (
       <main>
-        <Empty
+        <NotOpened
           title="The demo could not be opened"
-          action={
-            <>
-              <button
-                type="button"
-                className="btn btn-primary"
-                onClick={() => {
-                  setFailure(undefined);
-                  setTries(tries + 1);
-                }}
-              >
-                Try again
-              </button>
-              <Link className="btn btn-outline-ink" to="/sites">
-                Your sites
-              </Link>
-            </>
-          }
+          again={() => {
+            setFailure(undefined);
+            setTries(tries + 1);
+          }}
         >
           {failure}
-        </Empty>
+        </NotOpened>
       </main>
     );
   }

@@ -7,6 +7,7 @@ import { rememberSite, useWorkspace, useWorkspaceApi } from '../workspace/index.
 import { Drawer, useNarrow } from './Drawer.tsx';
 import { rememberFocus } from './FocusKeeper.tsx';
 import { Foot } from './Foot.tsx';
+import { NotOpened } from './NotOpened.tsx';
 import { PathBar } from './PathBar.tsx';
 import { fetchScreen } from './screens.tsx';
 import { PlaceTitle } from './PlaceTitle.tsx';
@@ -16,9 +17,9 @@ import { useUndo } from './undo.ts';
 
 const loadPalette = () => import('./Palette.tsx');
 const Palette = part(loadPalette, 'Palette');
-// Part of no first screen: what it tells comes after one.
 // Not on the first screen, but there before the second.
 const PageTree = part(() => import('./PageTree.tsx'), 'PageTree');
+// Part of no first screen: what it tells comes after one.
 const Announcer = part(() => import('./Announcer.tsx'), 'Announcer');
 
 /** Milliseconds within which a page that the walk was sent to is still on its way to the screen. */
@@ -250,21 +251,9 @@ function Failed() {
   return (
     <main>
       <title>Not opened · Jolly Beacon</title>
-      <Empty
-        title="This site could not be opened"
-        action={
-          <>
-            <button type="button" className="btn btn-primary" onClick={() => workspace.reopen?.()}>
-              Try again
-            </button>
-            <Link className="btn btn-outline-ink" to="/sites">
-              Your sites
-            </Link>
-          </>
-        }
-      >
+      <NotOpened title="This site could not be opened" again={() => workspace.reopen?.()}>
         {failure} What is kept of it in this browser was left as it is.
-      </Empty>
+      </NotOpened>
     </main>
   );
 }

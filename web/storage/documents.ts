@@ -10,7 +10,7 @@ import {
   type SiteDocument,
   type UndoState,
 } from '../../core/site/index.ts';
-import { siteRange, type Database, type StoredAside, type StoredEntry } from './database.ts';
+import { siteRange, type Database, type SiteRecord, type StoredAside, type StoredEntry } from './database.ts';
 
 /** Entries kept for undo when the journal is shortened, and when it is. */
 const KEPT = 300;
@@ -31,6 +31,12 @@ export class SiteGone extends Error {
   constructor(readonly how: 'deleted' | 'missing') {
     super(how);
   }
+}
+
+/** Why a site cannot be written, by its record: it lies in the bin, or is not in this browser; undefined where it can. */
+export function goneHow(site: SiteRecord | undefined): SiteGone['how'] | undefined {
+  if (!site) return 'missing';
+  return site.deletedAt === null ? undefined : 'deleted';
 }
 
 const read = (stored: StoredEntry): JournalEntry | SetAside => {
@@ -106,7 +112,8 @@ export async function appendEntries(db: Database, siteId: string, entries: reado
     transaction.objectStore('documents').get(siteId),
     transaction.objectStore('sites').get(siteId),
   ]);
-  if (!site || site.deletedAt !== null) throw new SiteGone(site ? 'deleted' : 'missing');
+  const gone = goneHow(site);
+  if (gone) throw new SiteGone(gone);
   const first = Math.max(lastKey?.[1] ?? 0, saved?.seq ?? 0) + 1;
   await Promise.all(entries.map((entry, index) => journal.add({ ...entry, siteId, seq: first + index })));
   // Nothing more is to come: the transaction need not wait for another turn to find that out.

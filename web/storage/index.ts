@@ -21,6 +21,7 @@ export {
   putAside,
   saveManifest,
   shortenJournal,
+  goneHow,
   SiteGone,
   writeSnapshot,
   type DocumentState,

@@ -26,6 +26,7 @@ import type { Outside } from '../outside/index.ts';
 import {
   appendEntries,
   entriesAfter,
+  goneHow,
   listAside,
   loadDocument,
   loadRows,
@@ -573,7 +574,8 @@ export class Workspace {
     const { db } = this.tools;
     try {
       const now = await db.get('sites', site.id);
-      if (!now || now.deletedAt !== null) return void this.store.setState({ save: 'failed', trouble: now ? 'deleted' : 'missing', unsaved: 0 });
+      const gone = goneHow(now);
+      if (!now || gone) return void this.store.setState({ save: 'failed', trouble: gone, unsaved: 0 });
       if (this.state.trouble === 'deleted') this.store.setState({ save: 'saved', trouble: undefined });
       if (now.name !== site.name) this.store.setState({ site: now });
       const before = this.state.document;
