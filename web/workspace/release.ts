@@ -67,7 +67,7 @@ export async function release(
     { label: `Release ${number}`, lasting: true },
   );
   await workspace.settled();
-  workspace.takeNews(await workspace.allOf(await analysis.released(workspace.state.document)));
+  await workspace.takeIn(() => analysis.released(workspace.state.document));
   await workspace.keepSummary();
   return { hosted, refused: outgoing.refused, number };
 }

@@ -170,6 +170,7 @@ export class Workspace {
   private behind = false;
   private catching: Promise<void> = Promise.resolve();
   private queued: Change[] = [];
+  private asking: Promise<void> = Promise.resolve();
   private updating = false;
   private opened = 0;
   private quiet: ReturnType<typeof setTimeout> | undefined;
@@ -197,6 +198,7 @@ export class Workspace {
     const { db } = this.tools;
     this.unwritten = [];
     this.queued = [];
+    this.asking = Promise.resolve();
     this.behind = false;
     this.store.setState({ ...START, phase: 'opening', worker: this.state.worker, server: this.state.server, surveyed: this.state.surveyed });
     try {
@@ -238,8 +240,7 @@ export class Workspace {
       void this.askEngine();
       void this.lookFurther(turn);
       await updateSite(db, siteId, { openedAt: this.tools.now().toISOString(), summary: this.summary() }).catch(() => undefined);
-      if (site.from !== 'empty' && !(await db.get('manifests', siteId)))
-        this.takeNews(await this.allOf(await this.tools.analysis.startFrom(0, this.state.document, [])));
+      if (site.from !== 'empty' && !(await db.get('manifests', siteId))) await this.takeIn(() => this.tools.analysis.startFrom(0, this.state.document, []));
     } catch (error) {
       if (turn !== this.opened) return;
       // A worker that died is started again, and then reads the site anew: see below.
@@ -289,9 +290,9 @@ export class Workspace {
     const turn = this.opened;
     this.queued = [];
     try {
-      const whole = await this.readSite(turn, site.id, this.state.document);
-      if (turn !== this.opened || !whole) return;
-      this.store.setState({ agreeing: false, detail: undefined, ...this.withNews(whole, true) });
+      await this.takeIn(() => this.readSite(turn, site.id, this.state.document), true);
+      if (turn !== this.opened) return;
+      this.store.setState({ agreeing: false, detail: undefined });
       this.tools.tell('reader-back');
       void this.pump();
       void this.lookFurther(turn);
@@ -335,10 +336,11 @@ export class Workspace {
     await new Promise((resolve) => setTimeout(resolve, BEFORE_LOOKING));
     try {
       for (let left = 1; left > 0 && turn === this.opened;) {
-        const some = await this.tools.analysis.lookFurther(LOOKED_AT_ONCE);
-        if (turn !== this.opened) return;
-        left = some.left;
-        if (some.news && some.news.rows.length > 0) this.takeNews(some.news);
+        await this.takeIn(async () => {
+          const some = await this.tools.analysis.lookFurther(LOOKED_AT_ONCE);
+          left = some.left;
+          return some.news && some.news.rows.length > 0 ? some.news : undefined;
+        });
         await new Promise((resolve) => setTimeout(resolve, PAUSE));
       }
       this.keepSoon();
@@ -421,7 +423,7 @@ export class Workspace {
   }
 
   /** News with all its rows, fetched message by message where there are many. */
-  async allOf(news: SurveyNews): Promise<SurveyNews> {
+  private async allOf(news: SurveyNews): Promise<SurveyNews> {
     if (news.ticket === undefined) return news;
     const rows = [...news.rows];
     for (let more = await this.tools.analysis.moreRows(news.ticket); more.length > 0; more = await this.tools.analysis.moreRows(news.ticket))
@@ -429,8 +431,20 @@ export class Workspace {
     return { rows, numbers: news.numbers };
   }
 
-  takeNews(news: SurveyNews): void {
-    this.store.setState(this.withNews(news, false));
+  /**
+   * Asks for what brings rows, and shows them. One is asked after the other, each with the document of its own moment: what was asked earlier never stands
+   * over what was asked later. Resolves when they are shown; rejects as the asking does.
+   */
+  takeIn(ask: () => Promise<SurveyNews | undefined>, whole = false): Promise<void> {
+    const turn = this.opened;
+    const shown = this.asking.then(async () => {
+      if (turn !== this.opened) return;
+      const some = await ask();
+      const news = some && (await this.allOf(some));
+      if (news && turn === this.opened) this.store.setState(this.withNews(news, whole));
+    });
+    this.asking = shown.catch(() => undefined);
+    return shown;
   }
 
   private withNews(news: SurveyNews, whole: boolean): Pick<WorkspaceState, 'rows' | 'byId' | 'numbers' | 'surveyed'> {
@@ -445,6 +459,8 @@ export class Workspace {
   /** Resolves when everything is written, or could not be, and surveyed, where there is a worker. */
   async settled(): Promise<void> {
     await this.writes;
+    await this.catching;
+    await this.asking;
     while (this.state.worker === 'there' && (this.updating || this.queued.length > 0 || this.state.agreeing))
       await new Promise((resolve) => setTimeout(resolve, 5));
   }
@@ -544,12 +560,12 @@ export class Workspace {
     this.updating = true;
     const turn = this.opened;
     try {
-      while (this.queued.length > 0 && turn === this.opened) {
-        const changes = this.queued;
-        this.queued = [];
-        const news = await this.allOf(await this.tools.analysis.update(this.state.document, all(changes)));
-        if (turn === this.opened) this.takeNews(news);
-      }
+      while (this.queued.length > 0 && turn === this.opened)
+        await this.takeIn(async () => {
+          const changes = this.queued;
+          this.queued = [];
+          return this.tools.analysis.update(this.state.document, all(changes));
+        });
       this.keepSoon();
     } catch (error) {
       // A worker that died reads everything anew when it is back. One that stumbled over this change is told of by whoever looks at the page.
@@ -588,8 +604,7 @@ export class Workspace {
       const change = differenceOf(before, state.document);
       if (!isIdle(before, change)) this.queued.push(change);
       await this.pump();
-      if (before.tables.releases !== state.document.tables.releases && turn === this.opened)
-        this.takeNews(await this.allOf(await this.tools.analysis.manifestAgain(this.state.document)));
+      if (fieldsOf(change).some(({ table }) => table === 'releases')) await this.takeIn(() => this.tools.analysis.manifestAgain(this.state.document));
     } catch (error) {
       if (error instanceof WorkerLost) return;
       // What cannot be read now is read with the next word from there.

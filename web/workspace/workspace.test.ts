@@ -32,12 +32,24 @@ let second = 0;
 let told: string[] = [];
 
 /** A tab of its own: its own workspace and its own analyst, on the one database. */
-function tab(underWay: { entries: unknown[] } = { entries: [] }): Workspace {
+function tab(underWay: { entries: unknown[] } = { entries: [] }, delay: () => Promise<void> | undefined = () => undefined): Workspace {
   let analyst: Analyst | undefined;
   const its = (): Analyst => analyst as Analyst;
+  // As a disk that takes its time.
+  const slow = new Proxy(db, {
+    get: (target, name) =>
+      name === 'get'
+        ? async (...args: Parameters<Database['get']>) => {
+            await delay();
+            return target.get(...args);
+          }
+        : typeof Reflect.get(target, name) === 'function'
+          ? (Reflect.get(target, name) as () => unknown).bind(target)
+          : Reflect.get(target, name),
+  });
   const analysis = {
     open: async (_job: string, siteId: string, document: never) => {
-      analyst = new Analyst(db, siteId, () => Date.UTC(2026, 10, 25), new Map());
+      analyst = new Analyst(slow, siteId, () => Date.UTC(2026, 10, 25), new Map());
       return its().open(
         document,
         () => undefined,
@@ -62,10 +74,35 @@ function tab(underWay: { entries: unknown[] } = { entries: [] }): Workspace {
     keepRows: async () => undefined,
     manifestAgain: async (document: never) => its().manifestAgain(document),
   } as unknown as Analysis;
+  /** As over a thread: what is asked arrives after a while, and so does the answer; neither overtakes what was sent before it. */
+  const line = (): (<T>(deliver: () => T) => Promise<T>) => {
+    let last: Promise<unknown> = Promise.resolve();
+    return (deliver) => {
+      const before = last;
+      const after = delay();
+      const arrived = (async () => {
+        await before;
+        await after;
+      })();
+      last = arrived;
+      return arrived.then(deliver);
+    };
+  };
+  const [there, back] = [line(), line()];
+  const overThread = new Proxy(analysis, {
+    get:
+      (target, name: keyof Analysis) =>
+      async (...args: unknown[]): Promise<unknown> => {
+        const asked = structuredClone(args.filter((arg) => typeof arg !== 'function'));
+        const answer = await there(() => (target[name] as unknown as (...given: unknown[]) => Promise<unknown>)(...asked));
+        await delay();
+        return back(() => answer);
+      },
+  });
   const me = Symbol('tab');
   return new Workspace({
     db,
-    analysis,
+    analysis: overThread,
     outside: { engineSite: async () => Promise.reject(new Error('no server')) } as unknown as Outside,
     now: () => new Date(Date.UTC(2026, 10, 25, 10, 0, second++)),
     tab: String(heard.size),
@@ -85,8 +122,8 @@ function tab(underWay: { entries: unknown[] } = { entries: [] }): Workspace {
     },
   });
 }
-const opened = async (underWay?: { entries: unknown[] }): Promise<Workspace> => {
-  const workspace = tab(underWay);
+const opened = async (underWay?: { entries: unknown[] }, delay?: () => Promise<void>): Promise<Workspace> => {
+  const workspace = tab(underWay, delay);
   await workspace.open('s');
   expect(workspace.state.failure).toBeUndefined();
   return workspace;
@@ -95,7 +132,7 @@ const title = (workspace: Workspace, id = 'index.html'): string | null | undefin
 const write = (workspace: Workspace, text: string): void => workspace.change(set('pages', 'index.html', 'title', text), { label: 'a new title', thread: 't' });
 const state = (workspace: Workspace, id: string): string | undefined => workspace.state.byId.get(id)?.state;
 
-beforeEach(async () => {
+const bringAnew = async (): Promise<void> => {
   told = [];
   heard.clear();
   db = await openDatabase(`workspace-${++names}`);
@@ -104,7 +141,8 @@ beforeEach(async () => {
     { db, id: 's', now: () => new Date(0), hash, progress: () => undefined, cancelled: () => false },
   );
   expect(result.ok).toBe(true);
-});
+};
+beforeEach(bringAnew);
 
 describe('an opened site', () => {
   it('counts as live the way it was brought in', async () => {
@@ -271,6 +309,39 @@ describe('another tab’s change', () => {
     expect([title(mine), title(mine, 'shut/index.html')]).toEqual(['mine 39', 'theirs 39']);
     expect(seen(mine)).toEqual(seen(theirs));
   });
+  it('of any table, at any pace of the worker, leaves both tabs with the rows of a tab that is opened now', async () => {
+    const step = fc.record({
+      by: fc.constantFrom('mine', 'theirs'),
+      does: fc.constantFrom('a key', 'a setting', 'undo', 'waits'),
+      change: fc.constantFrom(...Object.values(PER_TABLE)),
+    });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(step, { minLength: 2, maxLength: 12 }),
+        fc.infiniteStream(fc.integer({ min: 0, max: 6 })),
+        fc.integer({ min: 0, max: 40 }),
+        async (steps, paces, wait) => {
+          await bringAnew();
+          const pace = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, paces.next().value));
+          const tabs = { mine: await opened(undefined, pace), theirs: await opened(undefined, pace) };
+          for (const { by, does, change } of steps) {
+            if (does === 'a key') write(tabs[by], `${by} ${second}`);
+            if (does === 'a setting') tabs[by].change(change, { label: 'there' });
+            if (does === 'undo') tabs[by].undo();
+            if (does === 'waits') await pace();
+          }
+          // One more key, in whatever both are just about.
+          await new Promise((resolve) => setTimeout(resolve, wait));
+          write(tabs.mine, 'the last');
+          await told(tabs.mine, tabs.theirs, tabs.mine, tabs.theirs);
+          const fresh = seen(await opened());
+          expect(seen(tabs.mine)).toEqual(fresh);
+          expect(seen(tabs.theirs)).toEqual(fresh);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  }, 60_000);
   it('that deletes the site is told here, and what is typed after is kept for when it comes back', async () => {
     const [mine, theirs] = [await opened(), await opened()];
     const { site } = theirs.state;
