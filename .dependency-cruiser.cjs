@@ -14,7 +14,7 @@ module.exports = {
     { name: 'language-alone', severity: 'error', from: { path: '^core/language' }, to: { path: not('language') } },
     { name: 'phrases-on-language', severity: 'error', from: { path: '^core/phrases' }, to: { path: not('phrases', 'language', 'page', 'source') } },
     { name: 'titles-on-page', severity: 'error', from: { path: '^core/titles' }, to: { path: not('titles', 'language', 'page', 'source') } },
-    { name: 'robots-alone', severity: 'error', from: { path: '^core/robots' }, to: { path: not('robots') } },
+    { name: 'robots-on-source', severity: 'error', from: { path: '^core/robots' }, to: { path: not('robots', 'source') } },
     { name: 'sitemap-alone', severity: 'error', from: { path: '^core/sitemap' }, to: { path: not('sitemap') } },
     { name: 'site-on-page', severity: 'error', from: { path: '^core/site/' }, to: { path: not('site', 'page', 'source', 'titles') } },
     { name: 'indexing-on-subjects', severity: 'error', from: { path: '^core/indexing' }, to: { path: not('indexing', 'page', 'robots', 'site', 'source') } },

@@ -126,7 +126,7 @@ test('the demo to “good enough” by keyboard alone, in under sixty keys', asy
       if (before === 0) break;
       const helped = (): Promise<boolean> =>
         expect
-          .poll(() => open.count(), { timeout: 1000 })
+          .poll(() => open.count(), { timeout: 4000 })
           .toBeLessThan(before)
           .then(
             () => true,

@@ -24,7 +24,7 @@ test('a beginner carries the demo the whole way with the mouse', async ({ page, 
 
   // Meaning: who is behind it.
   await goTo(page, 'Meaning');
-  await page.getByLabel('Name of the organisation or the person').fill('Quillfeather Bindery');
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Quillfeather Bindery');
   await expect(page.getByText('Written into the home page at the next release.')).toBeVisible();
 
   // Map.

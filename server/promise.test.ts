@@ -9,16 +9,16 @@ import {
   all,
   applyChange,
   emptyDocument,
-  filesFor,
   headersFor,
   isPageFile,
   outgoingHeaderRules,
+  resolvePath,
   saysKey,
   set,
   type Change,
   type SiteDocument,
 } from '../core/site/index.ts';
-import { decodeBytes, decodeSource } from '../core/source/index.ts';
+import { decodeBytes, decodeSource, pathAndQuery } from '../core/source/index.ts';
 import { forSurvey, Survey, type SiteFile } from '../core/survey/index.ts';
 import type { Fetch } from './fetching/index.ts';
 import { crawlSite, type CrawledSite } from './stand-ins/crawl.ts';
@@ -65,9 +65,10 @@ function released(site: Site, one: Survey, document: SiteDocument): Fetch {
   const audience = document.tables.visitors['']?.audience ?? 'public';
   return async (address) => {
     const url = new URL(address);
-    const file = filesFor(url.pathname).find((path) => out.has(path));
+    const asked = pathAndQuery(url);
+    const found = resolvePath(asked, (path) => out.has(path));
+    const file = found.kind === 'nothing' ? undefined : found.file;
     const code = audience === 'draft' ? 404 : audience === 'restricted' ? 401 : file === undefined ? 404 : 200;
-    const folder = file !== undefined && /(^|\/)index\.html?$/.test(file) && !url.pathname.endsWith('/') && !/index\.html?$/.test(url.pathname);
     const tags = headersFor(rules, url.pathname);
     const type = file === undefined || isPageFile(file) ? 'text/html' : file.endsWith('.pdf') ? 'application/pdf' : 'text/plain';
     return {
@@ -75,7 +76,7 @@ function released(site: Site, one: Survey, document: SiteDocument): Fetch {
       status: code,
       headers: { 'content-type': [type], ...(tags.length > 0 ? { 'x-robots-tag': tags } : {}) },
       bytes: (code === 200 && file !== undefined ? out.get(file) : undefined) ?? new Uint8Array(),
-      redirects: folder && code === 200 ? [`${url.origin}${url.pathname}/`] : [],
+      redirects: code !== 200 ? [] : found.kind === 'redirect' ? [ORIGIN + found.to] : url.origin === ORIGIN ? [] : [ORIGIN + asked],
       hops: [],
       milliseconds: 1,
     };
@@ -89,7 +90,7 @@ async function index(fetch: Fetch, policy: EnginePolicy): Promise<ReadonlyMap<st
   // What an engine knows only because another page names it as the main one, no link led to.
   const linked = site.records.filter((record) => record.foundBy !== 'link' || record.linkedFrom.length > 0);
   return new Map(
-    linked.map((record) => [new URL(record.address).pathname, record.outcome === 'listed' ? 'listed' : record.outcome === 'bare' ? 'bare' : 'out']),
+    linked.map((record) => [pathAndQuery(new URL(record.address)), record.outcome === 'listed' ? 'listed' : record.outcome === 'bare' ? 'bare' : 'out']),
   );
 }
 
@@ -159,10 +160,28 @@ const UNNAMED = { 'sitemap.xml': urlset('b/', 'c/', 'd/') };
 
 it('on sites of every sort', { timeout: 60_000 }, async () => {
   const paths = ['', 'a/', 'b/', 'c/', 'd/'];
+  /** Other spellings of an address of the site. */
+  const spelling = fc.constantFrom<(path: string) => string>(
+    ...Array<(path: string) => string>(4).fill((path) => path),
+    (path) => `${path}index.html`,
+    (path) => `${path}index`,
+    (path) => path.replace(/\/$/, ''),
+    (path) => path.replace(/^[a-d]/, (letter) => `%${letter.charCodeAt(0).toString(16)}`),
+    (path) => `${path}?from=menu`,
+    (path) => `${path}?`,
+    (path) => `${path}#top`,
+    (path) => `x/../${path}`,
+    (path) => `${ORIGIN.replace('https', 'http')}/${path}`,
+    (path) => `${ORIGIN.replace('//', '//www.')}/${path}`,
+  );
+  const whole = (address: string): string => (/^https?:|^mailto:|^#/.test(address) ? address : `/${address}`);
   const page = fc.record({
-    links: fc.uniqueArray(fc.constantFrom(...paths), { maxLength: 4 }),
+    links: fc.uniqueArray(fc.tuple(fc.constantFrom(...paths), spelling), { maxLength: 4 }),
     robots: fc.constantFrom('', '', '<meta name=robots content=noindex>', '<meta name=ploverbot content=none>', '<meta name=robots content=nofollow>'),
-    canonical: fc.constantFrom('', '', 'self', ...paths, 'gone/', 'https://b.example/'),
+    canonical: fc.oneof(
+      fc.constantFrom('', '', 'self', 'gone/', 'https://b.example/', '#top', 'mailto:a@b.example'),
+      fc.tuple(fc.constantFrom(...paths), spelling).map(([path, spelled]) => spelled(path)),
+    ),
     refresh: fc.constantFrom('', '', '', '<meta http-equiv=refresh content="0; url=/a/">'),
     words: fc.constantFrom('books that we mend by hand', 'books that we mend by hand', 'paper and thread for sale', 'Page not found', ''),
   });
@@ -191,10 +210,8 @@ it('on sites of every sort', { timeout: 60_000 }, async () => {
     fc.asyncProperty(site, async ({ pages, rules, change, map, brought }) => {
       const html = ({ links, robots, canonical, refresh, words }: (typeof pages)[number], path: string): string =>
         `<!doctype html><html lang=en><head><title>${words === '' ? 'T' : words}</title>${robots}${refresh}${
-          canonical === ''
-            ? ''
-            : `<link rel=canonical href="${canonical === 'self' ? `/${path}` : canonical.startsWith('https') ? canonical : `/${canonical}`}">`
-        }</head><body>${words === '' && links.length === 0 ? '' : `<h1>${words}</h1>`}${links.map((link) => `<a href="/${link}">${words === '' ? '' : 'on'}</a>`).join(' ')}</body></html>`;
+          canonical === '' ? '' : `<link rel=canonical href="${canonical === 'self' ? `/${path}` : whole(canonical)}">`
+        }</head><body>${words === '' && links.length === 0 ? '' : `<h1>${words}</h1>`}${links.map(([link, spelled]) => `<a href="${whole(spelled(link))}">${words === '' ? '' : 'on'}</a>`).join(' ')}</body></html>`;
       const files = new Map<string, Uint8Array>(
         pages.map((one, at) => [`${paths[at] as string}index.html`, new TextEncoder().encode(html(one, paths[at] as string))]),
       );

@@ -10,6 +10,8 @@ import {
   type WayIn,
 } from '../indexing/index.ts';
 import { baseAddress, documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
+import { twinHost } from '../site/index.ts';
+import { pathAndQuery } from '../source/index.ts';
 import type { IndexRecord } from './records.ts';
 
 /** What an engine asks of itself before and after fetching an address. */
@@ -96,14 +98,16 @@ function linksOf(facts: PageFacts, address: string): string[] {
   const base = baseAddress(facts, address);
   const own = new URL(address);
   const found = new Set<string>();
-  for (const { href, nofollow } of facts.anchors) {
-    if (nofollow || !URL.canParse(href, base)) continue;
+  const hrefs = [...facts.anchors.flatMap(({ href, nofollow }) => (nofollow ? [] : [href])), ...facts.frames];
+  for (const href of hrefs) {
+    // A mere fragment is a place in the page itself, unless a base leads it elsewhere.
+    if (!URL.canParse(href, base) || (base === address && /^\s*(?:#|$)/.test(href))) continue;
     const url = new URL(href, base);
-    if (url.host !== own.host || !/^https?:$/.test(url.protocol)) continue;
-    url.hash = '';
+    // The host's twin, and the other scheme, lead to the site's own address.
+    if ((url.host !== own.host && url.host !== twinHost(own.host)) || !/^https?:$/.test(url.protocol)) continue;
     // Files that are plainly neither pages nor documents are not worth a visit to this engine.
     if (/\.(png|jpe?g|gif|webp|avif|svg|ico|css|js|mjs|zip|gz|mp[34]|webm|woff2?|txt|xml|xsl|json)$/i.test(url.pathname)) continue;
-    found.add(`${own.protocol}//${url.host}${url.pathname}${url.search}`);
+    found.add(own.origin + pathAndQuery(url));
   }
   return [...found];
 }

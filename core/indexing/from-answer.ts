@@ -1,5 +1,5 @@
 import { baseAddress, canonicalHrefs, readHeader, readPage, type PageFacts } from '../page/index.ts';
-import { decodeSource } from '../source/index.ts';
+import { decodeSource, pathAndQuery, plainAddress } from '../source/index.ts';
 import type { CanonicalTarget } from './canonical.ts';
 import type { EnginePolicy } from './engines.ts';
 import { refreshOf, softNotFound } from './soft-not-found.ts';
@@ -43,10 +43,11 @@ export function saidByMetas(facts: PageFacts, crawler: string): SaidDirectives[]
 
 /** What `X-Robots-Tag` headers say to a crawler. */
 export function saidByHeaders(headers: readonly string[], crawler: string): SaidDirectives[] {
-  return headers.flatMap((header) => {
-    const { crawler: named, content } = readHeader(header);
-    return named === undefined || named === crawler.toLowerCase() ? [{ from: 'header' as const, name: named ?? 'robots', content }] : [];
-  });
+  return headers
+    .flatMap(readHeader)
+    .flatMap(({ crawler: named, content }) =>
+      named === undefined || named === crawler.toLowerCase() ? [{ from: 'header' as const, name: named ?? 'robots', content }] : [],
+    );
 }
 
 /** The canonical addresses in `Link` headers (RFC 8288), unresolved. */
@@ -58,10 +59,14 @@ export function headerCanonicals(headers: readonly string[]): string[] {
   );
 }
 
-/** The page's canonicals, absolute, from tags and headers. */
+/** The page's canonicals from tags and headers, absolute and in plain spelling. */
 export function canonicalsOf(facts: PageFacts | undefined, linkHeaders: readonly string[], address: string): SaidCanonical[] {
   const base = facts === undefined ? address : baseAddress(facts, address);
-  const resolved = (href: string, from: string): string[] => (URL.canParse(href, from) ? [new URL(href, from).href] : []);
+  // Only addresses of pages count, all spellings of one made alike: a canonical to a part of itself, or to a telephone, moves no page.
+  const resolved = (href: string, from: string): string[] => {
+    const whole = URL.canParse(href, from) ? plainAddress(new URL(href, from).href) : undefined;
+    return whole === undefined ? [] : [whole];
+  };
   const places = facts?.linkTags.filter((link) => link.inHead && link.rel.includes('canonical')) ?? [];
   return [
     ...(facts ? canonicalHrefs(facts) : []).flatMap((href) =>
@@ -96,7 +101,7 @@ export function evidenceFromAnswer(asked: Asked): Evidence {
   const answered = answer !== undefined && !('failed' in answer) ? answer : undefined;
   const here = answered?.redirectedTo ?? address;
   return {
-    path: url.pathname + url.search,
+    path: pathAndQuery(url),
     // Behind robots.txt nothing is known of the answer; that it is live is the assumption that lets its bare address be listed.
     live: { kind: 'released', at: undefined },
     audience: answered?.status === 401 || answered?.status === 403 ? 'restricted' : 'everyone',

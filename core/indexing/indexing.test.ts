@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { directiveWords, indexDirectives, mergeDirectives, strictest } from '../page/index.ts';
+import { directiveWords, indexDirectives, mergeDirectives, readHeader, refreshTarget, strictest } from '../page/index.ts';
 import { parseRobots, robotsMatcher } from '../robots/index.ts';
 import { factsOf } from '../testing/html.ts';
 import {
@@ -206,6 +206,61 @@ describe('directives', () => {
     ['unavailable_after: 2026-11-25', { unavailableAfter: Date.UTC(2026, 10, 25) }],
     ['unavailable_after: some day', { unavailableAfter: undefined }],
   ])('%s', (content, expected) => expect(indexDirectives(content)).toMatchObject(expected));
+  const NOON = Date.UTC(2030, 11, 31, 12);
+  const MIDNIGHT = Date.UTC(2030, 11, 31);
+  it.each([
+    ['ISO 8601, a day', '2030-12-31', MIDNIGHT],
+    ['ISO 8601 with a zone', '2030-12-31T13:00:00+01:00', NOON],
+    ['ISO 8601 in UTC, with fractions', '2030-12-31T12:00:00.000Z', NOON],
+    ['RFC 3339 with a space', '2030-12-31 12:00:00Z', NOON],
+    ['RFC 822', '31 Dec 30 12:00:00 GMT', NOON],
+    ['RFC 822 with its weekday and an American zone', 'Tue, 31 Dec 30 07:00:00 EST', NOON],
+    ['RFC 1123', 'Tue, 31 Dec 2030 12:00:00 GMT', NOON],
+    ['RFC 5322 with an offset and no seconds', 'Tue, 31 Dec 2030 14:00 +0200', NOON],
+    ['RFC 5322, the last century', '31 Dec 99 12:00:00 GMT', Date.UTC(1999, 11, 31, 12)],
+    ['RFC 850', 'Tuesday, 31-Dec-30 12:00:00 GMT', NOON],
+    ['asctime', 'Tue Dec 31 12:00:00 2030', NOON],
+    ['as Americans write', 'Dec 31, 2030', MIDNIGHT],
+    ['with the weekday', 'Tuesday, December 31, 2030', MIDNIGHT],
+    ['with a time after a comma', 'Dec 31, 2030, 12:00', NOON],
+    ['with all of it', 'Tuesday, Dec. 31st, 2030, 12:00 pm UTC', NOON],
+    ['in the morning', 'Dec 31, 2030 12:00 am', MIDNIGHT],
+    ['as Europeans write', '31 December 2030', MIDNIGHT],
+    ['no such day', '31 Nov 2030', undefined],
+    ['no such month', '2030-13-01', undefined],
+    ['no such zone', '31 Dec 2030 12:00 XYZ', undefined],
+    ['a day without a year', 'Dec 31', undefined],
+    ['no date', 'some day', undefined],
+  ])('know a date in %s', (_, date, unavailableAfter) => {
+    expect(indexDirectives(`unavailable_after: ${date}`)).toMatchObject({ unavailableAfter });
+    // In whatever company, and nothing of it is taken for another directive.
+    expect(indexDirectives(`nosnippet, unavailable_after:${date} , noindex`)).toMatchObject({ unavailableAfter, noindex: true, nosnippet: true });
+    expect(
+      saidByHeaders([`OtherBot: nofollow, SkerryBot: unavailable_after: ${date}, noindex`], 'SkerryBot').map(({ content }) => indexDirectives(content)),
+    ).toEqual([expect.objectContaining({ unavailableAfter, noindex: true, nofollow: false })]);
+  });
+  it.each([
+    ['otherbot: noindex, nofollow', [['otherbot', 'noindex, nofollow']]],
+    [
+      'noindex, SkerryBot: nofollow',
+      [
+        [undefined, 'noindex'],
+        ['skerrybot', 'nofollow'],
+      ],
+    ],
+    [
+      'SkerryBot: noindex, PloverBot: nosnippet, max-snippet: 20, OtherBot: none',
+      [
+        ['skerrybot', 'noindex'],
+        ['ploverbot', 'nosnippet, max-snippet: 20'],
+        ['otherbot', 'none'],
+      ],
+    ],
+    ['max-image-preview: none', [[undefined, 'max-image-preview: none']]],
+    ['', []],
+  ])('in one folded header %j speak to whom they name', (header, said) => {
+    expect(readHeader(header).map(({ crawler, content }) => [crawler, content])).toEqual(said);
+  });
   it('in headers add up, and names bind only their crawler', () => {
     const headerDirectives = (headers: readonly string[], crawler: string) =>
       strictest(saidByHeaders(headers, crawler).map(({ content }) => indexDirectives(content)));
@@ -332,4 +387,88 @@ describe('evidence from answers', () => {
     ['401', asked('', {}, 401), 'out'],
     ['a document with a header', asked('%PDF', { 'content-type': ['application/pdf'], 'x-robots-tag': ['noindex'] }), 'out'],
   ])('%s', (_, way, reality) => expect(way.reality).toBe(reality));
+});
+
+describe('a refresh, by the steps of the standard (HTML, 4.2.5.3)', () => {
+  it.each([
+    ['0; url=/a', 0, '/a'],
+    ['0;url=/a', 0, '/a'],
+    ['0, url=/a', 0, '/a'],
+    ['0 url=/a', 0, '/a'],
+    [' \n5 ; URL = /a ', 5, '/a'],
+    ['0; /a', 0, '/a'],
+    ['0;/a', 0, '/a'],
+    ["0; url='/a'", 0, '/a'],
+    ['0; url="/a"; more', 0, '/a'],
+    ["0; '/a' more", 0, '/a'],
+    ["0; url='/a", 0, '/a'],
+    ['0; url=/it’s', 0, '/it’s'],
+    ["0; url=/it's", 0, "/it's"],
+    ['5.9; url=/a', 5, '/a'],
+    ['5.9.9; url=/a', 5, '/a'],
+    ['.5; url=/a', 0, '/a'],
+    ['0; u', 0, 'u'],
+    ['0; ur=/a', 0, 'ur=/a'],
+    ['0; url', 0, 'url'],
+    ['0; url/a', 0, 'url/a'],
+    ['0; "url=/a"', 0, 'url=/a'],
+    ['0; url=', undefined, undefined],
+    ['0; url=""', undefined, undefined],
+    ['0', undefined, undefined],
+    ['0;', undefined, undefined],
+    ['5s; url=/a', undefined, undefined],
+    ['; url=/a', undefined, undefined],
+    ['url=/a', undefined, undefined],
+    ['-1; url=/a', undefined, undefined],
+    ['', undefined, undefined],
+  ])('%j', (content, seconds, to) => {
+    expect(refreshTarget({ httpEquiv: 'refresh', content })).toEqual(seconds === undefined ? undefined : { seconds, to });
+  });
+  it.each([
+    ['/a/', undefined],
+    ['#top', undefined],
+    ['/%61/', undefined],
+    ['mailto:a@b.example', undefined],
+    ['/b/#top', 'https://s.example/b/'],
+    ['https://other.example', 'https://other.example/'],
+  ])('to %s, of the page /a/', (to, expected) => {
+    const reading = factsOf(`<meta http-equiv=refresh content="0; url=${to}">`);
+    expect(refreshOf(reading, 'https://s.example/a/')?.to).toBe(expected);
+  });
+  it('is resolved against the base of the page', () =>
+    expect(refreshOf(factsOf('<base href=/c/><meta http-equiv=refresh content="0; url=d">'), 'https://s.example/a/')?.to).toBe('https://s.example/c/d'));
+});
+
+describe('a canonical is compared as what it means', () => {
+  it.each([
+    ['#top', 'self'],
+    ['', 'self'],
+    ['/a/#part', 'self'],
+    ['/%61/', 'self'],
+    ['HTTPS://S.EXAMPLE:443/x/../a/', 'self'],
+    ['/%e4/', 'https://s.example/%E4/'],
+    ['/a/?', 'https://s.example/a/?'],
+    ['/A/', 'https://s.example/A/'],
+    ['http://s.example/a/', 'http://s.example/a/'],
+    ['tel:123', 'none'],
+    ['javascript:void 0', 'none'],
+    ['https://', 'none'],
+  ])('%j on /a/', (href, expected) => {
+    const page = 'https://s.example/a/';
+    const found = canonicalsOf(factsOf(`<link rel=canonical href="${href}">`), [], page).map(({ address }) => (address === page ? 'self' : address));
+    expect(found).toEqual(expected === 'none' ? [] : [expected]);
+  });
+});
+
+describe('a page that says nothing', () => {
+  it.each([
+    ['<p>', 'empty'],
+    ['<script src=x></script>', 'empty'],
+    ['<form action=/search><input name=q></form>', undefined],
+    ['<img src=a.png alt="">', undefined],
+    ['<video src=a.mp4></video>', undefined],
+    ['<iframe src=/map></iframe>', undefined],
+    ['<svg><path d=M0></path></svg>', undefined],
+    ['<h1>404</h1>', 'not-found'],
+  ])('%s', (html, expected) => expect(softNotFound(factsOf(html))).toBe(expected));
 });

@@ -1,5 +1,6 @@
 import { indexDirectives, strictest, type IndexDirectives } from '../page/index.ts';
 import type { RobotsVerdict } from '../robots/index.ts';
+import { plainAddress } from '../source/index.ts';
 import { followsCanonical, type CanonicalTarget } from './canonical.ts';
 import { SKERRY, type EnginePolicy } from './engines.ts';
 
@@ -70,7 +71,7 @@ export interface Evidence {
   /** Undefined where nothing could be read. */
   readonly page: PageEvidence | undefined;
   readonly linksIn: number;
-  /** Whether the crawler comes upon it by links that it may follow; where nobody looked, any link will do. */
+  /** Whether the crawler comes upon it by links that it may follow, or by a redirect; where nobody looked, any link will do. */
   readonly comeUpon?: boolean | undefined;
   readonly inSitemap: boolean;
   readonly isHome: boolean;
@@ -198,14 +199,14 @@ function look(name: GateName, evidence: Evidence, directives: IndexDirectives | 
       const [first] = canonicals;
       if (!first) return open(name, { code: 'canonical-none' });
       if (addresses.length > 1) return doubtful(name, { code: 'canonical-conflict', addresses }, canonicals[1]?.place);
-      if (first.address === page?.address) return open(name, { code: 'canonical-self' }, first.place);
+      if (first.address === (page && plainAddress(page.address))) return open(name, { code: 'canonical-self' }, first.place);
       const { address, from, place } = first;
       if (followsCanonical(policy, page?.target)) return shut(name, { code: 'canonical-elsewhere', address, from, trouble: page?.target?.trouble }, place);
       return doubtful(name, { code: 'canonical-ignored', address, why: page?.target?.trouble === 'gone' ? 'gone' : 'unlike' }, place);
     }
     case 'reachable': {
-      const { linksIn, inSitemap, isHome, clicks } = evidence;
-      if (isHome || inSitemap || (linksIn > 0 && evidence.comeUpon !== false)) return open(name, { code: 'reached', linksIn, inSitemap, isHome, clicks });
+      const { linksIn, inSitemap, isHome, clicks, comeUpon = linksIn > 0 } = evidence;
+      if (isHome || inSitemap || comeUpon) return open(name, { code: 'reached', linksIn, inSitemap, isHome, clicks });
       return shut(name, linksIn > 0 ? { code: 'links-unread', linksIn } : { code: 'unreached' });
     }
   }

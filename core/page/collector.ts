@@ -49,6 +49,10 @@ export class FactCollector {
   private readonly jsonLd: JsonLdFact[] = [];
   private readonly times: TimeFact[] = [];
   private readonly scripts: string[] = [];
+  private readonly frames: string[] = [];
+  private readonly otherAddresses: string[] = [];
+  private forms = 0;
+  private media = 0;
   private readonly paragraphs: string[] = [];
   private readonly paragraphStarts: number[] = [];
   private itemscopes = 0;
@@ -117,6 +121,16 @@ export class FactCollector {
   script(attributes: Attributes): void {
     const src = attributes.get('src');
     if (src !== undefined) this.scripts.push(src);
+  }
+
+  /** One of the elements in `SHOWN` opened. */
+  shown(name: string, attributes: Attributes): void {
+    const sort = SHOWN.get(name);
+    if (sort === undefined) return;
+    if (sort.is === 'medium') this.media++;
+    if (sort.is === 'form') this.forms++;
+    const address = sort.address === undefined ? undefined : attributes.get(sort.address);
+    if (address !== undefined) (sort.is === 'frame' ? this.frames : this.otherAddresses).push(address);
   }
 
   itemscope(): void {
@@ -229,6 +243,10 @@ export class FactCollector {
       jsonLd: this.jsonLd,
       times: this.times,
       scripts: this.scripts,
+      frames: this.frames,
+      forms: this.forms,
+      otherAddresses: this.otherAddresses,
+      media: this.media,
       itemscopes: this.itemscopes,
       paragraphs: this.paragraphs,
       paragraphStarts: this.paragraphStarts,
@@ -273,5 +291,25 @@ export function valueRangeWithin(text: string, start: number, end: number): Rang
 export function normalizeNewlines(text: string): string {
   return text.includes('\r') ? text.replace(/\r\n?/g, '\n') : text;
 }
+
+/** Elements that show something without words of their own, or name an address without being a link: what they are, and the attribute of the address. */
+export const SHOWN: ReadonlyMap<string, { readonly is: 'frame' | 'form' | 'medium' | 'named'; readonly address?: string }> = new Map([
+  ['iframe', { is: 'frame', address: 'src' }],
+  ['frame', { is: 'frame', address: 'src' }],
+  ['form', { is: 'form', address: 'action' }],
+  ['button', { is: 'named', address: 'formaction' }],
+  ['input', { is: 'named', address: 'formaction' }],
+  ['blockquote', { is: 'named', address: 'cite' }],
+  ['q', { is: 'named', address: 'cite' }],
+  ['ins', { is: 'named', address: 'cite' }],
+  ['del', { is: 'named', address: 'cite' }],
+  ['object', { is: 'medium', address: 'data' }],
+  ['embed', { is: 'medium', address: 'src' }],
+  ['video', { is: 'medium' }],
+  ['audio', { is: 'medium' }],
+  ['canvas', { is: 'medium' }],
+  ['applet', { is: 'medium' }],
+  ['svg', { is: 'medium' }],
+]);
 
 export const isJsonLdType = (type: string | undefined): boolean => type !== undefined && /^application\/ld\+json$/i.test(type.split(';')[0]?.trim() ?? '');

@@ -1,3 +1,5 @@
+import { readDirectiveDate } from './directive-dates.ts';
+
 /** How large a picture may be in a preview, from nothing to all. */
 export const IMAGE_PREVIEWS = ['none', 'standard', 'large'] as const;
 export type ImagePreview = (typeof IMAGE_PREVIEWS)[number];
@@ -34,17 +36,29 @@ const NOTHING: IndexDirectives = {
   unavailableAfter: undefined,
 };
 
-/** The single directives in a text, as they are written. The date of `unavailable_after` may hold a comma ("Wed, 25 Nov 2026"), which parts nothing. */
+/** The single directives in a text, as they are written. The date of `unavailable_after` may hold commas ("Wed, 25 Nov 2026", "Dec 31, 2030"), which part nothing. */
 export function directiveWords(content: string): string[] {
   const words: string[] = [];
-  for (const part of content.split(',')) {
-    const before = words[words.length - 1];
-    // A weekday alone behind the colon: the date goes on past the comma.
-    if (before !== undefined && /^unavailable_after\s*:\s*[a-z]+$/i.test(before)) words[words.length - 1] = `${before},${part.trimEnd()}`;
-    else words.push(part.trim());
+  const parts = content.split(',');
+  for (let at = 0; at < parts.length; at++) {
+    let word = (parts[at] as string).trim();
+    const date = AFTER.exec(word)?.[1];
+    // The most of what follows that still makes a date belongs to it.
+    for (let more = date === undefined ? 0 : COMMAS_IN_DATES; more > 0; more--) {
+      const whole = parts.slice(at, at + more + 1).join(',');
+      if (at + more >= parts.length || readDirectiveDate(AFTER.exec(whole.trim())?.[1] ?? '') === undefined) continue;
+      word = whole.trim();
+      at += more;
+      break;
+    }
+    if (word !== '') words.push(word);
   }
-  return words.filter((word) => word !== '');
+  return words;
 }
+
+const AFTER = /^(?:[a-z][a-z_-]*\s*:\s*)?unavailable_after\s*:(.*)$/is;
+/** "Wednesday, Dec 31, 2030, 10:00". */
+const COMMAS_IN_DATES = 3;
 
 /** Reads the content of a robots `meta` or the value of an `X-Robots-Tag` (without a leading crawler name). Unknown words are ignored. */
 export function indexDirectives(content: string): IndexDirectives {
@@ -64,8 +78,7 @@ const isFlag = (word: string): word is (typeof FLAGS)[number] => (FLAGS as reado
 
 function readValued(found: Draft, name: string, value: string): void {
   if (name === 'unavailable_after') {
-    const time = Date.parse(value);
-    if (!Number.isNaN(time)) found.unavailableAfter = least(found.unavailableAfter, time);
+    found.unavailableAfter = least(found.unavailableAfter, readDirectiveDate(value));
   } else if (name === 'max-image-preview') {
     const preview = IMAGE_PREVIEWS.find((one) => one === value);
     if (preview !== undefined) found.maxImagePreview = smaller(found.maxImagePreview, preview);
@@ -108,13 +121,23 @@ export function strictest(all: readonly IndexDirectives[]): IndexDirectives {
   );
 }
 
-/** An `X-Robots-Tag` value parted into the crawler it names, lower case, and what it says. A directive with a colon of its own is no name. */
-export function readHeader(header: string): { readonly crawler: string | undefined; readonly content: string } {
-  const named = /^\s*([a-z][a-z_-]*)\s*:\s*(.*)$/is.exec(header);
-  if (!named || /^(max-snippet|max-image-preview|max-video-preview|unavailable_after)$/i.test(named[1] as string))
-    return { crawler: undefined, content: header };
-  return { crawler: (named[1] as string).toLowerCase(), content: named[2] as string };
+/**
+ * An `X-Robots-Tag` value parted by the crawlers it names, lower case, and what is said to each. Several headers folded into one (RFC 9110, 5.3) name one
+ * after the other; what follows a name is said to it until the next. A directive with a colon of its own is no name.
+ */
+export function readHeader(header: string): { readonly crawler: string | undefined; readonly content: string }[] {
+  const said: { crawler: string | undefined; words: string[] }[] = [];
+  for (const word of directiveWords(header)) {
+    const named = NAMED.exec(word);
+    const before = said[said.length - 1];
+    if (named) said.push({ crawler: (named[1] as string).toLowerCase(), words: [named[2] as string] });
+    else if (before) before.words.push(word);
+    else said.push({ crawler: undefined, words: [word] });
+  }
+  return said.map(({ crawler, words }) => ({ crawler, content: words.join(', ') }));
 }
+
+const NAMED = /^(?!(?:max-snippet|max-image-preview|max-video-preview|unavailable_after)\s*:)([a-z][a-z_-]*)\s*:\s*(.*)$/is;
 
 /** Directives by what they are about. What one of them says replaces what was said about the same before. */
 export const DIRECTIVE_FAMILIES = {

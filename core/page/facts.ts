@@ -95,6 +95,13 @@ export interface PageFacts {
   readonly times: readonly TimeFact[];
   /** `src` of script elements. */
   readonly scripts: readonly string[];
+  /** `src` of frames, whose pages this one shows: engines follow them as they follow links. */
+  readonly frames: readonly string[];
+  readonly forms: number;
+  /** Addresses that forms lead to, quotations name, and embedded things are shown from. */
+  readonly otherAddresses: readonly string[];
+  /** How many videos, sounds, drawings and other embedded things it shows, pictures (`img`) and frames not counted. */
+  readonly media: number;
   /** How many elements carry `itemscope`, and how many `typeof` with RDFa in mind. */
   readonly itemscopes: number;
   /** Visible text of the first few paragraphs, in order. */

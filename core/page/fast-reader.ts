@@ -1,5 +1,5 @@
 import { decodeHTML } from 'entities/decode';
-import { isJsonLdType, normalizeNewlines, type Capture, type FactCollector } from './collector.ts';
+import { isJsonLdType, normalizeNewlines, SHOWN, type Capture, type FactCollector } from './collector.ts';
 import { bitsOf, BREAKOUT, CLOSES_P, EDGE, FORMATTING, HARD, HEAD_CONTENT, HEADING, RAW_TEXT, SCOPED_END, SPECIAL, TABLE_PART, VOID } from './elements.ts';
 import { TAGS_BETWEEN_LOOKS, type HeadingFact } from './facts.ts';
 import { BAIL, OpenElements, SECTIONS, TOO_DEEP } from './open-elements.ts';
@@ -236,6 +236,7 @@ class FastReader {
 
     if (name !== 'svg') this.countItemscope();
     if (bits & EDGE && this.open.silent === 0) collector.edge();
+    if (SHOWN.has(name)) collector.shown(name, tag);
     if (bits & RAW_TEXT) return this.rawContent(name).after;
     if (bits & VOID) {
       if (name === 'img') collector.image(tag, tag.range());

@@ -12,7 +12,21 @@ export interface Reference extends Range {
 }
 
 /** Attributes that hold one address (HTML standard, "attributes" index). */
-const ADDRESSES = new Set(['href', 'src', 'poster', 'action', 'formaction', 'data', 'cite', 'longdesc', 'background', 'manifest']);
+const ADDRESSES = new Set([
+  'href',
+  'src',
+  'poster',
+  'action',
+  'formaction',
+  'data',
+  'cite',
+  'longdesc',
+  'background',
+  'manifest',
+  'itemid',
+  'about',
+  'resource',
+]);
 
 /** All addresses in a page's markup, each with the stretch of source it is written in. Candidate lists (`srcset`) give one for each candidate. */
 export function referencesIn(text: string): Reference[] {
@@ -20,12 +34,15 @@ export function referencesIn(text: string): Reference[] {
   for (const element of documentNodes(parse(text, { sourceCodeLocationInfo: true }))) {
     if (!('attrs' in element)) continue;
     const locations = element.sourceCodeLocation?.attrs;
-    for (const { name, value } of element.attrs) {
-      const location = locations?.[name];
+    for (const { name, value, prefix } of element.attrs) {
+      // In drawings an attribute stands under its prefix: `xlink:href`.
+      const location = locations?.[prefix ? `${prefix}:${name}` : name];
       const range = location && valueRangeWithin(text, location.startOffset, location.endOffset);
       if (!range) continue;
       const quoted = text[range.start - 1] === '"' || text[range.start - 1] === "'";
       if (ADDRESSES.has(name)) found.push({ ...range, value: value.trim(), quoted });
+      else if (name.startsWith('data-') && /^\s*https?:\/\//i.test(value)) found.push({ ...range, value: value.trim(), quoted });
+      else if (name === 'ping') found.push(...parted(text, range, quoted));
       else if (name === 'srcset' || name === 'imagesrcset') found.push(...candidates(text, range, quoted));
       else if (name === 'content' && isAddressMeta(element)) found.push(...metaAddress(element, text, range, quoted));
     }
@@ -39,7 +56,7 @@ function isAddressMeta(element: Tree.Element): boolean {
       .find((attribute) => attribute.name === name)
       ?.value.trim()
       .toLowerCase();
-  return element.tagName === 'meta' && (/^(og:url|og:image|og:image:url)$/.test(of('property') ?? of('name') ?? '') || of('http-equiv') === 'refresh');
+  return element.tagName === 'meta' && (/^https?:\/\//.test(of('content') ?? '') || of('property') === 'og:url' || of('http-equiv') === 'refresh');
 }
 
 function metaAddress(element: Tree.Element, text: string, range: Range, quoted: boolean): Reference[] {
@@ -51,6 +68,14 @@ function metaAddress(element: Tree.Element, text: string, range: Range, quoted: 
   const start = range.start + target[0].length;
   const end = range.start + raw.replace(/["']?\s*$/, '').length;
   return start < end ? [{ start, end, value: decodeHTML(text.slice(start, end)), quoted }] : [];
+}
+
+/** Addresses with spaces between them. */
+function parted(text: string, range: Range, quoted: boolean): Reference[] {
+  return [...text.slice(range.start, range.end).matchAll(/\S+/g)].map((match) => {
+    const start = range.start + match.index;
+    return { start, end: start + match[0].length, value: decodeHTML(match[0]), quoted };
+  });
 }
 
 function candidates(text: string, range: Range, quoted: boolean): Reference[] {

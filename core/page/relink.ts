@@ -1,4 +1,4 @@
-import type { Splice } from '../source/index.ts';
+import { plainPercent, type Splice } from '../source/index.ts';
 import { escapeAttribute } from './escape.ts';
 import type { PageFacts } from './facts.ts';
 import { referencesIn } from './references.ts';
@@ -17,8 +17,7 @@ export interface AddressesEdit {
 
 /** Replacements that make every address in a page lead where it led before the move. */
 export function relinkSplices(text: string, facts: PageFacts, edit: AddressesEdit): Splice[] {
-  const goes = new Map(edit.moved.map(({ from, to }) => [from, to]));
-  goes.set(edit.page.from, edit.page.to);
+  const goes = new Goes(edit);
   const here = `${edit.origin}${edit.page.from}`;
   const base = baseAddress(facts, here);
   const splices: Splice[] = [];
@@ -31,21 +30,39 @@ export function relinkSplices(text: string, facts: PageFacts, edit: AddressesEdi
 }
 
 /** The reference to write instead; undefined where the old one does no longer need to change. */
-function newReference(value: string, base: string, standsAt: string, origin: string, goes: ReadonlyMap<string, string>): string | undefined {
+function newReference(value: string, base: string, standsAt: string, origin: string, goes: Goes): string | undefined {
   if (value === '' || value.startsWith('#') || /^(?!https?:)[a-z][a-z0-9+.-]*:/i.test(value) || !URL.canParse(value, base)) return undefined;
   const url = new URL(value, base);
   if (!sameSite(url, origin)) return undefined;
-  const target = goes.get(url.pathname) ?? url.pathname;
-  const rest = url.search + url.hash;
-  if (/^https?:\/\//i.test(value)) return target === url.pathname ? undefined : url.origin + target + rest;
-  if (value.startsWith('/')) return target === url.pathname ? undefined : target + rest;
+  const [target, search] = goes.from(url);
+  const rest = search + url.hash;
+  const stays = target === url.pathname && search === url.search;
+  if (/^(?:https?:)?\/\//i.test(value)) return stays ? undefined : origin + target + rest;
+  if (value.startsWith('/')) return stays ? undefined : target + rest;
   // Relative ones are told anew where the page stands now, if they would lead elsewhere from there.
   const again = new URL(value, `${origin}${standsAt}`);
-  return again.pathname === target && again.search === url.search ? undefined : relative(standsAt, target) + rest;
+  return again.pathname === target && again.search === search ? undefined : relative(standsAt, target) + rest;
 }
 
+/** Where each path of the site goes. */
+class Goes {
+  private readonly to: ReadonlyMap<string, string>;
+
+  constructor({ page, moved }: AddressesEdit) {
+    this.to = new Map([...moved, page].map(({ from, to }) => [plainPercent(from), to]));
+  }
+
+  /** Path and query for an address, as it is written where it stays. A query travels along, unless it is part of what was led elsewhere. */
+  from(url: URL): readonly [path: string, query: string] {
+    const whole = url.search === '' ? undefined : this.to.get(plainPercent(url.pathname + url.search));
+    return whole === undefined ? [this.to.get(plainPercent(url.pathname)) ?? url.pathname, url.search] : [whole, ''];
+  }
+}
+
+/** Whether an address is the site's own, on its host or on the twin with or without `www.`, from where it is led here. */
 function sameSite(url: URL, origin: string): boolean {
-  return url.host === new URL(origin).host && /^https?:$/.test(url.protocol);
+  const bare = (host: string): string => host.replace(/^www\./, '');
+  return /^https?:$/.test(url.protocol) && bare(url.host) === bare(new URL(origin).host);
 }
 
 /** The way from a page to a path, without the host: a site in a folder stays movable. */
@@ -58,16 +75,24 @@ export function relative(from: string, to: string): string {
   return path === '' ? './' : path;
 }
 
-/** Whole addresses in data blocks, fragments kept: ids of nodes move with their pages. */
-function dataSplices(text: string, facts: PageFacts, origin: string, goes: ReadonlyMap<string, string>): Splice[] {
+/** Addresses in data blocks, whole or from the root, fragments kept: ids of nodes move with their pages. Slashes stay escaped where they are. */
+function dataSplices(text: string, facts: PageFacts, origin: string, goes: Goes): Splice[] {
   const splices: Splice[] = [];
   for (const { content } of facts.jsonLd) {
     const raw = text.slice(content.start, content.end);
-    for (const match of raw.matchAll(/"(https?:\/\/[^"/]+)(\/[^"?#\\]*)/g)) {
-      const to = goes.get(match[2] as string);
-      if (to === undefined || to === match[2] || !URL.canParse(match[1] as string) || !sameSite(new URL(match[1] as string), origin)) continue;
-      const start = content.start + match.index + 1 + (match[1] as string).length;
-      splices.push({ start, end: start + (match[2] as string).length, insert: to });
+    for (const match of raw.matchAll(/"((?:[^"\\\n]|\\.)*)"(\s*:)?/g)) {
+      const written = match[1] as string;
+      // A name of a property is no address, whatever it looks like.
+      if (match[2] !== undefined || !/^(?:https?:)?(?:\\?\/)/i.test(written)) continue;
+      const value = written.replaceAll('\\/', '/');
+      if (value.includes('\\') || !URL.canParse(value, origin)) continue;
+      const url = new URL(value, origin);
+      if (!sameSite(url, origin)) continue;
+      const [target, search] = goes.from(url);
+      if (target === url.pathname && search === url.search) continue;
+      const next = (value.startsWith('/') && !value.startsWith('//') ? '' : origin) + target + search + url.hash;
+      const start = content.start + match.index + 1;
+      splices.push({ start, end: start + written.length, insert: written.includes('\\/') ? next.replaceAll('/', '\\/') : next });
     }
   }
   return splices;

@@ -88,6 +88,9 @@ class TreeWalker {
     const name = element.tagName;
     const location = element.sourceCodeLocation;
     if (element.namespaceURI !== html.NS.HTML) {
+      const { parentNode } = element;
+      if (name === 'svg' && parentNode && defaultTreeAdapter.isElementNode(parentNode) && parentNode.namespaceURI === html.NS.HTML && location)
+        collector.shown(name, new TreeAttributes(this.text, element, location));
       this.silent++;
       return () => void this.silent--;
     }
@@ -155,6 +158,7 @@ class TreeWalker {
       case 'time':
         return collector.time(attributes);
       default:
+        collector.shown(name, attributes);
         return undefined;
     }
   }

@@ -24,12 +24,24 @@ export function robotsMetas(facts: PageFacts): MetaFact[] {
   return facts.metas.filter((meta) => meta.inHead && meta.name !== undefined && (meta.name === 'robots' || CRAWLER_NAMES.has(meta.name)));
 }
 
-/** What a meta refresh says: after how many whole seconds it leads where, as it is written (HTML standard, 4.2.5.3). Undefined where it only loads the page anew. */
-export function refreshTarget({ httpEquiv, content }: MetaFact): { readonly seconds: number; readonly to: string } | undefined {
+/**
+ * What a meta refresh says: after how many whole seconds it leads where, as it is written (HTML standard, 4.2.5.3, "shared declarative refresh steps").
+ * Undefined where it says nothing, or only loads the page anew.
+ */
+export function refreshTarget({ httpEquiv, content }: Pick<MetaFact, 'httpEquiv' | 'content'>): { readonly seconds: number; readonly to: string } | undefined {
   if (httpEquiv !== 'refresh' || content === undefined) return undefined;
-  const parts = /^\s*(\d+)(?:\.[\d.]*)?\s*(?:[;,]\s*(?:url\s*=\s*)?["']?([^"']*))?/i.exec(content);
-  const to = parts?.[2]?.trim();
-  return parts && to ? { seconds: Number(parts[1]), to } : undefined;
+  // Steps 3 to 11: the time; a fraction is read and dropped. Then one of these separators, or nothing that counts follows.
+  const time = /^[\t\n\f\r ]*(?:(\d+)[\d.]*|\.[\d.]*)(?:[\t\n\f\r ]*[;,][\t\n\f\r ]*|[\t\n\f\r ]+)(?=[^])/.exec(content);
+  if (!time) return undefined;
+  const rest = content.slice(time[0].length);
+  // Steps 11.3 to 11.9: "url =" is taken away where it is whole; else it is part of the address, and quotes are too.
+  const named = /^url[\t\n\f\r ]*=[\t\n\f\r ]*/i.exec(rest);
+  const quotable = named !== null || !/^u/i.test(rest);
+  const address = named ? rest.slice(named[0].length) : rest;
+  const quote = quotable && /^["']/.test(address) ? address[0] : undefined;
+  const inner = quote === undefined ? address : (address.slice(1).split(quote)[0] as string);
+  const to = inner.replace(/^[\0- ]+|[\0- ]+$/g, '');
+  return to === '' ? undefined : { seconds: Number(time[1] ?? 0), to };
 }
 
 /** The metas by which a page sends its visitors on, wherever they stand: browsers heed them in the body too. */

@@ -1,6 +1,6 @@
 export { parseRobots, ROBOTS_LIMIT, type RobotsFile, type RobotsGroup, type RobotsLine, type RobotsRule } from './parse.ts';
 export { robotsMatcher, type RobotsMatcher, type RobotsVerdict } from './match.ts';
-export { comparedPath, normalizePath } from './normalize.ts';
+export { comparedPath, normalizePath, normalizePattern } from './normalize.ts';
 export { openPaths, withoutSitemaps, withSitemap } from './edit.ts';
 export { crawlDelay } from './delay.ts';
 export { addRule, insertLine, moveLine, removeLine, replaceLine, setRule, type RuleWords } from './lines.ts';

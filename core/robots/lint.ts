@@ -1,5 +1,5 @@
-import { robotsMatcher } from './match.ts';
-import { normalizePath } from './normalize.ts';
+import { patternMatcher, robotsMatcher } from './match.ts';
+import { normalizePath, normalizePattern } from './normalize.ts';
 import { parseRobots, ROBOTS_LIMIT, type RobotsFile, type RobotsLine } from './parse.ts';
 
 /** Something in a robots.txt that does not do what its writer meant, or does nothing. Lines count from 1. */
@@ -68,7 +68,10 @@ export function lintRobots(text: string, site: LintSite): RobotsTrouble[] {
   const file = parseRobots(text);
   const bytes = new TextEncoder().encode(text).length;
   const found: RobotsTrouble[] = bytes > ROBOTS_LIMIT ? [{ code: 'too-large', bytes }] : [];
-  found.push(...effects(file, site), ...groupTroubles(file), ...file.lines.flatMap((line) => lineTroubles(line, file, site)), ...mapTroubles(file, site));
+  const firsts = firstOfEach(file);
+  const paths = new Paths([...site.pages.map((page) => page.path), ...site.files]);
+  for (const some of [effects(file, site), groupTroubles(file), file.lines.flatMap((line) => lineTroubles(line, file, firsts, paths)), mapTroubles(file, site)])
+    for (const one of some) found.push(one);
   return found;
 }
 
@@ -76,8 +79,8 @@ export function lintRobots(text: string, site: LintSite): RobotsTrouble[] {
 function effects(file: RobotsFile, site: LintSite): RobotsTrouble[] {
   const shut = { pages: new Map<number, Set<string>>(), files: new Map<number, Set<string>>(), out: new Map<number, Set<string>>() };
   const add = (into: Map<number, Set<string>>, line: number, what: string): void => void into.set(line, (into.get(line) ?? new Set()).add(what));
-  for (const crawler of site.crawlers) {
-    const matcher = robotsMatcher(file, crawler);
+  // Crawlers that listen to the same groups share a matcher: what it says is asked once.
+  for (const matcher of new Set(site.crawlers.map((crawler) => robotsMatcher(file, crawler)))) {
     for (const { id, path, intent } of site.pages) {
       const { rule, allowed } = matcher.match(path);
       if (!allowed && rule) add(intent === 'list' ? shut.pages : shut.out, rule.line, id);
@@ -98,23 +101,42 @@ function effects(file: RobotsFile, site: LintSite): RobotsTrouble[] {
 
 function groupTroubles(file: RobotsFile): RobotsTrouble[] {
   const found: RobotsTrouble[] = [];
-  const named = new Map<string, number[]>();
-  for (const line of file.lines)
-    if (line.kind === 'user-agent' && line.token !== '') named.set(line.token.toLowerCase(), [...(named.get(line.token.toLowerCase()) ?? []), line.line]);
+  const named = new Map<string, { readonly name: string; readonly lines: number[]; readonly groups: Set<number> }>();
+  file.groups.forEach(({ tokens }, at) => {
+    for (const token of tokens) {
+      const key = token.toLowerCase();
+      if (!named.has(key)) named.set(key, { name: token, lines: [], groups: new Set() });
+      named.get(key)?.groups.add(at);
+    }
+  });
+  for (const line of file.lines) if (line.kind === 'user-agent') named.get(line.token.toLowerCase())?.lines.push(line.line);
   const general = file.groups
     .filter((group) => group.tokens.includes('*'))
     .reduce((sum, group) => sum + group.rules.filter((rule) => rule.pattern !== '').length, 0);
-  for (const [token, lines] of named) {
-    const spelled = file.lines.find((line) => line.kind === 'user-agent' && line.line === lines[0]);
-    const name = spelled?.kind === 'user-agent' ? spelled.token : token;
-    const groups = file.groups.filter((group) => group.tokens.some((one) => one.toLowerCase() === token));
-    if (groups.length > 1) found.push({ code: 'merged', token: name, lines });
+  for (const [token, { name, lines, groups }] of named) {
+    if (token === '') continue;
+    if (groups.size > 1) found.push({ code: 'merged', token: name, lines });
     if (token !== '*' && general > 0) found.push({ code: 'not-listened', token: name, line: lines[0] as number, rules: general });
   }
   return found;
 }
 
-function lineTroubles(line: RobotsLine, file: RobotsFile, site: LintSite): RobotsTrouble[] {
+/** By group, and what a rule says in it: the first line that says so. */
+function firstOfEach(file: RobotsFile): ReadonlyMap<string, number> {
+  const firsts = new Map<string, number>();
+  file.groups.forEach(({ rules }, group) => {
+    for (const rule of rules) {
+      const key = sameAs(group, rule);
+      if (!firsts.has(key)) firsts.set(key, rule.line);
+    }
+  });
+  return firsts;
+}
+
+const sameAs = (group: number, { allow, pattern }: { readonly allow: boolean; readonly pattern: string }): string =>
+  `${group} ${allow ? 'a' : 'd'} ${normalizePattern(pattern)}`;
+
+function lineTroubles(line: RobotsLine, file: RobotsFile, firsts: ReadonlyMap<string, number>, paths: Paths): RobotsTrouble[] {
   const at = line.line;
   if (line.kind === 'unreadable') return [{ code: 'unreadable', line: at }];
   if (line.kind === 'other') {
@@ -134,25 +156,57 @@ function lineTroubles(line: RobotsLine, file: RobotsFile, site: LintSite): Robot
   if (!line.allow && /^\/?\*?$/.test(line.pattern) && line.pattern !== '') return [{ code: 'shuts-all', line: at, token: tokens[0] ?? '*' }];
   if (line.pattern === '') return [];
   if (!/^[/*]/.test(line.pattern)) return [{ code: 'no-slash', line: at, pattern: line.pattern }];
-  const earlier = file.groups[line.group]?.rules.find(
-    (rule) => rule.line < at && rule.allow === line.allow && normalizePath(rule.pattern) === normalizePath(line.pattern),
-  );
-  if (earlier) return [{ code: 'same-rule', line: at, as: earlier.line }];
-  return touching(line.pattern, site, at);
+  const first = firsts.get(sameAs(line.group, line));
+  if (first !== undefined && first < at) return [{ code: 'same-rule', line: at, as: first }];
+  // What is asked behind a question mark stands in no list of files, so such a rule cannot be judged by them.
+  if (/[?=&]/.test(line.pattern) || paths.touchedBy(line.pattern)) return [];
+  const would = paths.touchedInAnyCase(line.pattern);
+  return [would.length > 0 ? { code: 'wrong-case', line: at, would } : { code: 'touches-nothing', line: at }];
 }
 
-/** Whether a pattern matches anything of the site, and whether it would if letters were of the other case. */
-function touching(pattern: string, site: LintSite, line: number): RobotsTrouble[] {
-  const paths = [...site.pages.map((page) => page.path), ...site.files];
-  const matching = (text: string, of: readonly string[]): string[] => {
-    const matcher = robotsMatcher(parseRobots(`User-agent: *\nDisallow: ${text}`), 'x');
-    return of.filter((path) => !matcher.match(path).allowed);
-  };
-  // What is asked behind a question mark stands in no list of files, so such a rule cannot be judged by them.
-  if (/[?=&]/.test(pattern) || matching(pattern, paths).length > 0) return [];
-  const low = new Map(paths.map((path) => [path.toLowerCase(), path]));
-  const would = matching(pattern.toLowerCase(), [...low.keys()]).map((path) => low.get(path) as string);
-  return [would.length > 0 ? { code: 'wrong-case', line, would: would.slice(0, 20) } : { code: 'touches-nothing', line }];
+/** Most addresses that are named as meant by a rule in the wrong case. */
+const NAMED = 20;
+
+/** The paths of a site in order, so that a rule looks only at those that share its start. */
+class Paths {
+  private readonly sorted: readonly string[];
+  private folded: { readonly sorted: readonly string[]; readonly of: ReadonlyMap<string, string> } | undefined;
+
+  constructor(private readonly paths: readonly string[]) {
+    this.sorted = paths.map(normalizePath).sort(byUnits);
+  }
+
+  /** Whether a pattern matches any of them. */
+  touchedBy(pattern: string): boolean {
+    return matching(this.sorted, pattern, 1).length > 0;
+  }
+
+  /** Those that it would match if letters were of the other case. */
+  touchedInAnyCase(pattern: string): string[] {
+    this.folded ??= (() => {
+      const of = new Map(this.paths.map((path) => [normalizePath(path.toLowerCase()), path]));
+      return { of, sorted: [...of.keys()].sort(byUnits) };
+    })();
+    const { sorted, of } = this.folded;
+    return matching(sorted, pattern.toLowerCase(), NAMED).map((path) => of.get(path) as string);
+  }
+}
+
+const byUnits = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** The first of some sorted, normalized paths that a pattern matches. */
+function matching(sorted: readonly string[], pattern: string, most: number): string[] {
+  const { prefix, matches } = patternMatcher(pattern);
+  let low = 0;
+  for (let high = sorted.length; low < high;) {
+    const middle = (low + high) >> 1;
+    if ((sorted[middle] as string) < prefix) low = middle + 1;
+    else high = middle;
+  }
+  const found: string[] = [];
+  for (let at = low; at < sorted.length && found.length < most && (sorted[at] as string).startsWith(prefix); at++)
+    if (matches(sorted[at] as string)) found.push(sorted[at] as string);
+  return found;
 }
 
 function mapTroubles(file: RobotsFile, site: LintSite): RobotsTrouble[] {

@@ -1,5 +1,5 @@
-import { normalizePath } from './normalize.ts';
-import type { RobotsFile, RobotsRule } from './parse.ts';
+import { normalizePath, normalizePattern } from './normalize.ts';
+import type { RobotsFile, RobotsGroup, RobotsRule } from './parse.ts';
 
 /** What robots.txt says to one crawler about one path, and what decided it. */
 export interface RobotsVerdict {
@@ -30,18 +30,33 @@ export interface RobotsMatcher {
   match(path: string): RobotsVerdict;
 }
 
+/** Matchers made of a file: crawlers that listen to the same groups share one. */
+const made = new WeakMap<RobotsFile, Map<string, RobotsMatcher>>();
+
 /**
  * Prepares a file's rules for one crawler's product token. Groups of the same token are merged; a crawler with a group of its own
  * does not listen to `*` (RFC 9309, 2.2.1). Matching takes time in proportion to the path and to the rules whose literal start it
- * shares, whatever the patterns are.
+ * shares, whatever the patterns are. Crawlers that listen to the same groups get the very same matcher.
  */
 export function robotsMatcher(file: RobotsFile, token: string): RobotsMatcher {
   const wanted = token.toLowerCase();
   const own = file.groups.filter((group) => group.tokens.some((name) => name.toLowerCase() === wanted));
+  const key = own.length > 0 ? wanted : '*';
+  const known = made.get(file) ?? new Map<string, RobotsMatcher>();
+  made.set(file, known);
+  const before = known.get(key);
+  if (before) return before;
   const everyone = file.groups.filter((group) => group.tokens.includes('*'));
-  const group = own.length > 0 ? 'own' : everyone.length > 0 ? 'everyone' : 'none';
+  const matcher = makeMatcher(own.length > 0 ? own : everyone, own.length > 0 ? 'own' : everyone.length > 0 ? 'everyone' : 'none');
+  known.set(key, matcher);
+  return matcher;
+}
+
+function makeMatcher(groups: readonly RobotsGroup[], group: RobotsVerdict['group']): RobotsMatcher {
   const root: TrieNode = { children: new Map(), rules: [] };
-  for (const { rules } of own.length > 0 ? own : everyone) for (const rule of rules) if (rule.pattern !== '') add(root, compile(rule));
+  const compiled = groups.flatMap(({ rules }) => rules.flatMap((rule) => (rule.pattern === '' ? [] : compile(rule))));
+  // Longest first, and Allow before Disallow of the same length: then the first that matches is a node's best. Sorted once: files have many thousand rules.
+  for (const rule of compiled.sort((a, b) => b.length - a.length || Number(b.rule.allow) - Number(a.rule.allow))) add(root, rule);
   return {
     match(path) {
       const compared = normalizePath(path);
@@ -52,8 +67,15 @@ export function robotsMatcher(file: RobotsFile, token: string): RobotsMatcher {
   };
 }
 
+/** One pattern made ready to be asked about many normalized paths. */
+export function patternMatcher(pattern: string): { readonly prefix: string; matches(path: string): boolean } {
+  const compiled = compile({ allow: true, pattern, line: 0 });
+  const prefix = compiled.pieces[0] as string;
+  return { prefix, matches: (path) => path.startsWith(prefix) && matches(compiled, path) };
+}
+
 function compile(rule: RobotsRule): Compiled {
-  const pattern = normalizePath(rule.pattern);
+  const pattern = normalizePattern(rule.pattern);
   const anchored = pattern.endsWith('$');
   const body = anchored ? pattern.slice(0, -1) : pattern;
   return { rule, length: pattern.length, pieces: body.split(/\*+/), anchored };
@@ -69,8 +91,6 @@ function add(root: TrieNode, compiled: Compiled): void {
     node = next;
   }
   node.rules.push(compiled);
-  // Longest first, and Allow before Disallow of the same length: then the first that matches is the node's best.
-  node.rules.sort((a, b) => b.length - a.length || Number(b.rule.allow) - Number(a.rule.allow));
 }
 
 function find(root: TrieNode, path: string): Compiled | undefined {

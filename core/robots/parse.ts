@@ -39,6 +39,7 @@ export interface RobotsFile {
 /** At least 500 KiB must be read (RFC 9309, 2.5); what lies past it is ignored, a line cut in half with it. */
 export const ROBOTS_LIMIT = 512_000;
 
+const trimmed = (text: string): string => text.replace(/^[ \t]+/, '').replace(/[ \t]+$/, '');
 const PRODUCT_TOKEN = /^[a-z_-]+/i;
 
 /** Reads robots.txt (RFC 9309, 2.2). Takes text; a byte order mark is skipped. Never fails. */
@@ -54,9 +55,11 @@ export function parseRobots(input: string): RobotsFile {
   text.split(/\r\n|\n|\r/).forEach((raw, index, all) => {
     const line = index + 1;
     if (raw === '' && index === all.length - 1) return;
-    const bare = raw.replace(/#.*$/, '').trim();
+    // White space is a space or a tab, and a comment goes to the line's end, which only LF, CR and CRLF are (RFC 9309, 2.2).
+    const hash = raw.indexOf('#');
+    const bare = trimmed(hash < 0 ? raw : raw.slice(0, hash));
     if (bare === '') {
-      lines.push({ kind: raw.trim() === '' ? 'blank' : 'comment', line, text: raw });
+      lines.push({ kind: trimmed(raw) === '' ? 'blank' : 'comment', line, text: raw });
       return;
     }
     const colon = bare.indexOf(':');
@@ -64,8 +67,8 @@ export function parseRobots(input: string): RobotsFile {
       lines.push({ kind: 'unreadable', line, text: raw });
       return;
     }
-    const field = bare.slice(0, colon).trim().toLowerCase();
-    const value = bare.slice(colon + 1).trim();
+    const field = trimmed(bare.slice(0, colon)).toLowerCase();
+    const value = trimmed(bare.slice(colon + 1));
     if (field === 'user-agent') {
       if (!collectingAgents) groups.push({ tokens: [], rules: [] });
       collectingAgents = true;

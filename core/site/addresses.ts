@@ -1,29 +1,17 @@
 const SIMPLE_REFERENCE = /^[\w\-./~]*$/;
 
 /**
- * The address path that a file answers at: `index.html` answers for its folder, any other file under its own name. Characters that an
+ * The address path that a file answers at: `index.html` answers for its folder, in small letters as hosts have it, any other file under its own name. Characters that an
  * address cannot hold are percent-encoded.
  */
 export function addressOf(file: string): string {
   // Most paths need no escaping at all.
   const path = SIMPLE_REFERENCE.test(file) ? `/${file}` : `/${file.split('/').map(encodeSegment).join('/')}`;
-  return path.replace(/\/index\.html?$/i, '/');
+  return path.replace(/\/index\.html?$/, '/');
 }
 
 function encodeSegment(segment: string): string {
   return encodeURIComponent(segment).replace(/%(?:40|3A|24|26|2B|2C|3B|3D|21|27|28|29|2A)/g, (escaped) => decodeURIComponent(escaped));
-}
-
-/** The files, in the order a host tries them, that would answer at a path. */
-export function filesFor(path: string): string[] {
-  let plain: string;
-  try {
-    plain = decodeURIComponent(path.replace(/[?#].*$/s, '')).replace(/^\//, '');
-  } catch {
-    return [];
-  }
-  if (plain === '' || plain.endsWith('/')) return [`${plain}index.html`, `${plain}index.htm`];
-  return [plain, `${plain}.html`, `${plain}/index.html`, `${plain}/index.htm`];
 }
 
 /** Whether a file is a page by its name. */
@@ -31,8 +19,13 @@ export function isPageFile(file: string): boolean {
   return /\.x?html?$/i.test(file);
 }
 
+/** The same host with `www.` before it or without: hosts answer there with a redirect to the site's own. */
+export function twinHost(host: string): string {
+  return host.startsWith('www.') ? host.slice(4) : `www.${host}`;
+}
+
 /**
- * Resolves a link on a page to a path on the same site; undefined where it leads away or is no address. `page` is the path of the page (or of
+ * Resolves a link on a page to a path on the same site, its twin with or without `www.` among it; undefined where it leads away or is no address. `page` is the path of the page (or of
  * its `base`). The common plain cases are done without the URL parser: a large site has hundreds of thousands of links.
  */
 export function linkedPath(href: string, page: string, host: string): string | undefined {
@@ -46,13 +39,23 @@ export function linkedPath(href: string, page: string, host: string): string | u
   }
   if (!URL.canParse(whole, `http://${host}${page}`)) return undefined;
   const url = new URL(whole, `http://${host}${page}`);
-  if ((url.protocol !== 'http:' && url.protocol !== 'https:') || url.host !== host) return undefined;
-  return url.pathname + url.search;
+  if ((url.protocol !== 'http:' && url.protocol !== 'https:') || (url.host !== host && url.host !== twinHost(host))) return undefined;
+  url.hash = url.username = url.password = '';
+  // An empty query is one too: `/a?` is not `/a`.
+  return url.href.slice(url.origin.length);
 }
 
-/** The path against which a page's links are resolved: where its `base` element points on this site, else its own. */
-export function basePath(base: string | undefined, page: string, host: string): string {
-  return base === undefined ? page : (linkedPath(base, page, host) ?? page);
+/**
+ * What resolves the links of a page to paths of its site, as its `base` element has it, where there is one (HTML standard, 2.4.3): a base elsewhere takes
+ * relative links with it, and a mere fragment leads to the base. `page` is the page's own path.
+ */
+export function linkResolver(base: string | undefined, page: string, host: string): (href: string) => string | undefined {
+  if (base === undefined || !URL.canParse(base, `http://${host}${page}`)) return (href) => linkedPath(href, page, host);
+  const from = new URL(base, `http://${host}${page}`);
+  if (from.host !== host && from.host !== twinHost(host))
+    return (href) => (URL.canParse(href, from) ? linkedPath(new URL(href, from).href, page, host) : undefined);
+  const path = from.pathname;
+  return (href) => (/^\s*(?:#|$)/.test(href) ? path + from.search : linkedPath(href, path, host));
 }
 
 function dotless(path: string): string {

@@ -1,4 +1,4 @@
-export { addressOf, basePath, cleanOrigin, filesFor, isPageFile, linkedPath } from './addresses.ts';
+export { addressOf, cleanOrigin, isPageFile, linkedPath, linkResolver, twinHost } from './addresses.ts';
 export {
   all,
   applyChange,
@@ -63,6 +63,7 @@ export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from '.
 export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, writeLinks, type SetLink } from './passages.ts';
 export { descriptionRooms, shareTextRoom, shareTitleRoom, tabRoom, titleRooms } from './rooms.ts';
 export { isClosed, isOpen, siteHost, siteOrigin, switchStory, type SwitchStory } from './origin.ts';
+export { homeFile, isOwnAddress, resolvePath, spellingsOf, type Resolved } from './resolve.ts';
 export {
   directiveEdits,
   directiveFor,

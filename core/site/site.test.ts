@@ -11,14 +11,16 @@ import {
   effectiveNoindex,
   effectiveTitle,
   emptyDocument,
-  filesFor,
   firstFacts,
   fold,
   guessKind,
   invert,
   isIdle,
   leftover,
+  isOwnAddress,
   linkedPath,
+  resolvePath,
+  spellingsOf,
   movedRule,
   NOTHING_TO_UNDO,
   numberAfterName,
@@ -172,7 +174,8 @@ describe('addresses', () => {
     ['about/index.html', '/about/'],
     ['about.html', '/about.html'],
     ['a b/ü.html', '/a%20b/%C3%BC.html'],
-    ['x/INDEX.HTM', '/x/'],
+    ['x/index.htm', '/x/'],
+    ['x/INDEX.HTM', '/x/INDEX.HTM'],
   ])('%s answers at %s', (file, address) => expect(addressOf(file)).toBe(address));
   it('lead back to their file', () => {
     fc.assert(
@@ -181,9 +184,85 @@ describe('addresses', () => {
           fc.stringMatching(/^[\p{L}0-9 ._~-]{1,8}$/u).filter((part) => !/^\.+$/.test(part)),
           { minLength: 1, maxLength: 3 },
         ),
-        (parts) => void expect(filesFor(addressOf(parts.join('/')))).toContain(parts.join('/').replace(/index\.html?$/i, (name) => name.toLowerCase())),
+        (parts) => {
+          const file = parts.join('/');
+          const has = (path: string): boolean => path === file;
+          expect(resolvePath(addressOf(file), has)).toEqual({ kind: 'file', file });
+          expect(isOwnAddress(addressOf(file), file)).toBe(true);
+          const [own, ...others] = spellingsOf(file, has);
+          expect(isOwnAddress(own as string, file)).toBe(true);
+          for (const other of others) expect([other, isOwnAddress(other, file)]).toEqual([other, false]);
+        },
       ),
     );
+  });
+  const FILES = new Set([
+    'index.html',
+    'about/index.html',
+    'team.html',
+    'team/index.html',
+    'old/index.htm',
+    'b c/ü.html',
+    'sitemap.xml',
+    'a&b.html',
+    'x/INDEX.HTML',
+    'q?.html',
+  ]);
+  it.each([
+    ['/', 'index.html'],
+    ['', 'index.html'],
+    ['/?a=1', 'index.html'],
+    ['/index.html', 'index.html'],
+    ['/index', 'index.html'],
+    ['/about/', 'about/index.html'],
+    ['/about/#x', 'about/index.html'],
+    ['/about/index.html?a', 'about/index.html'],
+    ['/about/index', 'about/index.html'],
+    ['/%61bout/', 'about/index.html'],
+    ['/about', 'to /about/'],
+    ['/about?a=1&b#x', 'to /about/?a=1&b'],
+    ['/%61bout', 'to /%61bout/'],
+    ['/team', 'team.html'],
+    ['/team.html', 'team.html'],
+    ['/team/', 'team/index.html'],
+    ['/old/', 'old/index.htm'],
+    ['/old', 'to /old/'],
+    ['/sitemap.xml', 'sitemap.xml'],
+    ['/sitemap', 'nothing'],
+    ['/b%20c/%C3%BC.html', 'b c/ü.html'],
+    ['/b%20c/%c3%bc', 'b c/ü.html'],
+    ['/b c/ü.html', 'b c/ü.html'],
+    ['/b%20c/%FC.html', 'nothing'],
+    ['/b%2520c/%C3%BC.html', 'nothing'],
+    ['/a&b.html', 'a&b.html'],
+    ['/a%26b.html', 'a&b.html'],
+    ['/q%3F.html', 'q?.html'],
+    ['/q?.html', 'nothing'],
+    ['/about%2Findex.html', 'nothing'],
+    ['/about%5Cindex.html', 'nothing'],
+    ['/team.html/', 'nothing'],
+    ['/About/', 'nothing'],
+    ['/x/', 'nothing'],
+    ['//about/', 'nothing'],
+    ['/about//', 'nothing'],
+    ['/%00', 'nothing'],
+    ['/%', 'nothing'],
+  ])('at %j a host has %s', (path, expected) => {
+    const found = resolvePath(path, (file) => FILES.has(file));
+    expect(found.kind === 'redirect' ? `to ${found.to}` : found.kind === 'file' ? found.file : 'nothing').toBe(expected);
+  });
+  it.each([
+    ['about/index.html', ['/about/', '/about/index.html', '/about/index', '/about']],
+    ['index.html', ['/', '/index.html', '/index']],
+    ['team.html', ['/team.html', '/team']],
+    ['team/index.html', ['/team/', '/team/index.html', '/team/index']],
+    ['b c/ü.html', ['/b%20c/%C3%BC.html', '/b%20c/%C3%BC']],
+    ['sitemap.xml', ['/sitemap.xml']],
+  ])('%s is spelled %j, its own address first', (file, spellings) => expect(spellingsOf(file, (path) => FILES.has(path))).toEqual(spellings));
+  it('of the twin host are those of the site', () => {
+    expect(linkedPath('https://www.site.example/a?b', '/', 'site.example')).toBe('/a?b');
+    expect(linkedPath('//site.example/a', '/', 'www.site.example')).toBe('/a');
+    expect(linkedPath('https://shop.site.example/a', '/', 'site.example')).toBeUndefined();
   });
   it('are resolved like the URL standard does', () => {
     const reference = fc
@@ -195,7 +274,7 @@ describe('addresses', () => {
         const url = URL.canParse(href, whole) ? new URL(href, whole) : undefined;
         const expected =
           url && /^https?:$/.test(url.protocol) && url.host === 'site.example' && href.replace(/#.*$/s, '').trim() !== ''
-            ? url.pathname + url.search
+            ? url.href.slice(url.origin.length).replace(/#.*$/s, '')
             : undefined;
         expect(linkedPath(href, page, 'site.example')).toBe(expected);
       }),

@@ -2,7 +2,7 @@ import { ENGINES, SKERRY, wayIn, type WayIn } from '../indexing/index.ts';
 import { CRAWLERS } from '../page/index.ts';
 import { effectiveRobots } from '../release/index.ts';
 import { parseRobots, robotsMatcher, type LintSite } from '../robots/index.ts';
-import { addressOf, effectiveAddress, filesFor, moves, siteHost, siteOrigin } from '../site/index.ts';
+import { addressOf, effectiveAddress, siteHost, siteOrigin } from '../site/index.ts';
 import { Evidences, type Access } from './evidence.ts';
 import type { SiteInView, Surveyed } from './in-view.ts';
 import { neededFiles, reportOnRobots, robotsEffect, type RobotsEffect, type RobotsReport } from './robots-report.ts';
@@ -15,6 +15,8 @@ export interface AddressWay {
   readonly what: 'page' | 'file' | 'moved' | 'nothing';
   /** The file that answers. */
   readonly id: string | undefined;
+  /** Of a page, whether this is its own address; under another spelling engines take it for a second page. */
+  readonly spelledOwn?: boolean;
   readonly way: WayIn;
 }
 
@@ -67,9 +69,8 @@ export class Entrances {
       released: (file) => manifest?.files[file] !== undefined,
       inMap: this.inMap,
       comesUpon: (file, crawler) => (this.reached.get(crawler) ?? this.reached.get(STATE_CRAWLER))?.has(file) ?? true,
-      linksIn: (file) => site.links.linksIn(file),
-      pageAt: (path) => site.byAddress.get(path),
-      hasFile: (path) => site.files.has(path),
+      linksIn: (file) => (site.pages.has(file) ? site.links.directLinksIn(file) : site.links.linksIn(file)),
+      at: (path) => site.whereabouts.at(path),
       home: site.home,
       now: site.now(),
     });
@@ -88,7 +89,7 @@ export class Entrances {
         evidences.discovered(
           [...pages.keys()].filter((id) => id === home || this.inMap(id, crawler)),
           (file) => pages.get(file),
-          (file) => links.of(file).followed,
+          (file) => links.of(file),
           crawler,
           this.access(crawler),
         ),
@@ -116,19 +117,25 @@ export class Entrances {
 
   /** The way in for any address path of the site: a page, another file, or nothing at all. */
   wayInAt(path: string, crawler: string): AddressWay {
-    const { document, byAddress, files, pages } = this.site;
-    const bare = path.replace(/[?#].*$/s, '');
+    const { document, whereabouts } = this.site;
     const access = this.access(crawler);
-    const page = byAddress.get(bare);
-    if (page) {
-      // The page's own gates, asked of this spelling of its address: a rule may forbid it with its question mark.
-      const way = wayIn({ ...this.its().of(page, crawler, access), path, robots: access(path), clicks: this.clicks().get(page.id) });
-      return { what: 'page', id: page.id, way };
+    const place = whereabouts.at(path);
+    if (place.kind === 'page') {
+      const { page } = place;
+      const direct = this.its().of(page, crawler, access);
+      // The page's own gates, asked of this spelling of its address: a rule may forbid it with its question mark, and its canonical names another spelling.
+      const evidence = place.direct ? direct : this.its().of({ ...page, address: path.replace(/#.*$/s, '') }, crawler, access);
+      return {
+        what: 'page',
+        id: page.id,
+        spelledOwn: place.direct,
+        way: wayIn({ ...evidence, path, robots: access(path), clicks: this.clicks().get(page.id) }),
+      };
     }
-    const to = moves(document).find(({ from }) => from === bare)?.to ?? byAddress.get(`${bare}/`)?.address;
-    const file = to === undefined ? filesFor(bare).find((one) => files.has(one) && !pages.has(one)) : undefined;
-    const evidence = this.its().ofFile(file ?? bare, path, crawler, access);
+    const file = place.kind === 'file' ? place.file : undefined;
+    const evidence = this.its().ofFile(file ?? path, path, crawler, access);
     if (file !== undefined) return { what: 'file', id: file, way: wayIn(evidence) };
+    const to = place.kind === 'redirect' || place.kind === 'moved' ? place.to : undefined;
     const answer = {
       kind: 'answered',
       ...(to === undefined ? { status: 404, redirectedTo: undefined } : { status: 301, redirectedTo: siteOrigin(document) + to }),

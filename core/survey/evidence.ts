@@ -17,9 +17,10 @@ import {
   type WayIn,
 } from '../indexing/index.ts';
 import { indexDirectives, plannedMetas, type PageFacts } from '../page/index.ts';
+import { plainAddress } from '../source/index.ts';
 import {
+  addressOf,
   effectiveNoindex,
-  filesFor,
   headersFor,
   outgoingHeaderRules,
   robotsEdits,
@@ -28,6 +29,9 @@ import {
   type SiteDocument,
   type SitePage,
 } from '../site/index.ts';
+
+import type { AsideLink } from './links.ts';
+import type { Place } from './whereabouts.ts';
 
 /** A page as far as its way in goes. */
 export interface EnteredPage {
@@ -50,9 +54,10 @@ export interface Surroundings {
   readonly inMap: (file: string, crawler: string) => boolean;
   /** Whether a crawler comes upon a file by links that it may follow, from home or from the map. */
   readonly comesUpon: (file: string, crawler: string) => boolean;
+  /** How many pages link to a file, a page by its own address. */
   readonly linksIn: (file: string) => number;
-  readonly pageAt: (path: string) => EnteredPage | undefined;
-  readonly hasFile: (path: string) => boolean;
+  /** What will answer at a path of the site, with or without a query. */
+  readonly at: (path: string) => Place<EnteredPage>;
   readonly home: string | undefined;
   readonly now: number;
 }
@@ -73,11 +78,11 @@ export class Evidences {
   }
 
   /** The evidence for one page and crawler; `assumeLive` tells it as if it were released. */
-  of(page: EnteredPage, crawler: string, access: Access, assumeLive = false): Evidence {
+  of(page: EnteredPage, crawler: string, access: Access, assumeLive = false, depth = 0): Evidence {
     const { around, origin } = this;
     const { id, address, source } = page;
     const [first] = page.canonicals;
-    const elsewhere = first !== undefined && first.address !== origin + address ? first.address : undefined;
+    const elsewhere = first !== undefined && first.address !== plainAddress(origin + address) ? first.address : undefined;
     return {
       path: address,
       live: assumeLive || around.released(id) ? { kind: 'released', at: around.releasedAt } : { kind: 'not-released' },
@@ -90,7 +95,7 @@ export class Evidences {
         address: origin + address,
         ...lookAtOwnWords(source, origin + address),
         ...(around.document.tables.pages[id]?.refresh === 'none' ? { refresh: undefined } : {}),
-        target: elsewhere === undefined ? undefined : this.target(page, elsewhere, crawler, access),
+        target: elsewhere === undefined || depth > 0 ? undefined : this.target(page, elsewhere, crawler, access),
       },
       linksIn: around.linksIn(id),
       comeUpon: around.comesUpon(id, crawler),
@@ -126,33 +131,81 @@ export class Evidences {
   }
 
   /**
-   * All files that a crawler comes upon from some of them by links that it may follow. What a canonical names it looks at too, and goes on from there, but
-   * being named is no link.
+   * All files that a crawler comes upon from some of them by links that it may follow, pages by their own addresses. What a canonical names, and what is
+   * linked under a second spelling, it looks at too, and goes on from there, but neither is a link to the page's own address.
    */
   discovered(
     from: Iterable<string>,
     pageOf: (file: string) => EnteredPage | undefined,
-    followed: (file: string) => readonly string[],
+    linksOf: (file: string) => Leads,
     crawler: string,
     access: Access,
   ): ReadonlySet<string> {
     const linked = new Set(from);
-    const visited = new Set(linked);
-    for (const file of visited) {
-      const page = pageOf(file);
-      const robots = page && access(page.address);
-      if (!page || !robots || !mayFetch(robots)) continue;
+    const seen = new Set(linked);
+    const asides = new Set<string>();
+    const waiting: (string | { readonly file: string; readonly path: string })[] = [...linked];
+    const visit = (file: string): void => {
+      if (seen.has(file)) return;
+      seen.add(file);
+      waiting.push(file);
+    };
+    const visitAside = (file: string, path: string): void => {
+      if (asides.has(path)) return;
+      asides.add(path);
+      waiting.push({ file, path });
+    };
+    for (const next of waiting) {
+      const page = pageOf(typeof next === 'string' ? next : next.file);
+      if (!page) continue;
+      const path = typeof next === 'string' ? page.address : next.path;
+      if (!mayFetch(access(path))) continue;
       const [canonical] = page.canonicals;
-      const path = canonical && this.pathHere(canonical.address);
-      const named = path === undefined ? undefined : this.around.pageAt(path);
-      if (named) visited.add(named.id);
-      if (this.said(page, crawler).some((said) => indexDirectives(said.content).nofollow)) continue;
-      for (const next of followed(file)) {
-        linked.add(next);
-        visited.add(next);
+      if (canonical) this.goToNamed(canonical.address, access, visit, visitAside, (file) => linked.add(file));
+      if (this.said(page, crawler, path).some((said) => indexDirectives(said.content).nofollow)) continue;
+      const { followed, aside, toSelf } = linksOf(page.id);
+      // Under a second spelling the page's link to itself is a link to another address.
+      if (toSelf && typeof next !== 'string') {
+        linked.add(page.id);
+        visit(page.id);
+      }
+      for (const file of followed) {
+        linked.add(file);
+        visit(file);
+      }
+      for (const link of aside) {
+        if (!link.followed) continue;
+        // A page that moves is linked by its new address everywhere.
+        const target = pageOf(link.file);
+        const moved = target !== undefined && target.address !== addressOf(link.file);
+        if (!moved && !link.redirects) visitAside(link.file, link.path);
+        else if (moved ? link.file !== page.id : mayFetch(access(link.path))) {
+          linked.add(link.file);
+          visit(link.file);
+        }
       }
     }
     return linked;
+  }
+
+  /** Goes where a canonical leads: to a page, by its own address or another spelling; or over a redirect, which counts as a link. */
+  private goToNamed(
+    address: string,
+    access: Access,
+    visit: (file: string) => void,
+    visitAside: (file: string, path: string) => void,
+    link: (file: string) => void,
+  ): void {
+    const here = this.pathHere(address);
+    const path = here ?? this.pathOfOtherScheme(address);
+    if (path === undefined) return;
+    const place = this.around.at(path);
+    if (here !== undefined && place.kind === 'page') return place.direct ? visit(place.page.id) : visitAside(place.page.id, path);
+    if (!mayFetch(access(path)) || place.kind === 'nothing' || place.kind === 'file' || place.kind === 'moved' || !place.page) return;
+    // From the other scheme one is led to the same spelling here.
+    if (place.kind === 'page' && !place.direct) return visitAside(place.page.id, path);
+    link(place.page.id);
+    visit(place.page.id);
   }
 
   /** The `X-Robots-Tag` values that an address path gets. */
@@ -161,11 +214,11 @@ export class Evidences {
   }
 
   /** All that will be said about listing a page to one crawler: in its metas as they go out, and in headers. */
-  private said(page: EnteredPage, crawler: string): readonly SaidDirectives[] {
+  private said(page: EnteredPage, crawler: string, path = page.address): readonly SaidDirectives[] {
     const token = crawler.toLowerCase();
     const metas = this.metasOf(page);
     const here = metas.length === 0 ? metas : metas.filter(({ name }) => name === 'robots' || name === token);
-    return this.rules.length === 0 ? here : [...here, ...saidByHeaders(headersFor(this.rules, page.address), crawler)];
+    return this.rules.length === 0 ? here : [...here, ...saidByHeaders(headersFor(this.rules, path), crawler)];
   }
 
   /** What a page will say in robots metas, to whomever it speaks: those that the program knows as they are planned, others as they stand there. */
@@ -192,25 +245,47 @@ export class Evidences {
     return said;
   }
 
-  /** The path of an address on this site; undefined for one on another. */
+  /** Path and query of an address on this site; undefined for one on another. */
   private pathHere(address: string): string | undefined {
-    return address.startsWith(`${this.origin}/`) ? address.slice(this.origin.length).replace(/[?#].*$/s, '') : undefined;
+    return address.startsWith(`${this.origin}/`) ? address.slice(this.origin.length).replace(/#.*$/s, '') : undefined;
   }
 
   /** What is known of the page that a canonical names; undefined where it is on another site. */
   private target(page: EnteredPage, address: string, crawler: string, access: Access): CanonicalTarget | undefined {
     const { around, origin } = this;
-    const path = this.pathHere(address);
+    const path = this.pathHere(address) ?? this.pathOfOtherScheme(address);
     if (path === undefined) return undefined;
-    const other = around.pageAt(path);
-    if (!other) return { trouble: filesFor(path).some(around.hasFile) ? undefined : 'gone', alike: false };
+    const place = around.at(path);
+    if (place.kind === 'nothing') return { trouble: mayFetch(access(path)) ? 'gone' : 'blocked', alike: false };
+    if (place.kind === 'file') return { trouble: mayFetch(access(path)) ? undefined : 'blocked', alike: false };
+    const other = place.page;
+    const alikeTo = (one: EnteredPage | undefined): boolean =>
+      one !== undefined && mayFetch(access(one.address)) && alike(comparedText(page.source), comparedText(one.source));
+    if (place.kind !== 'page' || this.pathHere(address) === undefined)
+      return mayFetch(access(path)) ? { trouble: 'redirects', alike: alikeTo(other) } : { trouble: 'blocked', alike: false };
     // The other page's own canonical is asked where it leads, not how that is taken: chains end here.
-    const way = wayIn({ ...this.of({ ...other, canonicals: [] }, crawler, access, true), linksIn: 1 });
-    const elsewhere = other.canonicals.length > 0 && other.canonicals.every((canonical) => canonical.address !== origin + other.address);
+    const there = place.page;
+    const spelled = place.direct ? there.address : path;
+    const way = wayIn({ ...this.of({ ...there, address: spelled, canonicals: [] }, crawler, access, true, 1), linksIn: 1 });
+    const main = plainAddress(origin + spelled);
+    const elsewhere = there.canonicals.length > 0 && there.canonicals.every((canonical) => canonical.address !== main);
     const trouble = troubleOf(way) ?? (elsewhere ? 'elsewhere' : undefined);
     // What may not be fetched cannot be compared.
-    return { trouble, alike: trouble !== 'blocked' && alike(comparedText(page.source), comparedText(other.source)) };
+    return { trouble, alike: trouble !== 'blocked' && alikeTo(there) };
   }
+
+  /** The path of an address that is this site's but for its scheme, from where the host redirects. */
+  private pathOfOtherScheme(address: string): string | undefined {
+    const other = this.origin.startsWith('https:') ? this.origin.replace('https:', 'http:') : this.origin.replace('http:', 'https:');
+    return address.startsWith(`${other}/`) ? address.slice(other.length).replace(/#.*$/s, '') : undefined;
+  }
+}
+
+/** Where a page's links lead a crawler. */
+interface Leads {
+  readonly followed: readonly string[];
+  readonly aside: readonly AsideLink[];
+  readonly toSelf: boolean;
 }
 
 /** Names of metas that could be a crawler's token; what pages say under the usual names is no word to a crawler. */

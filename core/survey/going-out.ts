@@ -85,7 +85,7 @@ export class GoingOut {
   fileOf(page: Surveyed): ReleasedFile {
     const { id } = page;
     const to = effectiveFile(this.site.document, id);
-    const edits = editsFor(this.site.document, page.site, page.source, this.site.moving.addressesFor(page, this.site.links.of(page.id).files));
+    const edits = editsFor(this.site.document, page.site, page.source, this.site.moving.addressesFor(page));
     return { hash: this.site.files.get(id)?.hash ?? '', edits, ...(to === id ? {} : { to }) };
   }
 

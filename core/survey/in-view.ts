@@ -7,6 +7,7 @@ import type { LinkIndex } from './links.ts';
 import type { DatedEntry } from './map-entries.ts';
 import type { Moving } from './moving.ts';
 import type { PageRow, SiteFile, SurveyedFacts } from './rows.ts';
+import type { Whereabouts } from './whereabouts.ts';
 
 /** A page as the survey keeps it. */
 export interface Surveyed {
@@ -41,8 +42,8 @@ export interface Brought extends BroughtFiles {
 export interface SiteInView {
   document: SiteDocument;
   manifest: Manifest | undefined;
-  /** Pages by the address path at which they will answer. */
-  byAddress: ReadonlyMap<string, Surveyed>;
+  /** What will answer where. */
+  whereabouts: Whereabouts<Surveyed>;
   readonly pages: Map<string, Surveyed>;
   readonly files: ReadonlyMap<string, SiteFile>;
   readonly links: LinkIndex;

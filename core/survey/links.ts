@@ -1,23 +1,44 @@
-import { addressOf, basePath, filesFor, linkedPath } from '../site/index.ts';
+import { addressOf, isOwnAddress, isPageFile, linkResolver, resolvePath } from '../site/index.ts';
+
+/** A link to a page under another spelling than its own address. */
+export interface AsideLink {
+  readonly file: string;
+  /** Path and query as they are linked, or as a redirect from there has them where it leads to a second spelling too. */
+  readonly path: string;
+  /** Whether a host redirects from there to the page's own address; where it does not, engines take this for a page of its own. */
+  readonly redirects: boolean;
+  /** Whether an engine may go on to it: no link to it says nofollow. */
+  readonly followed: boolean;
+}
 
 /** Where one page's links lead. */
-interface Links {
+export interface Links {
   /** Files of the site. */
   readonly files: readonly string[];
-  /** Of these, the ones that an engine may go on to: a link to them does not say nofollow. */
+  /** Of these, the ones that are linked by their own address, or by one that redirects there. */
+  readonly direct: readonly string[];
+  /** Of the direct ones, those that an engine may go on to. */
   readonly followed: readonly string[];
+  /** Pages linked otherwise than by their own address, this page among them. */
+  readonly aside: readonly AsideLink[];
+  /** Whether it links to itself by its own address, so that an engine may follow it. */
+  readonly toSelf: boolean;
   /** Address paths of this site at which no file answers. */
   readonly broken: readonly string[];
   /** How many lead to other sites. */
   readonly outside: number;
 }
 
-const NONE: Links = { files: [], followed: [], broken: [], outside: 0 };
+const NONE: Links = { files: [], direct: [], followed: [], aside: [], toSelf: false, broken: [], outside: 0 };
+
+/** What the owner had led elsewhere: by the path, without or with its query, as it is linked. */
+type Repaired = (path: string) => string | undefined;
 
 /** Which pages link to which, by file, and what leads nowhere. Paths are those of the site as it was brought in. */
 export class LinkIndex {
   private readonly links = new Map<string, Links>();
   private readonly inCounts = new Map<string, number>();
+  private readonly directCounts = new Map<string, number>();
   private counted: { readonly from: string; readonly clicks: ReadonlyMap<string, number> } | undefined;
 
   constructor(
@@ -25,52 +46,75 @@ export class LinkIndex {
     private readonly hasFile: (path: string) => boolean,
   ) {}
 
-  /** Sets a page's links; `base` is the `href` of its `base` element, `repaired` gives the path that a broken one is led to. Gives the files whose links in changed. */
-  put(
-    page: string,
-    hrefs: readonly string[],
-    base: string | undefined,
-    repaired: (path: string) => string | undefined = () => undefined,
-    unfollowed: readonly string[] = [],
-  ): Set<string> {
-    const own = addressOf(page);
-    const from = basePath(base, own, this.host);
-    const found = new Set<string>();
-    const followed = new Set<string>();
+  /** Sets a page's links; `base` is the `href` of its `base` element, `repaired` gives the path that one is led to by the owner. Gives the files whose links in changed. */
+  put(page: string, hrefs: readonly string[], base: string | undefined, repaired: Repaired = () => undefined, unfollowed: readonly string[] = []): Set<string> {
+    const resolve = linkResolver(base, addressOf(page), this.host);
+    const [found, direct, followed, missing] = [new Set<string>(), new Set<string>(), new Set<string>(), new Set<string>()];
+    const aside = new Map<string, AsideLink>();
     const silent = unfollowed.length === 0 ? undefined : new Set(unfollowed);
-    const missing = new Set<string>();
     let outside = 0;
+    let toSelf = false;
     for (const href of new Set(hrefs)) {
-      const path = linkedPath(href, from, this.host);
+      const path = resolve(href);
       if (path === undefined) {
         if (/^\s*(https?:)?\/\//i.test(href)) outside++;
         continue;
       }
-      // What is asked of a page behind the question mark does not make it another page here.
-      const bare = path.replace(/\?.*$/s, '');
-      const file = this.fileAt(bare) ?? this.fileAt(repaired(bare));
-      if (file === undefined) missing.add(bare);
-      else if (file !== page) {
+      const led = this.lead(path, repaired);
+      if (led === undefined) {
+        missing.add(path.replace(/\?.*$/s, ''));
+        continue;
+      }
+      const { file, spelled, redirects } = led;
+      const goesOn = !silent?.has(href);
+      if (spelled !== undefined) aside.set(spelled, { file, path: spelled, redirects, followed: goesOn || aside.get(spelled)?.followed === true });
+      if (file === page) toSelf ||= goesOn && spelled === undefined;
+      else {
         found.add(file);
-        if (!silent?.has(href)) followed.add(file);
+        if (spelled === undefined || redirects) direct.add(file);
+        if (spelled === undefined && goesOn) followed.add(file);
       }
     }
     this.counted = undefined;
-    const before = this.links.get(page)?.files ?? [];
-    for (const file of before) this.inCounts.set(file, (this.inCounts.get(file) ?? 1) - 1);
-    for (const file of found) this.inCounts.set(file, (this.inCounts.get(file) ?? 0) + 1);
+    const before = this.of(page);
+    count(this.inCounts, before.files, found);
+    count(this.directCounts, before.direct, direct);
     const files = [...found];
-    this.links.set(page, { files, followed: followed.size === files.length ? files : [...followed], broken: [...missing], outside });
-    return new Set([...before.filter((file) => !found.has(file)), ...[...found].filter((file) => !before.includes(file))]);
+    const directly = direct.size === files.length ? files : [...direct];
+    this.links.set(page, {
+      files,
+      direct: directly,
+      followed: followed.size === directly.length ? directly : [...followed],
+      aside: aside.size === 0 ? NONE.aside : [...aside.values()],
+      toSelf,
+      broken: [...missing],
+      outside,
+    });
+    return differing(before, this.of(page));
   }
 
-  private fileAt(path: string | undefined): string | undefined {
-    return path === undefined ? undefined : filesFor(path).find((candidate) => this.hasFile(candidate));
+  /** The file that a path leads to, and the spelling under which, where that is not its own address. */
+  private lead(path: string, repaired: Repaired): { readonly file: string; readonly spelled: string | undefined; readonly redirects: boolean } | undefined {
+    const at = resolvePath(path, this.hasFile);
+    if (at.kind === 'nothing') {
+      const to = repaired(path.replace(/\?.*$/s, ''));
+      const there = to === undefined ? undefined : resolvePath(to, this.hasFile);
+      return there === undefined || there.kind === 'nothing' ? undefined : { file: there.file, spelled: undefined, redirects: false };
+    }
+    const { file } = at;
+    if (!isPageFile(file) || repaired(path) !== undefined) return { file, spelled: undefined, redirects: false };
+    if (at.kind === 'file') return { file, spelled: isOwnAddress(path, file) ? undefined : path, redirects: false };
+    return isOwnAddress(at.to, file) ? { file, spelled: path, redirects: true } : { file, spelled: at.to, redirects: false };
   }
 
   /** How many other pages link to a file. */
   linksIn(file: string): number {
     return this.inCounts.get(file) ?? 0;
+  }
+
+  /** How many of them by its own address. */
+  directLinksIn(file: string): number {
+    return this.directCounts.get(file) ?? 0;
   }
 
   /** Where a page's links lead. */
@@ -96,4 +140,28 @@ export class LinkIndex {
   linkers(file: string): string[] {
     return [...this.links].filter(([, { files }]) => files.includes(file)).map(([page]) => page);
   }
+
+  /** By page, the second spellings under which it is linked, each with the pages that use it. */
+  spellings(): ReadonlyMap<string, ReadonlyMap<string, readonly string[]>> {
+    const found = new Map<string, Map<string, string[]>>();
+    for (const [page, { aside }] of this.links)
+      for (const { file, path, redirects } of aside) {
+        if (redirects) continue;
+        const of = found.get(file) ?? new Map<string, string[]>();
+        found.set(file, of.set(path, [...(of.get(path) ?? []), page]));
+      }
+    return found;
+  }
+}
+
+function count(counts: Map<string, number>, before: readonly string[], now: ReadonlySet<string>): void {
+  for (const file of before) counts.set(file, (counts.get(file) ?? 1) - 1);
+  for (const file of now) counts.set(file, (counts.get(file) ?? 0) + 1);
+}
+
+/** Files that are linked now and were not, or the other way round, directly or under a second spelling. */
+function differing(before: Links, now: Links): Set<string> {
+  const told = (links: Links): Set<string> => new Set([...links.direct, ...links.aside.map(({ file, path }) => `${file}\n${path}`)]);
+  const [was, is] = [told(before), told(now)];
+  return new Set([...[...was].filter((one) => !is.has(one)), ...[...is].filter((one) => !was.has(one))].map((one) => one.split('\n', 1)[0] as string));
 }

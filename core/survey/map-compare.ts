@@ -1,7 +1,9 @@
 import type { GateReason, WayIn } from '../indexing/index.ts';
-import { siteOrigin, type SiteDocument } from '../site/index.ts';
+import { siteOrigin, twinHost, type SiteDocument } from '../site/index.ts';
+import { pathAndQuery, plainAddress } from '../source/index.ts';
 import { readW3cDate } from '../sitemap/index.ts';
 import type { PageRow } from './rows.ts';
+import type { Place } from './whereabouts.ts';
 
 /** How a map is held against the site. */
 export interface CompareHow {
@@ -15,6 +17,8 @@ export interface CompareHow {
 export type MapFault =
   | { readonly code: 'other-host' | 'not-there' | 'not-live' | 'kept-out' }
   | { readonly code: 'moved'; readonly to: string }
+  /** The page answers, but its address is spelled otherwise: engines take it for another page. */
+  | { readonly code: 'second-spelling'; readonly should: string }
   | { readonly code: 'shut'; readonly reason: GateReason }
   | { readonly code: 'stale' | 'too-new'; readonly should: string };
 
@@ -36,12 +40,8 @@ export interface MapComparison {
 /** What is known of the site when a map is held against it. */
 export interface CompareSources {
   readonly document: SiteDocument;
-  /** The page at an address path; `asked` without the query. */
-  readonly pageAt: (path: string) => { readonly row: PageRow; readonly way: WayIn } | undefined;
-  /** Where an address path moved to. */
-  readonly movedTo: (path: string) => string | undefined;
-  /** Whether a file that is no page answers at an address path. */
-  readonly fileAt: (path: string) => boolean;
+  /** What will answer at a path and its query. */
+  readonly at: (path: string) => Place<{ readonly row: PageRow; readonly way: WayIn }>;
   /** By address, what our own map says: the date, or undefined where it says none. */
   readonly ours: ReadonlyMap<string, { readonly page: string; readonly lastmod: string | undefined }>;
   readonly how: CompareHow;
@@ -52,26 +52,29 @@ const DAY = 86_400_000;
 /** Holds the addresses of a map against the site: what is in it and should not be, what is missing, and dates that are not true. */
 export function compareMap(entries: readonly { readonly loc: string; readonly lastmod: string | undefined }[], sources: CompareSources): MapComparison {
   const origin = siteOrigin(sources.document);
-  const seen = new Set(sources.how.beside);
+  const plain = (loc: string): string => plainAddress(loc) ?? loc;
+  const seen = new Set([...sources.how.beside].map(plain));
   const compared = entries.map((entry): ComparedEntry => {
-    seen.add(entry.loc);
+    seen.add(plain(entry.loc));
     return compare(entry, origin, sources);
   });
-  return { entries: compared, missing: [...sources.ours].flatMap(([loc, { page }]) => (seen.has(loc) ? [] : [page])) };
+  return { entries: compared, missing: [...sources.ours].flatMap(([loc, { page }]) => (seen.has(plain(loc)) ? [] : [page])) };
 }
 
 function compare({ loc, lastmod }: { readonly loc: string; readonly lastmod: string | undefined }, origin: string, sources: CompareSources): ComparedEntry {
-  if (!URL.canParse(loc) || new URL(loc).origin !== new URL(origin).origin) return { loc, page: undefined, fault: { code: 'other-host' } };
-  const { pathname } = new URL(loc);
-  const found = sources.pageAt(pathname);
-  if (!found) {
-    const to = sources.movedTo(pathname);
-    if (to !== undefined) return { loc, page: undefined, fault: { code: 'moved', to } };
-    return { loc, page: undefined, fault: sources.fileAt(pathname) ? undefined : { code: 'not-there' } };
-  }
-  const { row, way } = found;
-  // A page under a name that is not its address answers with a redirect, or not at all.
-  if (row.address !== pathname) return { loc, page: row.id, fault: { code: 'moved', to: row.address } };
+  const [url, site] = [URL.canParse(loc) ? new URL(loc) : undefined, new URL(origin)];
+  if (!url || !/^https?:$/.test(url.protocol) || (url.host !== site.host && url.host !== twinHost(site.host)))
+    return { loc, page: undefined, fault: { code: 'other-host' } };
+  const path = pathAndQuery(url);
+  const place = sources.at(path);
+  if (place.kind === 'nothing') return { loc, page: undefined, fault: { code: 'not-there' } };
+  // From the other scheme and the host's twin it is led to the site's own address.
+  if (url.origin !== site.origin)
+    return { loc, page: place.kind === 'file' ? undefined : place.page?.row.id, fault: { code: 'moved', to: site.origin + path } };
+  if (place.kind === 'file') return { loc, page: undefined, fault: undefined };
+  if (place.kind !== 'page') return { loc, page: place.page?.row.id, fault: { code: 'moved', to: place.to } };
+  const { row, way } = place.page;
+  if (!place.direct) return { loc, page: row.id, fault: { code: 'second-spelling', should: row.address } };
   const { planned } = sources.how;
   if (row.state === 'not-live' && !planned) return { loc, page: row.id, fault: { code: 'not-live' } };
   // That nothing leads to a page is no fault of the map, which does.

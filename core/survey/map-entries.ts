@@ -1,6 +1,6 @@
 import type { PageFacts } from '../page/index.ts';
 import type { Manifest, ReleasedFile } from '../release/index.ts';
-import { basePath, changedOn, filesFor, linkedPath, siteHost, siteOrigin, type Kind, type SiteDocument, type SitePage } from '../site/index.ts';
+import { changedOn, linkResolver, resolvePath, siteHost, siteOrigin, type Kind, type SiteDocument, type SitePage } from '../site/index.ts';
 import { datesAreTrue, w3cDate, type Alternate, type SitemapEntry } from '../sitemap/index.ts';
 
 /** Where a page's date of change comes from: its content changed in a release, or will in the next; it says so itself; its file does; or nobody says. */
@@ -100,13 +100,13 @@ function dateOf(page: MappedPage, { document, manifest, modified, now }: EntrySo
 function picturesOf({ site, address, source }: MappedPage, { document, hasFile }: EntrySources): string[] {
   const host = siteHost(document);
   const origin = siteOrigin(document);
-  const base = basePath(source.base, address, host);
+  const resolve = linkResolver(source.base, address, host);
   const found = new Set<string>();
   for (const { src, decorative } of site.facts.images) {
     if (src === undefined || decorative) continue;
-    const path = linkedPath(src, base, host);
+    const path = resolve(src);
     // Only pictures that are there: a map must not name what answers 404.
-    if (path !== undefined && filesFor(path).slice(0, 1).some(hasFile)) found.add(origin + path);
+    if (path !== undefined && resolvePath(path, hasFile).kind === 'file') found.add(origin + path);
   }
   return [...found];
 }

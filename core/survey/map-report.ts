@@ -1,12 +1,14 @@
 import type { GateReason, WayIn } from '../indexing/index.ts';
-import { siteOrigin, wantedInMap, type Kind, type SiteDocument, type SitePage, type WantedInMap } from '../site/index.ts';
+import { siteOrigin, twinHost, wantedInMap, type Kind, type SiteDocument, type SitePage, type WantedInMap } from '../site/index.ts';
 import { SITEMAP_LIMITS, type MapFile } from '../sitemap/index.ts';
+import { pathAndQuery } from '../source/index.ts';
 import type { DateFrom, DateTrust } from './map-entries.ts';
 import type { MapPlan, PlannedPage } from './map-plan.ts';
 import type { PageRow } from './rows.ts';
+import type { Place } from './whereabouts.ts';
 
 /** Why an address that was added by hand cannot stand in the map. */
-export type ExtraFault = 'not-absolute' | 'other-host' | 'long' | 'twice' | 'kept-out' | 'shut' | 'not-there';
+export type ExtraFault = 'not-absolute' | 'other-host' | 'long' | 'twice' | 'kept-out' | 'shut' | 'not-there' | 'redirects' | 'second-spelling';
 
 /** An address added by hand, and what is wrong with it. */
 export interface CheckedExtra {
@@ -103,8 +105,8 @@ export function reportOnMaps({ document, plan, mapped, pages, trust, extras, bro
 export interface ExtraSources {
   /** Address paths of the pages in the map. */
   readonly inMap: ReadonlySet<string>;
-  readonly pageAt: (path: string) => PageRow | undefined;
-  readonly hasFile: (path: string) => boolean;
+  /** What will answer at a path and its query. */
+  readonly at: (path: string) => Place<{ readonly row: PageRow }>;
   /** Whether robots.txt shuts a path. */
   readonly shut: (path: string) => boolean;
 }
@@ -117,16 +119,21 @@ export function checkExtras(document: SiteDocument, sources: ExtraSources): Chec
     .map((address) => ({ address, fault: extraFault(address, origin, sources) }));
 }
 
-function extraFault(address: string, origin: string, { inMap, pageAt, hasFile, shut }: ExtraSources): ExtraFault | undefined {
+function extraFault(address: string, origin: string, { inMap, at, shut }: ExtraSources): ExtraFault | undefined {
   if (!/^https?:\/\//i.test(address) || !URL.canParse(address)) return 'not-absolute';
   const url = new URL(address);
-  if (url.origin !== new URL(origin).origin) return 'other-host';
+  const site = new URL(origin);
+  const path = pathAndQuery(url);
+  if (url.origin !== site.origin) return url.host === site.host || url.host === twinHost(site.host) ? 'redirects' : 'other-host';
   if (url.href.length > SITEMAP_LIMITS.address) return 'long';
-  if (shut(url.pathname + url.search)) return 'shut';
+  if (shut(path)) return 'shut';
+  const place = at(path);
   // With a query an address is another one than the page's own; what answers there, only the host knows.
-  if (url.search !== '') return undefined;
-  if (inMap.has(url.pathname)) return 'twice';
-  const page = pageAt(url.pathname);
-  if (page) return page.intent === 'out' ? 'kept-out' : 'shut';
-  return hasFile(url.pathname) ? undefined : 'not-there';
+  if (path.includes('?')) return undefined;
+  if (place.kind === 'nothing') return 'not-there';
+  if (place.kind === 'file') return undefined;
+  if (place.kind !== 'page') return 'redirects';
+  if (!place.direct) return 'second-spelling';
+  const { row } = place.page;
+  return inMap.has(row.address) ? 'twice' : row.intent === 'out' ? 'kept-out' : 'shut';
 }

@@ -7,7 +7,7 @@ import {
   effectiveDescription,
   effectiveShareTitle,
   effectiveTitle,
-  linkedPath,
+  linkResolver,
   partValues,
   set,
   siteHost,
@@ -76,10 +76,11 @@ export interface PicturePlace {
 export function picturePlaces(survey: Survey, document: SiteDocument): PicturePlace[] {
   const host = siteHost(document);
   const found: PicturePlace[] = [];
-  for (const { page, source } of survey.sitePages())
+  for (const { page, source } of survey.sitePages()) {
+    const resolve = linkResolver(source.base, addressOf(page.id), host);
     page.facts.images.forEach((image, index) => {
       if (image.decorative || image.src === undefined) return;
-      const path = linkedPath(image.src, addressOf(page.id), host)?.replace(/[?#].*$/s, '');
+      const path = resolve(image.src)?.replace(/[?#].*$/s, '');
       found.push({
         page: page.id,
         start: image.tag.start,
@@ -89,6 +90,7 @@ export function picturePlaces(survey: Survey, document: SiteDocument): PicturePl
         alt: image.alt ?? null,
       });
     });
+  }
   return found;
 }
 

@@ -1,6 +1,7 @@
 import type { PageFacts } from '../page/index.ts';
 import { lintRobots, parseRobots, robotsMatcher, type LintSite, type RobotsLine, type RobotsTrouble } from '../robots/index.ts';
-import { addressOf, basePath, linkedPath } from '../site/index.ts';
+import { addressOf, linkResolver } from '../site/index.ts';
+import { plainPercent } from '../source/index.ts';
 
 /** What one line decides about. */
 export interface LineTouch {
@@ -80,13 +81,14 @@ export function neededFiles(
   files: ReadonlySet<string>,
 ): ReadonlySet<string> {
   const needed = new Set<string>();
+  const plain = new Map([...files].map((path) => [plainPercent(path), path]));
   for (const { id, source } of pages) {
-    const own = addressOf(id);
-    const base = basePath(source.base, own, host);
+    const resolve = linkResolver(source.base, addressOf(id), host);
     const hrefs = [...source.linkTags.flatMap((link) => (link.rel.includes('stylesheet') && link.href !== undefined ? [link.href] : [])), ...source.scripts];
     for (const href of hrefs) {
-      const path = linkedPath(href, base, host)?.replace(/\?.*$/s, '');
-      if (path !== undefined && files.has(path)) needed.add(path);
+      const path = resolve(href)?.replace(/\?.*$/s, '');
+      const file = path === undefined ? undefined : plain.get(plainPercent(path));
+      if (file !== undefined) needed.add(file);
     }
   }
   return needed;

@@ -15,7 +15,7 @@ export interface SurveyedFacts {
 export function forSurvey(facts: PageFacts): SurveyedFacts {
   return {
     facts: { ...facts, anchors: [], text: undefined, blocks: undefined },
-    hrefs: facts.anchors.map((anchor) => anchor.href),
+    hrefs: [...facts.anchors.map((anchor) => anchor.href), ...facts.frames],
     unfollowed: facts.anchors.flatMap((anchor) => (anchor.nofollow ? [anchor.href] : [])),
   };
 }

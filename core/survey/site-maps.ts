@@ -1,7 +1,7 @@
 import { mayFetch, policyFor } from '../indexing/index.ts';
 import { effectiveRobots } from '../release/index.ts';
 import { parseRobots } from '../robots/index.ts';
-import { effectiveAddress, filesFor, moves, siteOrigin, wantedInMap } from '../site/index.ts';
+import { effectiveAddress, siteOrigin, wantedInMap } from '../site/index.ts';
 import { SITEMAP_FILE, type SitemapEntry } from '../sitemap/index.ts';
 import { STATE_CRAWLER, type Entrances } from './entrances.ts';
 import type { SiteInView, Surveyed } from './in-view.ts';
@@ -170,13 +170,10 @@ export class SiteMaps {
   }
 
   private compare(entries: readonly { readonly loc: string; readonly lastmod: string | undefined }[], how: CompareHow): MapComparison {
-    const { document, byAddress, files } = this.site;
-    const moved = new Map(moves(document).map(({ from, to }) => [from, to]));
+    const { document, whereabouts } = this.site;
     return compareMap(entries, {
       document,
-      pageAt: (path) => byAddress.get(path) ?? byAddress.get(`${path}/`),
-      movedTo: (path) => moved.get(path),
-      fileAt: (path) => filesFor(path).some((file) => files.has(file)),
+      at: (path) => whereabouts.at(path),
       ours: new Map(this.mapped().map(({ entry, site }) => [entry.loc, { page: site.id, lastmod: entry.lastmod }])),
       how,
     });
@@ -193,12 +190,11 @@ export class SiteMaps {
   }
 
   private extras(entrances: Entrances): readonly CheckedExtra[] {
-    const { document, byAddress, files, pages } = this.site;
+    const { document, whereabouts, pages } = this.site;
     const access = entrances.access(STATE_CRAWLER);
     return checkExtras(document, {
       inMap: new Set([...this.inOurs].flatMap((id) => pages.get(id)?.address ?? [])),
-      pageAt: (path) => byAddress.get(path)?.row,
-      hasFile: (path) => filesFor(path).some((file) => files.has(file)),
+      at: (path) => whereabouts.at(path),
       shut: (path) => !mayFetch(access(path)),
     });
   }

@@ -5,8 +5,9 @@ import { effectiveRobots, type Manifest, type ReleasedFile, type ReleaseItem, ty
 import {
   effectiveAddress,
   effectiveFacts,
+  effectiveFile,
   fieldsOf,
-  filesFor,
+  homeFile,
   kindOf,
   passagesOf,
   siteHost,
@@ -28,6 +29,7 @@ import type { ReadMap } from './read-map.ts';
 import type { RobotsEffect, RobotsReport } from './robots-report.ts';
 import type { PageRow, SiteFile, SiteNumbers, SurveyedFacts } from './rows.ts';
 import { SiteMaps } from './site-maps.ts';
+import { Whereabouts } from './whereabouts.ts';
 import { WordsIndex } from './words-index.ts';
 import { GoingOut } from './going-out.ts';
 import { RowMaker } from './row-maker.ts';
@@ -56,10 +58,12 @@ export class Survey {
     now: () => number,
   ) {
     const byPath = new Map(files.map((file) => [file.path, file]));
-    const home = filesFor('/').find((path) => byPath.has(path));
-    const links = new LinkIndex(siteHost(document), (path) => byPath.has(path));
-    const moving = new Moving(document, (path) => byPath.has(path));
-    this.site = { document, manifest, byAddress: new Map(), pages: new Map(), files: byPath, links, moving, home, brought, now };
+    const has = (path: string): boolean => byPath.has(path);
+    const home = homeFile(has);
+    const links = new LinkIndex(siteHost(document), has);
+    const moving = new Moving(document, has);
+    const whereabouts = new Whereabouts<Surveyed>(document, [], ({ id }) => id, has);
+    this.site = { document, manifest, whereabouts, pages: new Map(), files: byPath, links, moving, home, brought, now };
     const entries = feedEntries(brought.feeds ?? []);
     this.apart = new TellingApart(pages.flatMap(({ read }) => (typeof read === 'string' ? [] : [read.facts])));
     for (const { id, read } of pages) {
@@ -269,7 +273,12 @@ export class Survey {
     this.site.moving = new Moving(site.document, (path) => site.files.has(path));
     const all = [...site.pages.values()];
     for (const page of all) this.settle(page);
-    site.byAddress = new Map(all.map((page) => [page.address, page]));
+    site.whereabouts = new Whereabouts(
+      site.document,
+      all,
+      ({ id }) => effectiveFile(site.document, id),
+      (path) => site.files.has(path),
+    );
     for (const page of all) this.words.put(page.id, this.made.compared(page));
     return this.refresh(all);
   }

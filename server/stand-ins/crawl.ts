@@ -1,6 +1,7 @@
 import { afterCanonicals, dueVisits, judge, visitsAllowed, type IndexRecord } from '../../core/engine/index.ts';
 import type { CrawlLimit, HandedInMap } from '../../core/exchange/index.ts';
 import { mayFetch, type EnginePolicy } from '../../core/indexing/index.ts';
+import { pathAndQuery, plainAddress } from '../../core/source/index.ts';
 import type { Fetch } from '../fetching/index.ts';
 import { readMap } from './maps.ts';
 import { accessFor, readRobots, type Rules } from './rules.ts';
@@ -42,7 +43,8 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   const turns = new Turns(site.records, now);
   const limits: CrawlLimit[] = [];
   let left = 0;
-  const learn = (address: string, foundBy: IndexRecord['foundBy'], from?: string): void => {
+  const learn = (spelled: string, foundBy: IndexRecord['foundBy'], from?: string): void => {
+    const address = plainAddress(spelled) ?? spelled;
     const record = known.get(address);
     const linkedFrom =
       from === undefined || record?.linkedFrom.includes(from) ? (record?.linkedFrom ?? []) : [...(record?.linkedFrom ?? []), from].slice(0, 20);
@@ -65,6 +67,10 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   learn(home, 'home');
   for (const address of inMaps) learn(address, 'sitemap');
 
+  // What a redirect leads to is bound by robots.txt as well: engines ask again for each address.
+  const readable = (to: string | undefined): boolean =>
+    to === undefined || new URL(to).host !== site.host || mayFetch(accessFor(robots, pathAndQuery(new URL(to))));
+
   let visited = 0;
   while (visited < most) {
     const due = turns.next(Math.min(AT_ONCE, most - visited)).flatMap((address) => known.get(address) ?? []);
@@ -72,8 +78,7 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
     visited += due.length;
     await Promise.all(
       due.map(async (record) => {
-        const url = new URL(record.address);
-        const access = accessFor(robots, url.pathname + url.search);
+        const access = accessFor(robots, pathAndQuery(new URL(record.address)));
         const forbidden = !mayFetch(access);
         const outcome = forbidden ? undefined : await fetch(record.address);
         const latest = known.get(record.address) ?? record;
@@ -92,7 +97,7 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
           policy,
           address: record.address,
           robots: access,
-          answer: outcome && { ...outcome, redirectedTo, hops: outcome.redirects.length },
+          answer: outcome && { ...outcome, bytes: readable(redirectedTo) ? outcome.bytes : new Uint8Array(), redirectedTo, hops: outcome.redirects.length },
           known: latest,
           inSitemap: inMaps.has(record.address),
           isHome: record.address === home,

@@ -3,7 +3,7 @@ import { extname } from 'node:path';
 import { z } from 'zod';
 import { hostedHeader, type HostedSite, type ReleaseRequest } from '../../core/exchange/index.ts';
 import { createHash, timingSafeEqual } from 'node:crypto';
-import { filesFor, headersFor } from '../../core/site/index.ts';
+import { headersFor, resolvePath, twinHost } from '../../core/site/index.ts';
 import { RequestError } from '../errors.ts';
 import type { StandInClock } from './clock.ts';
 import type { Store } from './store.ts';
@@ -63,11 +63,6 @@ function mayEnter({ passwordHash }: Site, authorization: string | undefined): bo
   return timingSafeEqual(Buffer.from(hashed(password)), Buffer.from(passwordHash));
 }
 
-/** The same name with `www.` or without. */
-function twinOf(name: string): string {
-  return name.startsWith('www.') ? name.slice(4) : `www.${name}`;
-}
-
 /** The stand-in web host: keeps released sites and serves each under its own name. */
 export class StandInHost {
   private sites: Record<string, Site> = {};
@@ -90,7 +85,7 @@ export class StandInHost {
 
   /** Whether a request under this name gets here: a site's own name, or its twin with or without `www`. */
   answers(name: string): boolean {
-    return this.has(name) || this.has(twinOf(name));
+    return this.has(name) || this.has(twinHost(name));
   }
 
   /** All sites that are hosted. */
@@ -153,10 +148,11 @@ export class StandInHost {
         'x-content-type-options': 'nosniff',
       });
       const site = Object.hasOwn(this.sites, name) ? this.sites[name] : undefined;
-      const twin = site === undefined && Object.hasOwn(this.sites, twinOf(name)) ? this.sites[twinOf(name)] : undefined;
+      const twin = site === undefined && Object.hasOwn(this.sites, twinHost(name)) ? this.sites[twinHost(name)] : undefined;
       if (twin) return reply.redirect(`${twin.origin}${request.raw.url ?? '/'}`, 301);
       if (!site) return reply.status(404).type('text/plain; charset=utf-8').send('No site of this name is hosted here.\n');
-      const [path = '/', query] = (request.raw.url ?? '/').split(/\?(.*)/s);
+      const whole = request.raw.url ?? '/';
+      const path = whole.replace(/\?.*$/s, '');
       // The scheme travels along as a proxy would tell it; a browser that visits by hand says none.
       const scheme = request.headers['x-forwarded-proto'];
       if (scheme !== undefined && !site.origin.startsWith(`${String(scheme)}://`)) return reply.redirect(`${site.origin}${request.raw.url ?? '/'}`, 301);
@@ -169,10 +165,10 @@ export class StandInHost {
           .send('This site asks for a password.\n');
       const tags = headersFor(site.headers, path);
       if (tags.length > 0) reply.header('x-robots-tag', tags);
-      const file = filesFor(path).find((candidate) => Object.hasOwn(site.files, candidate));
-      if (file === undefined) return this.notFound(site, reply);
-      if (!path.endsWith('/') && /(^|\/)index\.html?$/.test(file) && !/index\.html?$/.test(path))
-        return reply.redirect(`${path}/${query === undefined ? '' : `?${query}`}`, 301);
+      const found = resolvePath(whole, (candidate) => Object.hasOwn(site.files, candidate));
+      if (found.kind === 'nothing') return this.notFound(site, reply);
+      if (found.kind === 'redirect') return reply.redirect(found.to, 301);
+      const { file } = found;
       const bytes = await this.store.bytes((site.files[file] as { hash: string }).hash);
       if (!bytes) return this.notFound(site, reply);
       return reply

@@ -1,7 +1,7 @@
 import { openProject, PROJECT_ENTRY, PROJECT_FILES, type OpenedProject } from '../../core/exchange/index.ts';
 import { readPage, type PageFacts } from '../../core/page/index.ts';
 import { parseRobots } from '../../core/robots/index.ts';
-import { all, applyChange, emptyDocument, filesFor, firstFacts, isPageFile, set, type Change } from '../../core/site/index.ts';
+import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, set, type Change } from '../../core/site/index.ts';
 import { readSitemap } from '../../core/sitemap/index.ts';
 import { ARCHIVE_LIMITS, decodeBytes, inflateEntry, listArchive } from '../../core/source/index.ts';
 import { clearSite, putAside, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
@@ -99,7 +99,8 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
     const others: PageFacts[] = [];
     let bytes = 0;
     const named: Partial<Record<(typeof NAMING)[number], Uint8Array>> = {};
-    const homePaths = filesFor('/');
+    const paths = new Set(loose.map(({ path }) => path));
+    const homePath = homeFile((path) => paths.has(path));
     let batch: (StoredFile & { bytes: Uint8Array })[] = [];
     let batchSize = 0;
     for (const [index, file] of loose.entries()) {
@@ -110,7 +111,7 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
         continue;
       }
       bytes += content.bytes.length;
-      if (homePaths.includes(file.path)) home ??= content.bytes;
+      if (file.path === homePath) home = content.bytes;
       else if (sample.has(file.path)) {
         const reading = readPage(content.bytes);
         if (reading.ok) others.push(reading.facts);

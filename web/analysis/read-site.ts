@@ -1,6 +1,6 @@
 import { PAGE_LIMITS, readPage, readSource, type PageRefusal } from '../../core/page/index.ts';
 import type { Template } from '../../core/release/index.ts';
-import { filesFor, isPageFile } from '../../core/site/index.ts';
+import { homeFile, isPageFile } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource } from '../../core/source/index.ts';
 import { forSurvey, type Brought, type SurveyedFacts } from '../../core/survey/index.ts';
 import { eachPage, loadBytes, type Database, type StoredFile } from '../storage/index.ts';
@@ -80,7 +80,7 @@ export async function readBrought(store: StoredSite): Promise<Brought> {
 }
 
 async function templateOf({ db, siteId, files }: StoredSite): Promise<Template | undefined> {
-  const home = filesFor('/').find((path) => files.some((file) => file.path === path));
+  const home = homeFile((path) => files.some((file) => file.path === path));
   const bytes = home === undefined ? undefined : await loadBytes(db, siteId, home);
   if (!bytes) return undefined;
   const source = decodeSource(bytes);

@@ -85,6 +85,8 @@ export const EXTRA_FAULTS: Readonly<Record<ExtraFault, string>> = {
   long: 'not in the sitemap: it is too long',
   twice: 'not in the sitemap twice: it is a page of the site',
   'kept-out': 'not in the sitemap: you keep this page out',
+  redirects: 'not in the sitemap: it redirects; the sitemap names where it leads',
+  'second-spelling': 'not in the sitemap: it is another spelling of the address of a page of the site',
   shut: 'not in the sitemap: engines may not fetch or list it',
   'not-there': 'in the sitemap; no file of the site answers there, so ask whether the host does',
 };
@@ -102,6 +104,8 @@ export function faultWords(fault: MapFault): string {
       return 'you keep it out';
     case 'moved':
       return `redirects to ${fault.to}`;
+    case 'second-spelling':
+      return `the page’s own address is ${fault.should}`;
     case 'shut':
       return gateWords(fault.reason).evidence;
     case 'stale':
