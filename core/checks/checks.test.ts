@@ -129,6 +129,16 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
     bad: [GOOD.replace('</body>', '<a href=/nowhere/>x</a></body>')],
     mended: [GOOD.replace('</body>', '<a href=/nowhere/>x</a></body>'), { changes: [set('repairs', '/nowhere/', 'to', '/q.html')] }],
   },
+  'second-spelling': {
+    bad: [GOOD, { home: `${GOOD.replace('Box making for', 'Home of').replace('Boxes cut', 'Covers cut')}<a href=/p>p</a><a href=/p.html>p</a>` }],
+    mended: [
+      GOOD,
+      {
+        home: `${GOOD.replace('Box making for', 'Home of').replace('Boxes cut', 'Covers cut')}<a href=/p>p</a><a href=/p.html>p</a>`,
+        changes: [set('repairs', '/p', 'to', '/p.html')],
+      },
+    ],
+  },
   'links-none': {
     bad: [GOOD, { home: '<h1>Home</h1>' }],
     mended: [

@@ -44,6 +44,8 @@ export interface CheckInput {
     /** Address paths of this site that the page links to and where nothing answers. */
     readonly broken: readonly string[];
     readonly linksIn: number;
+    /** Other paths under which pages link to this one and engines list it again; empty where its canonical makes them one. */
+    readonly spelledAs: readonly string[];
   };
 }
 
@@ -72,6 +74,7 @@ export type Finding =
   | { readonly code: 'keywords-many'; readonly count: number }
   | { readonly code: 'links-broken'; readonly paths: readonly string[] }
   | { readonly code: 'links-none' }
+  | { readonly code: 'second-spelling'; readonly paths: readonly string[] }
   | { readonly code: 'heading-several'; readonly count: number }
   | { readonly code: 'heading-order'; readonly heading: string; readonly level: number; readonly after: number }
   | { readonly code: 'heading-wall'; readonly words: number }

@@ -39,6 +39,7 @@ export function findingPlace(finding: Finding, facts: PageFacts): number | undef
     case 'phrase-fought':
     case 'phrase-places':
     case 'links-none':
+    case 'second-spelling':
     case 'heading-wall':
     case 'text-thin':
     case 'sentence-long':

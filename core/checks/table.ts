@@ -14,6 +14,7 @@ import { phrasePlaces } from './phrase-places.ts';
 import { keywordsMany } from './keywords-many.ts';
 import { linksBroken } from './links-broken.ts';
 import { linksNone } from './links-none.ts';
+import { secondSpelling } from './second-spelling.ts';
 import { headingSeveral } from './heading-several.ts';
 import { headingOrder } from './heading-order.ts';
 import { headingWall } from './heading-wall.ts';
@@ -54,6 +55,7 @@ export const CHECKS: readonly AnyCheck[] = [
   keywordsMany,
   linksBroken,
   linksNone,
+  secondSpelling,
   headingSeveral,
   headingOrder,
   headingWall,

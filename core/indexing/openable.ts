@@ -18,6 +18,7 @@ export function canOpen(reason: GateReason): boolean {
     case 'expired':
     case 'refresh':
     case 'unreached':
+    case 'second-spelling':
     case 'links-unread':
       return true;
     case 'noindex':

@@ -71,6 +71,8 @@ export interface Evidence {
   /** Undefined where nothing could be read. */
   readonly page: PageEvidence | undefined;
   readonly linksIn: number;
+  /** A second spelling of its address that links use, where engines find it under that. */
+  readonly spelledAs?: string | undefined;
   /** Whether the crawler comes upon it by links that it may follow, or by a redirect; where nobody looked, any link will do. */
   readonly comeUpon?: boolean | undefined;
   readonly inSitemap: boolean;
@@ -122,7 +124,8 @@ export type GateReason =
   | { readonly code: 'canonical-ignored'; readonly address: string; readonly why: 'gone' | 'unlike' }
   | { readonly code: 'reached'; readonly linksIn: number; readonly inSitemap: boolean; readonly isHome: boolean; readonly clicks?: number | undefined }
   | { readonly code: 'links-unread'; readonly linksIn: number }
-  | { readonly code: 'unreached' };
+  | { readonly code: 'unreached' }
+  | { readonly code: 'second-spelling'; readonly path: string };
 
 /** What an engine will do with the address. `bare`: it may list the address without having read the page. */
 export type Reality = 'listed' | 'bare' | 'out' | 'not-live';
@@ -153,7 +156,7 @@ function realityOf(seen: readonly Look[], firstShut: GateName | undefined): Real
   if (firstShut === undefined) return 'listed';
   if (firstShut === 'live') return 'not-live';
   // Any link will do for a bare address, one on another site too: that no engine follows those of this site is no shelter.
-  if (firstShut === 'fetchable') return seen.some((gate) => gate.reason.code === 'unreached') ? 'out' : 'bare';
+  if (firstShut === 'fetchable') return seen.some(({ reason }) => reason.code === 'unreached' || reason.code === 'second-spelling') ? 'out' : 'bare';
   return 'out';
 }
 
@@ -207,7 +210,8 @@ function look(name: GateName, evidence: Evidence, directives: IndexDirectives | 
     case 'reachable': {
       const { linksIn, inSitemap, isHome, clicks, comeUpon = linksIn > 0 } = evidence;
       if (isHome || inSitemap || comeUpon) return open(name, { code: 'reached', linksIn, inSitemap, isHome, clicks });
-      return shut(name, linksIn > 0 ? { code: 'links-unread', linksIn } : { code: 'unreached' });
+      if (linksIn > 0) return shut(name, { code: 'links-unread', linksIn });
+      return shut(name, evidence.spelledAs === undefined ? { code: 'unreached' } : { code: 'second-spelling', path: evidence.spelledAs });
     }
   }
 }

@@ -1,4 +1,5 @@
 import { escapeAttribute, escapeText } from '../page/index.ts';
+import { percentDecoded } from '../source/index.ts';
 
 /** An address that moved: path to path. */
 export interface Redirect {
@@ -30,12 +31,22 @@ export function redirectPage({ to }: Redirect, origin: string, language: string 
 export const REDIRECT_FORMS = ['htaccess', 'server-block', 'lines'] as const;
 export type RedirectForm = (typeof REDIRECT_FORMS)[number];
 
-/** Redirects written out for a web server, permanent ones (301). Addresses are percent-encoded already; what each form gives a meaning of its own is escaped. */
+/**
+ * Redirects written out for a web server, permanent ones (301). Addresses come percent-encoded. Servers match a path once it is decoded, so it is written
+ * decoded where it is matched; what each form gives a meaning of its own is escaped.
+ */
 export function redirectRules(redirects: readonly Redirect[], form: RedirectForm): string {
+  // A dollar sign would begin a variable in a target.
+  const target = (to: string): string => to.replaceAll('$', '%24');
   const line: Readonly<Record<RedirectForm, (redirect: Redirect) => string>> = {
-    htaccess: ({ from, to }) => `RedirectMatch 301 "^${from.replace(/[\\^$.|?*+()[\]{}]/g, '\\$&')}$" "${to}"`,
-    'server-block': ({ from, to }) => `location = ${/[;{}\s"]/.test(from) ? `"${from}"` : from} { return 301 ${to}; }`,
+    htaccess: ({ from, to }) => `RedirectMatch 301 "^${percentDecoded(from).replace(/[\\^$.|?*+()[\]{}"]/g, '\\$&')}$" "${target(to)}"`,
+    'server-block': ({ from, to }) => `location = ${quoted(percentDecoded(from))} { return 301 ${target(to)}; }`,
     lines: ({ from, to }) => `${from} ${to} 301`,
   };
   return redirects.map(line[form]).join('\n') + (redirects.length > 0 ? '\n' : '');
+}
+
+/** A word of a server's configuration, in quotes where it holds what would end it. */
+function quoted(word: string): string {
+  return /[;{}\s"'\\#$]/.test(word) ? `"${word.replace(/["\\]/g, '\\$&')}"` : word;
 }

@@ -1,6 +1,7 @@
 import { percentDecoded } from '../source/index.ts';
 import { addressOf } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
+import { spellingsOf } from './resolve.ts';
 
 /** The last part of a page's address, which a builder calls its slug: `/services/box-making/` and `/services/box-making.html` end in `box-making`. Empty for the home page. */
 export function endingOf(address: string): string {
@@ -35,6 +36,14 @@ export function moves(document: SiteDocument): { readonly file: string; readonly
     const from = addressOf(file);
     return from === to ? [] : [{ file, from, to }];
   });
+}
+
+/** The same, by every spelling of a page's old address at which a host would have answered; `has` tells which files there are. */
+export function movedSpellings(
+  document: SiteDocument,
+  has: (file: string) => boolean,
+): { readonly file: string; readonly from: string; readonly to: string }[] {
+  return moves(document).flatMap(({ file, to }) => spellingsOf(file, has).map((from) => ({ file, from, to })));
 }
 
 /** What is wrong with an address ending; undefined where it will do. `taken` tells whether a file stands there already. */

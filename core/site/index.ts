@@ -38,7 +38,7 @@ export {
   type Effective,
   type PatternField,
 } from './effective.ts';
-export { effectiveAddress, effectiveFile, endingFault, endingFrom, endingOf, movedFile, moves } from './endings.ts';
+export { effectiveAddress, effectiveFile, endingFault, endingFrom, endingOf, movedFile, movedSpellings, moves } from './endings.ts';
 export { firstFacts, guessNames } from './first-facts.ts';
 export {
   doEntry,

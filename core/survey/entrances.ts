@@ -70,6 +70,7 @@ export class Entrances {
       inMap: this.inMap,
       comesUpon: (file, crawler) => (this.reached.get(crawler) ?? this.reached.get(STATE_CRAWLER))?.has(file) ?? true,
       linksIn: (file) => (site.pages.has(file) ? site.links.directLinksIn(file) : site.links.linksIn(file)),
+      spelledAs: (file) => site.links.spelledAs(file),
       at: (path) => site.whereabouts.at(path),
       home: site.home,
       now: site.now(),

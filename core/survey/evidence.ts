@@ -56,6 +56,8 @@ export interface Surroundings {
   readonly comesUpon: (file: string, crawler: string) => boolean;
   /** How many pages link to a file, a page by its own address. */
   readonly linksIn: (file: string) => number;
+  /** Second spellings under which it is linked. */
+  readonly spelledAs: (file: string) => readonly string[];
   /** What will answer at a path of the site, with or without a query. */
   readonly at: (path: string) => Place<EnteredPage>;
   readonly home: string | undefined;
@@ -98,6 +100,7 @@ export class Evidences {
         target: elsewhere === undefined || depth > 0 ? undefined : this.target(page, elsewhere, crawler, access),
       },
       linksIn: around.linksIn(id),
+      spelledAs: around.spelledAs(id)[0],
       comeUpon: around.comesUpon(id, crawler),
       inSitemap: around.inMap(id, crawler),
       isHome: id === around.home,

@@ -39,6 +39,7 @@ export class LinkIndex {
   private readonly links = new Map<string, Links>();
   private readonly inCounts = new Map<string, number>();
   private readonly directCounts = new Map<string, number>();
+  private spellings: ReadonlyMap<string, readonly string[]> | undefined;
   private counted: { readonly from: string; readonly clicks: ReadonlyMap<string, number> } | undefined;
 
   constructor(
@@ -76,6 +77,7 @@ export class LinkIndex {
       }
     }
     this.counted = undefined;
+    if (aside.size > 0 || this.of(page).aside.length > 0) this.spellings = undefined;
     const before = this.of(page);
     count(this.inCounts, before.files, found);
     count(this.directCounts, before.direct, direct);
@@ -141,16 +143,17 @@ export class LinkIndex {
     return [...this.links].filter(([, { files }]) => files.includes(file)).map(([page]) => page);
   }
 
-  /** By page, the second spellings under which it is linked, each with the pages that use it. */
-  spellings(): ReadonlyMap<string, ReadonlyMap<string, readonly string[]>> {
-    const found = new Map<string, Map<string, string[]>>();
-    for (const [page, { aside }] of this.links)
-      for (const { file, path, redirects } of aside) {
-        if (redirects) continue;
-        const of = found.get(file) ?? new Map<string, string[]>();
-        found.set(file, of.set(path, [...(of.get(path) ?? []), page]));
-      }
-    return found;
+  /** The second spellings under which a page is linked, by paths at which it answers without a redirect. */
+  spelledAs(file: string): readonly string[] {
+    this.spellings ??= this.allSpellings();
+    return this.spellings.get(file) ?? [];
+  }
+
+  private allSpellings(): ReadonlyMap<string, readonly string[]> {
+    const found = new Map<string, Set<string>>();
+    for (const { aside } of this.links.values())
+      for (const { file, path, redirects } of aside) if (!redirects) found.set(file, (found.get(file) ?? new Set()).add(path));
+    return new Map([...found].map(([file, paths]) => [file, [...paths].sort()]));
   }
 }
 

@@ -1,6 +1,17 @@
 import { canonicalsOf, type SaidCanonical } from '../indexing/index.ts';
 import type { AddressesEdit, PageFacts } from '../page/index.ts';
-import { addressOf, effectiveAddress, linkResolver, moves, resolvePath, siteHost, siteOrigin, spellingsOf, type SiteDocument } from '../site/index.ts';
+import {
+  addressOf,
+  effectiveAddress,
+  linkResolver,
+  movedSpellings,
+  moves,
+  resolvePath,
+  siteHost,
+  siteOrigin,
+  spellingsOf,
+  type SiteDocument,
+} from '../site/index.ts';
 import { plainPercent } from '../source/index.ts';
 
 /** A page as far as its addresses go. */
@@ -30,7 +41,7 @@ export class Moving {
   ) {
     const all = moves(document);
     this.byFile = new Map(all.map((move) => [move.file, move]));
-    for (const { file, to } of all) for (const from of spellingsOf(file, hasFile)) this.moved.set(from, { file, from, to });
+    for (const move of movedSpellings(document, hasFile)) this.moved.set(move.from, move);
     this.mends = Object.keys(document.tables.repairs).length > 0;
   }
 

@@ -12,10 +12,13 @@ import {
   effectiveTitle,
   kindOf,
   pageName,
+  addressOf,
   siteHost,
+  siteOrigin,
   titleRooms,
   withoutSiteName,
 } from '../site/index.ts';
+import { plainAddress } from '../source/index.ts';
 import type { Entrances } from './entrances.ts';
 import type { GoingOut } from './going-out.ts';
 import { ignoredCodes } from './ignored.ts';
@@ -72,6 +75,7 @@ export class RowMaker {
       realities: Object.fromEntries(ENGINES.map((engine, at) => [engine.id, (ways[at] as WayIn).reality])),
       inMap: this.maps.has(id),
       findings,
+      spelledAs: input.site.spelledAs,
       ignored: [...input.ignored],
       pending,
       linksIn: this.site.links.linksIn(id),
@@ -107,8 +111,20 @@ export class RowMaker {
       measure: page.measure,
       care: document.tables.care['']?.wording === true,
       ignored: ignoredCodes(document, id),
-      site: { host: siteHost(document), ...this.words.others(id), broken: this.site.links.of(id).broken, linksIn: this.site.links.linksIn(id) },
+      site: {
+        host: siteHost(document),
+        ...this.words.others(id),
+        broken: this.site.links.of(id).broken,
+        linksIn: this.site.links.linksIn(id),
+        spelledAs: this.spelledAs(page),
+      },
     };
+  }
+
+  /** Second spellings of a page's address that links use, where no canonical makes them one. A page that moves is linked by its new address. */
+  private spelledAs({ id, address, canonicals }: Surveyed): readonly string[] {
+    const own = plainAddress(siteOrigin(this.site.document) + address);
+    return address !== addressOf(id) || canonicals[0]?.address === own ? [] : this.site.links.spelledAs(id);
   }
 
   private languageOf(page: Surveyed): ReturnType<typeof languageOf> {

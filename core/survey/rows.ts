@@ -57,6 +57,8 @@ export interface PageRow {
   /** Whether it stands in the map that is ours to write. */
   readonly inMap: boolean;
   readonly findings: readonly Finding[];
+  /** Other paths under which pages link to it and engines list it again. */
+  readonly spelledAs: readonly string[];
   /** Findings that the owner lets be here. */
   readonly ignored: readonly FindingCode[];
   /** Whether it differs from what was released last. */

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { redirectRules, type Manifest } from '../release/index.ts';
 import { all, applyChange, emptyDocument, endingFault, endingFrom, endingOf, moves, ruleCatches, set, type Change, type SiteDocument } from '../site/index.ts';
 import { writePattern, type Pattern } from '../titles/index.ts';
-import { factsOf } from '../testing/html.ts';
+import { patchPage } from '../page/index.ts';
+import { factsOf, sourceOf } from '../testing/html.ts';
 import { alikeGroups, forSurvey, LinkIndex, openSteps, patternPreview, phraseReport, picturePlaces, Survey } from './index.ts';
 
 const PAGES: Record<string, string> = {
@@ -315,6 +316,68 @@ describe('an address that gets a new ending', () => {
       { kind: 'addresses', origin: 'https://a.example', page: { from: '/', to: '/' }, moved: [{ from: '/a/', to: '/about-us/' }] },
     ]);
     expect(one.editsOf('tags/x/index.html')).toEqual([]);
+  });
+  it('takes every spelling of links to it along, in all attributes and data, but not in its own stub', () => {
+    const spelled = [
+      '/a/',
+      '/a/index.html',
+      '/a',
+      '/%61/',
+      'https://a.example/a/#x',
+      'https://www.a.example/a/?q=1',
+      '//a.example/a',
+      'http://a.example/a/index.html',
+      'a/',
+    ];
+    const home = [
+      ...spelled.map((href) => `<a href="${href}">x</a>`),
+      '<form action=/a/><button formaction=/a>x</button></form><blockquote cite="/a/index.html"></blockquote><iframe src="/a/"></iframe>',
+      '<svg><a xlink:href="/a/">x</a></svg><a ping="/a/ /other" href=/b/>x</a><div data-url="https://a.example/a"></div>',
+      '<script type="application/ld+json">{"@id":"https://a.example/a/#it","url":"/a","/a/":"x","text":"see /a/","image":"https:\\/\\/a.example\\/a\\/index.html"}</script>',
+      '<a href="/ab/">no</a><a href="/b/a/">no</a><a href="https://b.example/a/">no</a>',
+    ].join('');
+    const pages = {
+      'index.html': home,
+      'a/index.html': '<a href=index.html>self</a><a href=../a>self</a>',
+      'b/index.html': '<script type="application/ld+json">{"url":"/a/index.html"}</script>',
+    };
+    const files = Object.keys(pages).map((path) => ({ path, hash: path, size: 1, modified: undefined }));
+    const spelledSite = new Survey(
+      moved,
+      files,
+      Object.entries(pages).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
+      { robots: undefined, maps: {} },
+      undefined,
+      () => 0,
+    );
+    const written = (id: keyof typeof pages): string => {
+      const source = sourceOf(pages[id]);
+      const patched = patchPage(source, factsOf(pages[id]), spelledSite.editsOf(id));
+      return patched.ok ? new TextDecoder().decode(patched.bytes) : patched.reason;
+    };
+    expect(written('index.html')).toBe(
+      [
+        ...[
+          '/about-us/',
+          '/about-us/',
+          '/about-us/',
+          '/about-us/',
+          'https://a.example/about-us/#x',
+          'https://a.example/about-us/?q=1',
+          'https://a.example/about-us/',
+          'https://a.example/about-us/',
+          'about-us/',
+        ].map((href) => `<a href="${href}">x</a>`),
+        '<form action="/about-us/"><button formaction="/about-us/">x</button></form><blockquote cite="/about-us/"></blockquote><iframe src="/about-us/"></iframe>',
+        '<svg><a xlink:href="/about-us/">x</a></svg><a ping="/about-us/ /other" href=/b/>x</a><div data-url="https://a.example/about-us/"></div>',
+        '<script type="application/ld+json">{"@id":"https://a.example/about-us/#it","url":"/about-us/","/a/":"x","text":"see /a/","image":"https:\\/\\/a.example\\/about-us\\/"}</script>',
+        '<a href="/ab/">no</a><a href="/b/a/">no</a><a href="https://b.example/a/">no</a>',
+      ].join(''),
+    );
+    expect(written('a/index.html')).toBe('<a href="./">self</a><a href="./">self</a>');
+    expect(written('b/index.html')).toBe('<script type="application/ld+json">{"url":"/about-us/"}</script>');
+    expect(spelledSite.workingCopy().own['a/index.html']).toContain('url=/about-us/');
+    expect(spelledSite.rows().find((row) => row.id === 'a/index.html')?.linksIn).toBe(1);
   });
   it('leaves a page at the old address that leads on', () => {
     const copy = one.workingCopy();

@@ -33,6 +33,7 @@ export const CHECK_NAMES: Readonly<Record<FindingCode, string>> = {
   'lang-missing': 'No language',
   'links-broken': 'Links that lead nowhere',
   'links-none': 'Nothing links here',
+  'second-spelling': 'Several addresses for one page',
 };
 
 /** Why each check is made, in one line. */
@@ -68,4 +69,5 @@ export const CHECK_REASONS: Readonly<Record<FindingCode, string>> = {
   'lang-missing': 'Screen readers have to guess.',
   'links-broken': 'Visitors run into a wall.',
   'links-none': 'Visitors have no way to it.',
+  'second-spelling': 'Engines list each of them.',
 };

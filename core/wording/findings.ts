@@ -137,6 +137,12 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
         why: 'Visitors have no way to it, and engines take it for unimportant.',
         mend: 'Set a link on words of a page that speaks of it.',
       };
+    case 'second-spelling':
+      return {
+        headline: `Also linked as ${list(finding.paths)}`,
+        why: 'One page answers at both addresses, so engines list it more than once and spread its weight.',
+        mend: 'Have all links use its own address.',
+      };
     case 'heading-several':
       return {
         headline: `${finding.count} main headings`,

@@ -194,6 +194,13 @@ export function gateWords(reason: ListingReason): GateWords {
         'Crawlers discover addresses by links and by sitemaps; this one has neither.',
         LINKS,
       );
+    case 'second-spelling':
+      return words(
+        `linked only as ${reason.path}`,
+        'engines list that address in place of this one',
+        'One file answers at both addresses, and each address is a page to an engine. Links, canonical and sitemap should all name one.',
+        LINKS,
+      );
     case 'waiting':
       return words('not visited yet', 'it is known, and its turn comes', 'The address is queued.', LINKS);
     case 'duplicate':

@@ -93,6 +93,7 @@ function withoutMap(row: PageRow, { gates }: WayIn): Banner {
 const HOW_OPENED: Readonly<Partial<Record<WayIn['gates'][number]['reason']['code'], string>>> = {
   refresh: 'It sends visitors on at once: that is taken out of it. If it is meant to, keep the page out instead.',
   unreached: 'No page links to it and it is in no sitemap: the sitemap will name it. A link from a page is better still.',
+  'second-spelling': 'All links spell its address otherwise: they will use its own.',
   'links-unread': 'Engines follow none of the links to it: the sitemap will name it.',
 };
 

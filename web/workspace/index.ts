@@ -22,6 +22,7 @@ export {
   keepFrom,
   moveRule,
   openPage,
+  useOneAddress,
   planOpening,
   say,
   setInMap,

@@ -1,7 +1,7 @@
 import { CRAWLERS } from '../../core/page/index.ts';
 import { openPaths } from '../../core/robots/index.ts';
 import { all, EVERY_CRAWLER, fieldsOf, isOpen, movedRule, saysKey, saysOf, set, type Change, type Kind, type SaidField } from '../../core/site/index.ts';
-import { mapsOf } from '../../core/survey/index.ts';
+import { mapsOf, type PageRow } from '../../core/survey/index.ts';
 import { KIND_WORDS } from '../../core/wording/index.ts';
 import type { Workspace } from './store.ts';
 
@@ -18,6 +18,7 @@ export async function openPage(workspace: Workspace, id: string): Promise<void> 
   const changes: Change[] = [set('pages', id, 'intent', 'list')];
   if (shut.has('canonical-elsewhere')) changes.push(set('pages', id, 'canonical', 'self'));
   if (shut.has('refresh')) changes.push(set('pages', id, 'refresh', 'none'));
+  if (shut.has('second-spelling')) changes.push(...ownAddressInLinks(row));
   const viaMap = shut.has('unreached') || shut.has('links-unread');
   if (viaMap) changes.push(set('pages', id, 'inMap', true), set('sitemap', '', 'on', true));
   const expired = way.gates.some(
@@ -33,6 +34,13 @@ export async function openPage(workspace: Workspace, id: string): Promise<void> 
   if (robots !== undefined) changes.push(set('robots', '', 'text', robots));
   const mapped = viaMap && document.tables.sitemap['']?.on !== true;
   workspace.change(all(changes), { label: `Opened “${row.name}”${mapped ? '; the sitemap is written' : ''}` });
+}
+
+const ownAddressInLinks = ({ spelledAs, address }: PageRow): Change[] => spelledAs.map((path) => set('repairs', path, 'to', address));
+
+/** Has every link to a page use its own address. */
+export function useOneAddress(workspace: Workspace, row: PageRow): void {
+  workspace.change(all(ownAddressInLinks(row)), { label: `Links to “${row.name}” use one address` });
 }
 
 /** Says something about what engines may do with pages and show of them; null takes the word back. */

@@ -1,5 +1,5 @@
 import { redirectRules, REDIRECT_FORMS, type RedirectForm } from '../../../core/release/index.ts';
-import { moves } from '../../../core/site/index.ts';
+import { movedSpellings, moves } from '../../../core/site/index.ts';
 import { Term } from '../../pieces/index.ts';
 import { Copyable, Empty } from '../../ui/index.ts';
 import { useWorkspace } from '../../workspace/index.ts';
@@ -13,7 +13,10 @@ const FORMS: Readonly<Record<RedirectForm, { readonly name: string; readonly whe
 /** Redirects from addresses that changed, written out for web servers. */
 export function Redirects() {
   const document = useWorkspace((state) => state.document);
+  const byId = useWorkspace((state) => state.byId);
   const list = moves(document);
+  // A visitor may have kept any spelling of the old address.
+  const all = movedSpellings(document, (file) => byId.has(file));
   if (list.length === 0)
     return (
       <Empty title="No address has changed">
@@ -34,7 +37,7 @@ export function Redirects() {
         ))}
       </ul>
       {REDIRECT_FORMS.map((form) => {
-        const text = redirectRules(list, form);
+        const text = redirectRules(all, form);
         return (
           <section key={form} className="panel mb-3 overflow-hidden">
             <div className="flex items-center justify-between gap-3 border-b border-[color:var(--line)] px-4 py-1.5">

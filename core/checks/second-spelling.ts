@@ -1,0 +1,10 @@
+import type { Check } from './finding.ts';
+
+/** Links that spell the page's address otherwise, without a redirect: engines list each spelling as a page of its own (N18). A canonical makes them one. */
+export const secondSpelling: Check<'second-spelling'> = {
+  code: 'second-spelling',
+  cost: 'polish',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ site }) => (site.spelledAs.length > 0 ? { code: 'second-spelling', paths: site.spelledAs } : undefined),
+};
