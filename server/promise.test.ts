@@ -158,7 +158,10 @@ const OF_INDEXES = {
 };
 const UNNAMED = { 'sitemap.xml': urlset('b/', 'c/', 'd/') };
 
-it('on sites of every sort', { timeout: 60_000 }, async () => {
+/** More of them for a longer search. */
+const RUNS = Number(process.env['PROMISES'] ?? 500);
+
+it('on sites of every sort', { timeout: 60_000 + RUNS * 100 }, async () => {
   const paths = ['', 'a/', 'b/', 'c/', 'd/'];
   /** Other spellings of an address of the site. */
   const spelling = fc.constantFrom<(path: string) => string>(
@@ -203,6 +206,9 @@ it('on sites of every sort', { timeout: 60_000 }, async () => {
       [set('pages', 'c/index.html', 'canonical', 'self'), set('pages', 'a/index.html', 'refresh', 'none')],
       [set('pages', 'b/index.html', 'refresh', 'none')],
       [set('pages', 'd/index.html', 'intent', 'list')],
+      [set('pages', 'c/index.html', 'ending', 'moved')],
+      [set('pages', 'a/index.html', 'ending', 'e'), set('pages', 'a/index.html', 'canonical', 'self'), set('pages', 'd/index.html', 'ending', 'f')],
+      ['/b/index.html', '/b/index', '/b/?', '/b/?from=menu', '/b'].map((path) => set('repairs', path, 'to', '/b/')),
     ),
     map: fc.boolean(),
   });
@@ -220,7 +226,7 @@ it('on sites of every sort', { timeout: 60_000 }, async () => {
       if (robots !== '') files.set('robots.txt', new TextEncoder().encode(robots));
       await expectPromiseKept(files, applyChange(START, all([...change, set('sitemap', '', 'on', map ? true : null)])));
     }),
-    { numRuns: 500 },
+    { numRuns: RUNS },
   );
 });
 

@@ -1,4 +1,4 @@
-import { plainPercent, type Splice } from '../source/index.ts';
+import { pathAndQuery, plainPercent, type Splice } from '../source/index.ts';
 import { escapeAttribute } from './escape.ts';
 import type { PageFacts } from './facts.ts';
 import { referencesIn } from './references.ts';
@@ -34,14 +34,13 @@ function newReference(value: string, base: string, standsAt: string, origin: str
   if (value === '' || value.startsWith('#') || /^(?!https?:)[a-z][a-z0-9+.-]*:/i.test(value) || !URL.canParse(value, base)) return undefined;
   const url = new URL(value, base);
   if (!sameSite(url, origin)) return undefined;
-  const [target, search] = goes.from(url);
+  const { target, search, led } = goes.from(url);
   const rest = search + url.hash;
-  const stays = target === url.pathname && search === url.search;
-  if (/^(?:https?:)?\/\//i.test(value)) return stays ? undefined : origin + target + rest;
-  if (value.startsWith('/')) return stays ? undefined : target + rest;
+  if (/^(?:https?:)?\/\//i.test(value)) return led ? origin + target + rest : undefined;
+  if (value.startsWith('/')) return led ? target + rest : undefined;
   // Relative ones are told anew where the page stands now, if they would lead elsewhere from there.
   const again = new URL(value, `${origin}${standsAt}`);
-  return again.pathname === target && again.search === search ? undefined : relative(standsAt, target) + rest;
+  return !led && again.pathname === target && again.search === search ? undefined : relative(standsAt, target) + rest;
 }
 
 /** Where each path of the site goes. */
@@ -49,13 +48,15 @@ class Goes {
   private readonly to: ReadonlyMap<string, string>;
 
   constructor({ page, moved }: AddressesEdit) {
-    this.to = new Map([...moved, page].map(({ from, to }) => [plainPercent(from), to]));
+    this.to = new Map([...moved, ...(page.from === page.to ? [] : [page])].map(({ from, to }) => [plainPercent(from), to]));
   }
 
   /** Path and query for an address, as it is written where it stays. A query travels along, unless it is part of what was led elsewhere. */
-  from(url: URL): readonly [path: string, query: string] {
-    const whole = url.search === '' ? undefined : this.to.get(plainPercent(url.pathname + url.search));
-    return whole === undefined ? [this.to.get(plainPercent(url.pathname)) ?? url.pathname, url.search] : [whole, ''];
+  from(url: URL): { readonly target: string; readonly search: string; readonly led: boolean } {
+    const whole = this.to.get(pathAndQuery(url));
+    const to = whole ?? this.to.get(plainPercent(url.pathname));
+    const search = whole === undefined ? url.search : '';
+    return { target: to ?? url.pathname, search, led: to !== undefined && plainPercent(to) + search !== pathAndQuery(url) };
   }
 }
 
@@ -88,8 +89,8 @@ function dataSplices(text: string, facts: PageFacts, origin: string, goes: Goes)
       if (value.includes('\\') || !URL.canParse(value, origin)) continue;
       const url = new URL(value, origin);
       if (!sameSite(url, origin)) continue;
-      const [target, search] = goes.from(url);
-      if (target === url.pathname && search === url.search) continue;
+      const { target, search, led } = goes.from(url);
+      if (!led) continue;
       const next = (value.startsWith('/') && !value.startsWith('//') ? '' : origin) + target + search + url.hash;
       const start = content.start + match.index + 1;
       splices.push({ start, end: start + written.length, insert: written.includes('\\/') ? next.replaceAll('/', '\\/') : next });

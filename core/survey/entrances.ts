@@ -5,6 +5,7 @@ import { parseRobots, robotsMatcher, type LintSite } from '../robots/index.ts';
 import { addressOf, effectiveAddress, siteHost, siteOrigin } from '../site/index.ts';
 import { Evidences, type Access } from './evidence.ts';
 import type { SiteInView, Surveyed } from './in-view.ts';
+import type { MapLeads } from './site-maps.ts';
 import { neededFiles, reportOnRobots, robotsEffect, type RobotsEffect, type RobotsReport } from './robots-report.ts';
 
 /** The crawler by which states are told. */
@@ -46,6 +47,7 @@ export class Entrances {
   constructor(
     private readonly site: SiteInView,
     private readonly inMap: (file: string, crawler: string) => boolean,
+    private readonly mapLeads: (crawler: string) => MapLeads,
   ) {}
 
   /** Takes in what the document says of robots.txt. */
@@ -71,6 +73,7 @@ export class Entrances {
       comesUpon: (file, crawler) => (this.reached.get(crawler) ?? this.reached.get(STATE_CRAWLER))?.has(file) ?? true,
       linksIn: (file) => (site.pages.has(file) ? site.links.directLinksIn(file) : site.links.linksIn(file)),
       spelledAs: (file) => site.links.spelledAs(file),
+      follow: (address) => site.moving.follow(address),
       at: (path) => site.whereabouts.at(path),
       home: site.home,
       now: site.now(),
@@ -88,7 +91,11 @@ export class Entrances {
       ENGINES.map(({ crawler }) => [
         crawler,
         evidences.discovered(
-          [...pages.keys()].filter((id) => id === home || this.inMap(id, crawler)),
+          {
+            direct: [...pages.keys()].filter((id) => id === home || this.inMap(id, crawler)),
+            linked: this.mapLeads(crawler).linked,
+            aside: this.mapLeads(crawler).aside,
+          },
           (file) => pages.get(file),
           (file) => links.of(file),
           crawler,

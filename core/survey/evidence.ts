@@ -58,6 +58,8 @@ export interface Surroundings {
   readonly linksIn: (file: string) => number;
   /** Second spellings under which it is linked. */
   readonly spelledAs: (file: string) => readonly string[];
+  /** An address as it will be, where a page moves. */
+  readonly follow: (address: string) => string;
   /** What will answer at a path of the site, with or without a query. */
   readonly at: (path: string) => Place<EnteredPage>;
   readonly home: string | undefined;
@@ -82,7 +84,7 @@ export class Evidences {
   /** The evidence for one page and crawler; `assumeLive` tells it as if it were released. */
   of(page: EnteredPage, crawler: string, access: Access, assumeLive = false, depth = 0): Evidence {
     const { around, origin } = this;
-    const { id, address, source } = page;
+    const { id, address } = page;
     const [first] = page.canonicals;
     const elsewhere = first !== undefined && first.address !== plainAddress(origin + address) ? first.address : undefined;
     return {
@@ -95,8 +97,7 @@ export class Evidences {
         said: this.said(page, crawler),
         canonicals: page.canonicals,
         address: origin + address,
-        ...lookAtOwnWords(source, origin + address),
-        ...(around.document.tables.pages[id]?.refresh === 'none' ? { refresh: undefined } : {}),
+        ...this.ownWords(page),
         target: elsewhere === undefined || depth > 0 ? undefined : this.target(page, elsewhere, crawler, access),
       },
       linksIn: around.linksIn(id),
@@ -107,6 +108,14 @@ export class Evidences {
       now: around.now,
       policy: policyFor(crawler),
     };
+  }
+
+  /** What a page's own words give away, and where it will send its visitors: its refresh follows pages that move. */
+  private ownWords({ id, address, source }: EnteredPage): Pick<PageEvidence, 'softNotFound' | 'refresh'> {
+    const { softNotFound: says, refresh } = lookAtOwnWords(source, this.origin + addressOf(id));
+    if (!refresh || this.around.document.tables.pages[id]?.refresh === 'none') return { softNotFound: says, refresh: undefined };
+    const to = this.around.follow(refresh.to);
+    return { softNotFound: says, refresh: to === plainAddress(this.origin + address) ? undefined : { ...refresh, to } };
   }
 
   /** The way in for a file that is no page, such as a PDF: only headers speak for it. */
@@ -134,20 +143,20 @@ export class Evidences {
   }
 
   /**
-   * All files that a crawler comes upon from some of them by links that it may follow, pages by their own addresses. What a canonical names, and what is
+   * All files that a crawler comes upon, from home and the maps, by links that it may follow, pages by their own addresses. What a canonical names, and what is
    * linked under a second spelling, it looks at too, and goes on from there, but neither is a link to the page's own address.
    */
   discovered(
-    from: Iterable<string>,
+    from: Beginnings,
     pageOf: (file: string) => EnteredPage | undefined,
     linksOf: (file: string) => Leads,
     crawler: string,
     access: Access,
   ): ReadonlySet<string> {
-    const linked = new Set(from);
+    const linked = new Set([...from.direct, ...from.linked]);
     const seen = new Set(linked);
-    const asides = new Set<string>();
-    const waiting: (string | { readonly file: string; readonly path: string })[] = [...linked];
+    const asides = new Set(from.aside.keys());
+    const waiting: (string | { readonly file: string; readonly path: string })[] = [...linked, ...[...from.aside].map(([path, file]) => ({ file, path }))];
     const visit = (file: string): void => {
       if (seen.has(file)) return;
       seen.add(file);
@@ -178,11 +187,13 @@ export class Evidences {
       }
       for (const link of aside) {
         if (!link.followed) continue;
-        // A page that moves is linked by its new address everywhere.
+        // A page that moves is linked by its new address everywhere; a query travels along.
         const target = pageOf(link.file);
         const moved = target !== undefined && target.address !== addressOf(link.file);
+        const query = /\?.+$/s.exec(link.path)?.[0] ?? '';
         if (!moved && !link.redirects) visitAside(link.file, link.path);
-        else if (moved ? link.file !== page.id : mayFetch(access(link.path))) {
+        else if (moved && query !== '') visitAside(link.file, target.address + query);
+        else if (moved ? link.file !== page.id || typeof next !== 'string' : mayFetch(access(link.path))) {
           linked.add(link.file);
           visit(link.file);
         }
@@ -282,6 +293,13 @@ export class Evidences {
     const other = this.origin.startsWith('https:') ? this.origin.replace('https:', 'http:') : this.origin.replace('http:', 'https:');
     return address.startsWith(`${other}/`) ? address.slice(other.length).replace(/#.*$/s, '') : undefined;
   }
+}
+
+/** Where a crawler begins: pages that it knows by their own addresses, those that a redirect led to, and by path, those known under a second spelling. */
+interface Beginnings {
+  readonly direct: readonly string[];
+  readonly linked: ReadonlySet<string>;
+  readonly aside: ReadonlyMap<string, string>;
 }
 
 /** Where a page's links lead a crawler. */

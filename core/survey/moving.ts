@@ -1,5 +1,5 @@
 import { canonicalsOf, type SaidCanonical } from '../indexing/index.ts';
-import type { AddressesEdit, PageFacts } from '../page/index.ts';
+import { refreshTarget, type AddressesEdit, type PageFacts } from '../page/index.ts';
 import {
   addressOf,
   effectiveAddress,
@@ -9,10 +9,10 @@ import {
   resolvePath,
   siteHost,
   siteOrigin,
-  spellingsOf,
+  twinHost,
   type SiteDocument,
 } from '../site/index.ts';
-import { plainPercent } from '../source/index.ts';
+import { pathAndQuery, plainAddress, plainPercent } from '../source/index.ts';
 
 /** A page as far as its addresses go. */
 interface Linking {
@@ -28,53 +28,52 @@ interface Move {
   readonly to: string;
 }
 
-/** What moves in a site, and what each page has to say differently for it. */
+/** What moves in a site or is led elsewhere by its owner, and what each page has to say differently for it. */
 export class Moving {
-  /** By every path, in plain spelling, at which a page that moves answered: the way it goes. */
-  private readonly moved = new Map<string, Move>();
   private readonly byFile: ReadonlyMap<string, Move>;
-  private readonly mends: boolean;
+  /** By path in plain spelling, with its query where the owner named one: where that leads from now on. */
+  private readonly goes = new Map<string, string>();
 
   constructor(
     private readonly document: SiteDocument,
     private readonly hasFile: (path: string) => boolean,
   ) {
-    const all = moves(document);
-    this.byFile = new Map(all.map((move) => [move.file, move]));
-    for (const move of movedSpellings(document, hasFile)) this.moved.set(move.from, move);
-    this.mends = Object.keys(document.tables.repairs).length > 0;
+    this.byFile = new Map(moves(document).map((move) => [move.file, move]));
+    for (const { from, to } of movedSpellings(document, hasFile)) this.goes.set(from, to);
+    for (const [from, { to }] of Object.entries(document.tables.repairs)) {
+      if (!to) continue;
+      const there = resolvePath(to, hasFile);
+      this.goes.set(plainPercent(from), there.kind === 'nothing' ? to : effectiveAddress(document, there.file));
+    }
   }
 
   /** The addresses a page names, in whatever spelling, that moved, or that the owner had led elsewhere. Undefined where there are none. */
   addressesFor(page: Linking): AddressesEdit | undefined {
-    if (this.byFile.size === 0 && !this.mends) return undefined;
+    if (this.goes.size === 0) return undefined;
     const own = this.byFile.get(page.id);
     const here = addressOf(page.id);
-    const named = this.pathsNamed(page);
-    const moved = new Map([...named].flatMap((path) => (this.moved.has(path) ? [[path, (this.moved.get(path) as Move).to]] : [])));
-    if (this.mends) for (const [from, to] of this.mendedBy(named)) moved.set(from, to);
-    if (own) for (const path of spellingsOf(page.id, this.hasFile)) moved.delete(path);
-    if (!own && moved.size === 0) return undefined;
-    const ownSpellings = own ? spellingsOf(page.id, this.hasFile).filter((path) => path !== here) : [];
-    const all = [...moved, ...ownSpellings.map((path) => [path, own?.to ?? here] as const)];
-    return {
-      kind: 'addresses',
-      origin: siteOrigin(this.document),
-      page: { from: here, to: own?.to ?? here },
-      moved: all.map(([from, to]) => ({ from, to })),
-    };
+    const moved = [...this.pathsNamed(page)].flatMap((from) => {
+      const to = this.goes.get(from);
+      return to === undefined || (own && from === plainPercent(here)) ? [] : [{ from, to }];
+    });
+    if (!own && moved.length === 0) return undefined;
+    return { kind: 'addresses', origin: siteOrigin(this.document), page: { from: here, to: own?.to ?? here }, moved };
   }
 
   /** Canonical addresses as they will be: those of pages that move, move with them. */
   canonicalsOf({ source, id }: Linking): SaidCanonical[] {
     if (!source.linkTags.some((link) => link.rel.includes('canonical'))) return [];
-    const origin = siteOrigin(this.document);
-    return canonicalsOf(source, [], origin + addressOf(id)).map((canonical) => {
-      if (this.moved.size === 0 || !canonical.address.startsWith(`${origin}/`)) return canonical;
-      const path = canonical.address.slice(origin.length);
-      const move = this.moved.get(path.replace(/\?.*$/s, ''));
-      return move ? { ...canonical, address: origin + plainPercent(move.to) + (/\?.*$/s.exec(path)?.[0] ?? '') } : canonical;
-    });
+    return canonicalsOf(source, [], siteOrigin(this.document) + addressOf(id)).map((canonical) => ({ ...canonical, address: this.follow(canonical.address) }));
+  }
+
+  /** An address in plain spelling as it will be: that of a page that moves, by this host or its twin, with its query, moves with it, and so does what the owner led elsewhere. */
+  follow(address: string): string {
+    if (this.goes.size === 0) return address;
+    const [url, origin, host] = [new URL(address), siteOrigin(this.document), siteHost(this.document)];
+    if (url.host !== host && url.host !== twinHost(host)) return address;
+    const whole = this.goes.get(pathAndQuery(url));
+    const to = whole ?? this.goes.get(plainPercent(url.pathname));
+    return to === undefined ? address : (plainAddress(new URL(to, origin).href + (whole === undefined ? url.search : '')) ?? address);
   }
 
   /** Every path of this site that a page names, with and without its query, in plain spelling: in links, in other attributes, in metas and in JSON-LD. */
@@ -89,18 +88,13 @@ export class Moving {
     for (const href of hrefs) add(resolve(href));
     for (const { href } of source.linkTags) if (href !== undefined) add(resolve(href));
     for (const address of source.otherAddresses) add(resolve(address));
-    for (const { content } of source.metas) if (content !== undefined && /^\s*https?:/i.test(content)) add(resolve(content));
+    for (const meta of source.metas) {
+      if (meta.content !== undefined && /^\s*https?:/i.test(meta.content)) add(resolve(meta.content));
+      const refresh = refreshTarget(meta);
+      if (refresh) add(resolve(refresh.to));
+    }
     for (const { text } of source.jsonLd)
       for (const [, address] of text.matchAll(/"((?:https?:)?(?:\\?\/){1,2}[^"\s]*)"/g)) add(resolve((address as string).replaceAll('\\/', '/')));
     return found;
-  }
-
-  private mendedBy(named: ReadonlySet<string>): [string, string][] {
-    return Object.entries(this.document.tables.repairs).flatMap(([from, { to }]): [string, string][] => {
-      const plain = plainPercent(from);
-      if (!to || !named.has(plain)) return [];
-      const there = resolvePath(to, this.hasFile);
-      return [[plain, there.kind === 'nothing' ? to : effectiveAddress(this.document, there.file)]];
-    });
   }
 }

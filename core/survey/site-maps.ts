@@ -1,7 +1,8 @@
 import { mayFetch, policyFor } from '../indexing/index.ts';
 import { effectiveRobots } from '../release/index.ts';
 import { parseRobots } from '../robots/index.ts';
-import { effectiveAddress, siteOrigin, wantedInMap } from '../site/index.ts';
+import { siteOrigin, wantedInMap } from '../site/index.ts';
+import { pathAndQuery } from '../source/index.ts';
 import { SITEMAP_FILE, type SitemapEntry } from '../sitemap/index.ts';
 import { STATE_CRAWLER, type Entrances } from './entrances.ts';
 import type { SiteInView, Surveyed } from './in-view.ts';
@@ -16,6 +17,13 @@ import type { ReadMap } from './read-map.ts';
 /** Maps of ours under the index. */
 const OUR_MAP = new RegExp(`^sitemap-(?:all|more|${Object.values(MAP_NAMES).join('|')})(?:-\\d+)?\\.xml$`);
 
+/** Where maps lead a crawler: to pages by their own addresses, over redirects and the stubs of moved pages, and under second spellings, by path. */
+export interface MapLeads {
+  readonly direct: ReadonlySet<string>;
+  readonly linked: ReadonlySet<string>;
+  readonly aside: ReadonlyMap<string, string>;
+}
+
 /** The maps of the site: which pages stand in them, with which dates, and the files that are made of that. */
 export class SiteMaps {
   private readonly inOurs = new Set<string>();
@@ -23,7 +31,7 @@ export class SiteMaps {
   private readonly trust: DateTrust;
   private plan: MapPlan | undefined;
   /** What each crawler learns from the maps that the site came with, by crawler and by whether ours are written. */
-  private readonly theirs = new Map<string, ReadonlySet<string>>();
+  private readonly theirs = new Map<string, MapLeads>();
 
   constructor(private readonly site: SiteInView) {
     const { brought, pages, files, now } = site;
@@ -39,14 +47,37 @@ export class SiteMaps {
 
   /** Whether a page stands in a map that a crawler reads: ours where they are written, and those the site came with, where robots.txt names them. */
   isInMap(file: string, crawler: string, entrances: Entrances): boolean {
-    const { document } = this.site;
-    const written = this.areOursRead(document.tables.sitemap['']?.on === true);
+    const written = this.areOursRead(this.site.document.tables.sitemap['']?.on === true);
     const may = (path: string): boolean => mayFetch(entrances.access(crawler)(path));
-    if (written && this.inOurs.has(file) && this.isOursOpen(file, may)) return true;
+    return (written && this.inOurs.has(file) && this.isOursOpen(file, may)) || this.leads(crawler, entrances).direct.has(file);
+  }
+
+  /** Where the maps that the site came with lead a crawler. */
+  leads(crawler: string, entrances: Entrances): MapLeads {
+    const written = this.areOursRead(this.site.document.tables.sitemap['']?.on === true);
     const key = `${crawler} ${written}`;
-    const theirs = this.theirs.get(key) ?? this.theirAddresses(written, { may, most: policyFor(crawler).maps });
-    this.theirs.set(key, theirs);
-    return theirs.has(siteOrigin(document) + effectiveAddress(document, file));
+    const may = (path: string): boolean => mayFetch(entrances.access(crawler)(path));
+    const known = this.theirs.get(key) ?? this.leadsOf(this.theirAddresses(written, { may, most: policyFor(crawler).maps }), may);
+    this.theirs.set(key, known);
+    return known;
+  }
+
+  private leadsOf(addresses: ReadonlySet<string>, may: (path: string) => boolean): MapLeads {
+    const origin = siteOrigin(this.site.document);
+    const { protocol, host } = new URL(origin);
+    const leads = { direct: new Set<string>(), linked: new Set<string>(), aside: new Map<string, string>() };
+    for (const address of addresses) {
+      const url = URL.canParse(address) ? new URL(address) : undefined;
+      if (url?.host !== host) continue;
+      const path = pathAndQuery(url);
+      const place = this.site.whereabouts.at(path);
+      if (place.kind === 'nothing' || place.kind === 'file' || !place.page) continue;
+      const { id } = place.page;
+      if (place.kind === 'page' && !place.direct) leads.aside.set(path, id);
+      else if (place.kind === 'page' && url.protocol === protocol) leads.direct.add(id);
+      else if (may(path)) leads.linked.add(id);
+    }
+    return leads;
   }
 
   private areOursRead(on: boolean): boolean {

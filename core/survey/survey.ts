@@ -71,7 +71,11 @@ export class Survey {
       else this.site.pages.set(id, newPage(id, read, id === home, entries, this.apart.nameOf(id, read.facts)));
     }
     this.maps = new SiteMaps(this.site);
-    this.entrances = new Entrances(this.site, (file, crawler) => this.maps.isInMap(file, crawler, this.entrances));
+    this.entrances = new Entrances(
+      this.site,
+      (file, crawler) => this.maps.isInMap(file, crawler, this.entrances),
+      (crawler) => this.maps.leads(crawler, this.entrances),
+    );
     this.goingOut = new GoingOut(this.site, this.maps, this.entrances);
     this.made = new RowMaker(this.site, this.entrances, this.maps, this.words, this.goingOut);
     for (const page of this.site.pages.values()) {
