@@ -13,7 +13,7 @@ export {
   type TimeFact,
   type TitleFact,
 } from './facts.ts';
-export { graphIds, holds, patchPage, type PageEdit, type PatchRefusal, type PatchResult } from './patch.ts';
+export { holds, patchPage, type PageEdit, type PatchRefusal, type PatchResult } from './patch.ts';
 export {
   directiveWords,
   IMAGE_PREVIEWS,

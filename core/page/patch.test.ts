@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decodeSource, sameBytes } from '../source/index.ts';
 import { page } from '../testing/html.ts';
+import { readDataBlock } from './data-nodes.ts';
 import { documentTitle, metaDescription, patchPage, readPage, readSource, robotsMetas, type PageEdit, type PageFacts } from './index.ts';
 
 function patch(html: string | Uint8Array, edits: readonly PageEdit[], charset?: string) {
@@ -149,6 +150,84 @@ describe('patching', () => {
     const twice = patched(once, graph('Second'));
     expect(twice.match(/ld\+json/g)).toHaveLength(1);
     expect(twice).toContain('Second');
+  });
+
+  describe('writes who is behind the site', () => {
+    const OWNER = { '@type': 'Organization', '@id': 'https://a.example/#organization', name: 'Bindery' };
+    const SITE = { '@type': 'WebSite', '@id': 'https://a.example/#website', name: 'A' };
+    const write: PageEdit = { kind: 'json-ld', graph: { '@context': 'https://schema.org', '@graph': [OWNER, SITE] } };
+    const block = (value: unknown): string => `<script type="application/ld+json">${typeof value === 'string' ? value : JSON.stringify(value)}</script>`;
+    const nodes = (html: string): unknown[] =>
+      patch(html, []).facts.jsonLd.flatMap(({ text: json }) => readDataBlock(json)?.nodes.map(({ value }) => value) ?? []);
+    const FAQ = { '@type': 'FAQPage', '@id': 'https://a.example/#faq', mainEntity: [{ '@type': 'Question', name: 'Who?' }] };
+    const TRAIL = { '@type': 'BreadcrumbList', itemListElement: [] };
+    it.each<[string, string, unknown[]]>([
+      ['with nothing there', '', [OWNER, SITE]],
+      ['beside other blocks', block(FAQ), [FAQ, OWNER, SITE]],
+      [
+        'in place of what we wrote before',
+        block({ '@context': 'https://schema.org', '@graph': [{ ...OWNER, name: 'Old', telephone: '+1' }, SITE] }),
+        [OWNER, SITE],
+      ],
+      [
+        'among other nodes of the graph',
+        block({ '@context': 'https://schema.org', '@graph': [FAQ, { ...OWNER, name: 'Old' }, TRAIL] }),
+        [FAQ, OWNER, TRAIL, SITE],
+      ],
+      [
+        'keeping what else was said of it',
+        block({ '@context': 'https://schema.org', '@graph': [{ ...OWNER, '@type': 'BookStore', name: 'Old', openingHours: 'Mo' }, FAQ] }),
+        [{ ...OWNER, '@type': 'BookStore', openingHours: 'Mo' }, FAQ, SITE],
+      ],
+      [
+        'under an id told from the page',
+        block({ '@context': ['https://schema.org/', { a: 'b' }], '@id': '#organization', '@type': 'Organization', vatID: 'X' }),
+        [{ '@context': ['https://schema.org/', { a: 'b' }], ...OWNER, '@id': '#organization', vatID: 'X' }, SITE],
+      ],
+      [
+        'in a list of nodes',
+        block([{ '@context': 'http://schema.org', ...SITE, name: 'Old', potentialAction: { '@type': 'SearchAction' } }, FAQ]),
+        [{ '@context': 'http://schema.org', ...SITE, potentialAction: { '@type': 'SearchAction' } }, FAQ, OWNER],
+      ],
+      ['not in words of another vocabulary', block({ '@context': 'https://other.example', '@graph': [OWNER] }), [OWNER, OWNER, SITE]],
+      ['beside what is no JSON', block('{"@id":"https://a.example/#organization",}'), [OWNER, SITE]],
+      [
+        'over several lines, however they end',
+        block(JSON.stringify({ '@context': 'https://schema.org', '@graph': [FAQ, { ...OWNER, name: 'Old' }] }, null, 2).replace(/\n/g, '\r\n')),
+        [FAQ, OWNER, SITE],
+      ],
+    ])('%s', (_, before, after) => {
+      const html = `<head>${before}\n</head>`;
+      const written = patched(html, write);
+      expect(nodes(written)).toHaveLength(after.length);
+      for (const node of after) expect(nodes(written)).toContainEqual(node);
+      // Once it says so, nothing is written any more.
+      expect(patched(written, write)).toBe(written);
+    });
+    it('whatever else a page says of itself', () => {
+      const other = fc.record({ '@type': fc.constantFrom('Thing', 'Event'), name: fc.string(), about: fc.jsonValue() });
+      const owner = fc.record({
+        '@id': fc.constantFrom('https://a.example/#organization', '#organization', 'https://a.example/#x'),
+        foundingDate: fc.string(),
+      });
+      fc.assert(
+        fc.property(
+          fc.array(fc.oneof(other, owner), { maxLength: 5 }),
+          fc.constantFrom('graph', 'list'),
+          fc.constantFrom(undefined, 2),
+          (there, form, space) => {
+            const value =
+              form === 'graph' ? { '@context': 'https://schema.org', '@graph': there } : there.map((node) => ({ '@context': 'https://schema.org', ...node }));
+            const written = patched(`<head>${block(JSON.stringify(value, null, space).replace(/</g, '\\u003c'))}</head>`, write);
+            const said = nodes(written) as Record<string, unknown>[];
+            for (const node of there as Record<string, unknown>[])
+              for (const key of Object.keys(node)) expect(said.some((one) => JSON.stringify(one[key]) === JSON.stringify(node[key]))).toBe(true);
+            for (const node of [OWNER, SITE]) expect(said.some((one) => one['name'] === node.name)).toBe(true);
+            expect(patched(written, write)).toBe(written);
+          },
+        ),
+      );
+    });
   });
 
   it('adds noindex for all crawlers even where one is told already', () => {

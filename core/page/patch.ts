@@ -1,11 +1,12 @@
 import { needsAscii, readOnlyReason, respell, spliceSource, type Range, type SourceText, type Splice } from '../source/index.ts';
-import { asciiReferences, escapeAttribute, escapeText, scriptJson } from './escape.ts';
+import { asciiReferences, escapeAttribute, escapeText } from './escape.ts';
 import type { MetaFact, PageFacts } from './facts.ts';
 import { passagesHold, passageSplices, type PassageEdit } from './passages.ts';
 import { readSource } from './read.ts';
 import { relinkSplices, type AddressesEdit } from './relink.ts';
 import { canonicalLinks, canonicalSplices, insertInHead, metaTag, setContent, wholeLine } from './head-tags.ts';
 import { directivesHold, robotsSplices, type DirectivesEdit, type NoindexEdit } from './robots-metas.ts';
+import { graphSplices, saysGraph, type WrittenGraph } from './write-graph.ts';
 import { documentTitle, metaDescription, refreshMetas } from './views.ts';
 
 /** One thing a page shall say. Serialisable: releases remember them. */
@@ -20,14 +21,14 @@ export type PageEdit =
   | { readonly kind: 'no-refresh' }
   /** A `meta` that must stand in the head exactly so, such as a proof of ownership. */
   | { readonly kind: 'meta'; readonly name: string; readonly content: string }
-  /** A JSON-LD graph; a block that already holds one of its nodes by `@id` is replaced. */
   /** A `meta` with a property, as the Open Graph protocol has them. */
   | { readonly kind: 'property'; readonly property: string; readonly content: string }
   /** The alternative text of the picture whose tag stands at `start`. */
   | { readonly kind: 'alt'; readonly start: number; readonly was: string | null; readonly now: string }
   | PassageEdit
   | AddressesEdit
-  | { readonly kind: 'json-ld'; readonly graph: { readonly '@context': string; readonly '@graph': readonly { readonly '@id': string }[] } };
+  /** A JSON-LD graph; nodes that the page has already, by their `@id`, take it in, and all others stay. */
+  | { readonly kind: 'json-ld'; readonly graph: WrittenGraph };
 
 /** Why a page could not be changed. Nothing has been changed then. */
 export type PatchRefusal = 'utf-16' | 'stateful-encoding' | 'not-encodable' | 'unreadable' | 'head-cannot-take-it' | 'words-not-there';
@@ -117,7 +118,7 @@ export function holds(facts: PageFacts, edit: PageEdit): boolean {
     case 'addresses':
       return false;
     case 'json-ld':
-      return facts.jsonLd.some((block) => parsed(block.text) === JSON.stringify(edit.graph));
+      return saysGraph(facts.jsonLd, edit.graph);
   }
 }
 
@@ -159,13 +160,8 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit): Splic
       return [];
     case 'addresses':
       return relinkSplices(source.text, facts, edit);
-    case 'json-ld': {
-      const ids = new Set(edit.graph['@graph'].map((node) => node['@id']));
-      const own = facts.jsonLd.find((block) => graphIds(block.text).some((id) => ids.has(id)));
-      const ascii = needsAscii(source);
-      if (own) return [{ ...own.content, insert: `\n${scriptJson(edit.graph, ascii)}\n` }];
-      return [insertInHead(source, facts, `<script type="application/ld+json">\n${scriptJson(edit.graph, ascii)}\n</script>`)];
-    }
+    case 'json-ld':
+      return graphSplices(source.text, facts.jsonLd, edit.graph, needsAscii(source), (text) => insertInHead(source, facts, text));
   }
 }
 
@@ -196,32 +192,4 @@ function mergeInsertions(splices: readonly Splice[]): Splice[] {
     else merged[same] = { ...splice, insert: (merged[same] as Splice).insert + splice.insert };
   }
   return merged;
-}
-
-function parsed(text: string): string | undefined {
-  try {
-    return JSON.stringify(JSON.parse(text));
-  } catch {
-    return undefined;
-  }
-}
-
-/** The `@id`s of the nodes in a JSON-LD block; none where it is not JSON. */
-export function graphIds(text: string): string[] {
-  const ids: string[] = [];
-  const visit = (value: unknown, depth: number): void => {
-    if (depth > 4 || typeof value !== 'object' || value === null) return;
-    if (Array.isArray(value)) for (const item of value) visit(item, depth + 1);
-    else {
-      const node = value as { '@id'?: unknown; '@graph'?: unknown };
-      if (typeof node['@id'] === 'string') ids.push(node['@id']);
-      visit(node['@graph'], depth + 1);
-    }
-  };
-  try {
-    visit(JSON.parse(text), 0);
-  } catch {
-    return [];
-  }
-  return ids;
 }
