@@ -16,23 +16,40 @@ export function withoutSitemaps(text: string, addresses: readonly string[]): str
   return lines.reduceRight(removeLine, text);
 }
 
+/** A crawler that no robots.txt names. */
+const NOBODY = 'a-crawler-that-nobody-names';
+
 /**
- * Opens paths to a crawler with the smallest change: a rule that shuts nothing but what is wanted is taken out, else an `Allow` for exactly each path is
- * put behind it. `onlyWanted(line)` says whether a line touches nothing that is meant to stay shut; lines count as in `text`.
+ * Opens paths to some crawlers with the smallest change that opens nothing else: a rule is taken out where that opens none of the `others`, to no crawler
+ * whatever, known or not; else an `Allow` for exactly each path is put behind it.
  */
-export function openPaths(text: string, paths: readonly string[], token: string, onlyWanted: (line: number) => boolean): string {
+export function openPaths(text: string, paths: readonly string[], tokens: readonly string[], others: readonly string[]): string {
   let current = text;
-  // Each turn takes out or outweighs at least one rule for every path that is shut, so there are at most as many turns as lines.
-  for (let turn = 0; turn <= parseRobots(text).lines.length; turn++) {
-    const shut = shutBy(current, paths, token);
-    if (shut.size === 0) break;
-    // From the end, so that the numbers of the lines before stay what they are.
-    for (const [line, closed] of [...shut].sort(([one], [other]) => other - one)) {
-      const allows = closed.map((path) => `Allow: ${literalPattern(path)}`).join(newlineOf(text));
-      current = turn === 0 && onlyWanted(line) ? removeLine(current, line) : insertLine(current, line + 1, allows);
+  for (const token of tokens) {
+    // Each turn takes out or outweighs at least one rule for every path that is shut, so there are at most as many turns as lines.
+    for (let turn = 0; turn <= parseRobots(text).lines.length; turn++) {
+      const shut = shutBy(current, paths, token);
+      if (shut.size === 0) break;
+      // From the end, so that the numbers of the lines before stay what they are.
+      for (const [line, closed] of [...shut].sort(([one], [other]) => other - one)) {
+        const without = removeLine(current, line);
+        const allows = closed.map((path) => `Allow: ${literalPattern(path)}`).join(newlineOf(text));
+        current = opensNone(current, without, others) ? without : insertLine(current, line + 1, allows);
+      }
     }
   }
   return current;
+}
+
+/** Whether all crawlers stand to some paths as before. */
+function opensNone(before: string, after: string, paths: readonly string[]): boolean {
+  const [was, is] = [parseRobots(before), parseRobots(after)];
+  const tokens = new Set([NOBODY, ...was.groups.flatMap((group) => group.tokens)]);
+  for (const token of tokens) {
+    const [one, other] = [robotsMatcher(was, token), robotsMatcher(is, token)];
+    if (paths.some((path) => one.match(path).allowed !== other.match(path).allowed)) return false;
+  }
+  return true;
 }
 
 /** Which of the paths a crawler may not fetch, by the line that says so. */

@@ -228,39 +228,40 @@ describe('editing', () => {
   });
   it('opens a path: the line goes when it shuts nothing else, and is outweighed otherwise', () => {
     const text = 'User-agent: *\nDisallow: /a\n# note\nDisallow: /b\n';
-    expect(openPaths(text, ['/a/x'], 'x', () => true)).toBe('User-agent: *\n# note\nDisallow: /b\n');
-    const outweighed = openPaths(text, ['/a/x'], 'x', () => false);
+    expect(openPaths(text, ['/a/x'], ['x'], [])).toBe('User-agent: *\n# note\nDisallow: /b\n');
+    const outweighed = openPaths(text, ['/a/x'], ['x'], ['/a/y']);
     expect(outweighed).toBe('User-agent: *\nDisallow: /a\nAllow: /a/x$\n# note\nDisallow: /b\n');
     expect([allowed(outweighed, '/a/x'), allowed(outweighed, '/a/y'), allowed(outweighed, '/b')]).toEqual([true, false, false]);
   });
   it('opens thousands of paths at once, each by one line at most', () => {
     const paths = Array.from({ length: 3000 }, (_, at) => `/old/page-${at}/`);
     const text = 'User-agent: *\nDisallow: /old/\nDisallow: /new/\n';
-    expect(openPaths(text, paths, 'x', () => true)).toBe('User-agent: *\nDisallow: /new/\n');
-    const opened = openPaths(text, paths, 'x', () => false);
+    expect(openPaths(text, paths, ['x'], [])).toBe('User-agent: *\nDisallow: /new/\n');
+    const opened = openPaths(text, paths, ['x'], ['/old/']);
     expect(opened.split('\n')).toHaveLength(3004);
     expect([allowed(opened, '/old/page-2999/', 'x'), allowed(opened, '/old/', 'x')]).toEqual([true, false]);
   });
-  it('always opens the paths it was asked to, and no other', () => {
+  it('always opens the paths it was asked to, and no other, to no crawler, known or not', () => {
+    const ALL = ['/', '/a', '/a/', '/a/b', '/b', '/c', '/a/b/c', '/b?q', '/$', '/a*'];
     const rule = fc.constantFrom(
-      'Disallow: /',
-      'Disallow: /a',
-      'Disallow: /a/',
-      'Disallow: /*b',
-      'Allow: /b',
-      'Disallow: /b$',
-      'User-agent: other',
-      'User-agent: *',
+      ...['', '/', '/a', '/a/', '/*b', '/b$', '/*', '/c', '/a/b'].map((pattern) => `Disallow: ${pattern}`),
+      ...['/b', '/a/b', '/$'].map((pattern) => `Allow: ${pattern}`),
+      ...['other', '*', 'x', 'y', 'X'].map((token) => `User-agent: ${token}`),
       '# x',
+      'Sitemap: https://a.example/s.xml',
     );
     fc.assert(
-      fc.property(fc.array(rule, { maxLength: 8 }), fc.subarray(['/', '/a', '/a/b', '/b', '/c']), (lines, paths) => {
+      fc.property(fc.array(rule, { maxLength: 10 }), fc.subarray(ALL), fc.subarray(['x', 'y']), (lines, paths, tokens) => {
         const text = ['User-agent: *', ...lines].join('\n');
-        const opened = openPaths(text, paths, 'x', () => false);
-        expect(paths.filter((path) => !allowed(opened, path, 'x'))).toEqual([]);
-        for (const other of ['/', '/a', '/a/b', '/b', '/c', '/a/b/c'].filter((one) => !paths.includes(one)))
-          expect(allowed(opened, other, 'x')).toBe(allowed(text, other, 'x'));
+        const others = ALL.filter((path) => !paths.includes(path));
+        const opened = openPaths(text, paths, tokens, others);
+        for (const token of tokens) expect(paths.filter((path) => !allowed(opened, path, token))).toEqual([]);
+        for (const token of ['x', 'y', 'other', 'unknown'])
+          for (const other of others) expect([token, other, allowed(opened, other, token)]).toEqual([token, other, allowed(text, other, token)]);
+        // What is open stays open, whoever asks.
+        for (const token of ['other', 'unknown']) for (const path of paths) if (allowed(text, path, token)) expect(allowed(opened, path, token)).toBe(true);
       }),
+      { numRuns: 2000 },
     );
   });
 });

@@ -1,7 +1,7 @@
 import { ENGINES, SKERRY, wayIn, type WayIn } from '../indexing/index.ts';
 import { CRAWLERS } from '../page/index.ts';
 import { effectiveRobots } from '../release/index.ts';
-import { parseRobots, robotsMatcher, type LintSite } from '../robots/index.ts';
+import { openPaths, parseRobots, robotsMatcher, type LintSite } from '../robots/index.ts';
 import { addressOf, effectiveAddress, siteHost, siteOrigin } from '../site/index.ts';
 import { Evidences, type Access } from './evidence.ts';
 import type { SiteInView, Surveyed } from './in-view.ts';
@@ -181,6 +181,15 @@ export class Entrances {
   /** What a draft of robots.txt would change, crawler by crawler, in pages and files. */
   robotsEffect(before: string, draft: string): readonly RobotsEffect[] {
     return robotsEffect(before, draft, this.lintSite());
+  }
+
+  /** A robots.txt with some paths open to every crawler that is known; all other pages and files stay as they are, for every crawler. */
+  robotsOpenedFor(text: string | undefined, paths: readonly string[]): string | undefined {
+    const site = this.lintSite();
+    const asked = new Set(paths);
+    const others = [...site.pages.map(({ path }) => path), ...site.files].filter((path) => !asked.has(path));
+    const opened = text === undefined ? undefined : openPaths(text, paths, site.crawlers, others);
+    return opened === text ? undefined : opened;
   }
 
   /** What robots.txt says to a crawler about any path. */

@@ -180,6 +180,11 @@ export class Survey {
     return this.entrances.robotsEffect(this.robotsText() ?? '', draft);
   }
 
+  /** robots.txt with some paths open to every crawler that is known, and nothing else; undefined where nothing has to change. */
+  robotsOpenedFor(paths: readonly string[]): string | undefined {
+    return this.entrances.robotsOpenedFor(this.robotsText(), paths);
+  }
+
   /** The entries of the map, in the order of their addresses. */
   sitemapEntries(): SitemapEntry[] {
     return this.maps.entries();

@@ -220,6 +220,10 @@ export class Analyst {
     return this.its().robotsReport(draft);
   }
 
+  robotsOpenedFor(paths: readonly string[]): string | undefined {
+    return this.its().robotsOpenedFor(paths);
+  }
+
   robotsEffect(draft: string): readonly RobotsEffect[] {
     return this.its().robotsEffect(draft);
   }

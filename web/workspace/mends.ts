@@ -1,5 +1,4 @@
 import { CRAWLERS } from '../../core/page/index.ts';
-import { openPaths } from '../../core/robots/index.ts';
 import { all, EVERY_CRAWLER, fieldsOf, isOpen, movedRule, saysKey, saysOf, set, type Change, type Kind, type SaidField } from '../../core/site/index.ts';
 import { mapsOf, type PageRow } from '../../core/survey/index.ts';
 import { KIND_WORDS } from '../../core/wording/index.ts';
@@ -30,7 +29,7 @@ export async function openPage(workspace: Workspace, id: string): Promise<void> 
     if (document.tables.says[key]?.intent === 'out') changes.push(set('says', key, 'intent', null));
   }
   // A map that engines may not fetch leads nobody anywhere.
-  const robots = await robotsOpenedFor(workspace, [row.address, ...(viaMap ? mapsOf(row.kind) : [])], new Set([id]));
+  const robots = await workspace.tools.analysis.robotsOpenedFor([row.address, ...(viaMap ? mapsOf(row.kind) : [])]);
   if (robots !== undefined) changes.push(set('robots', '', 'text', robots));
   const mapped = viaMap && document.tables.sitemap['']?.on !== true;
   workspace.change(all(changes), { label: `Opened “${row.name}”${mapped ? '; the sitemap is written' : ''}` });
@@ -85,7 +84,7 @@ export async function hideProperly(workspace: Workspace, ids: readonly string[])
   const rows = ids.flatMap((id) => workspace.state.byId.get(id) ?? []);
   const paths = rows.map((row) => row.address);
   const changes: Change[] = rows.map((row) => set('pages', row.id, 'intent', 'out'));
-  const text = await robotsOpenedFor(workspace, paths, new Set(ids));
+  const text = await workspace.tools.analysis.robotsOpenedFor(paths);
   if (text !== undefined) changes.push(set('robots', '', 'text', text));
   const [first = ''] = ids;
   workspace.change(all(changes), {
@@ -131,18 +130,4 @@ export function planOpening(workspace: Workspace, planned: boolean): void {
   workspace.change(set('doors', '', 'plan', planned ? 'next-release' : null), {
     label: planned ? 'The next release opens the site' : 'The site stays closed for now',
   });
-}
-
-/** robots.txt with paths open to every crawler, for the sake of some pages; undefined where nothing has to change. */
-async function robotsOpenedFor(workspace: Workspace, paths: readonly string[], pages: ReadonlySet<string>): Promise<string | undefined> {
-  const report = await workspace.tools.analysis.robots();
-  if (report.text === undefined) return undefined;
-  const { byId } = workspace.state;
-  const may = (page: string): boolean => pages.has(page) || byId.get(page)?.intent === 'list';
-  // A line may go only if it shuts nothing else that is meant to stay shut; files that are no pages count as that.
-  const onlyWanted = (line: number): boolean => report.touches.some((touch) => touch.line === line && touch.files === 0 && touch.pages.every(may));
-  let text = report.text;
-  // Line numbers hold for the text they were reported of; once it has changed, rules are only outweighed.
-  for (const crawler of CRAWLERS) text = openPaths(text, paths, crawler, text === report.text ? onlyWanted : () => false);
-  return text === report.text ? undefined : text;
 }

@@ -59,6 +59,7 @@ function tab(underWay: { entries: unknown[] } = { entries: [] }, delay: () => Pr
     update: async (document: never, change: never) => its().update(document, change),
     page: async (id: string) => its().page(id),
     robots: async () => its().robots(),
+    robotsOpenedFor: async (paths: string[]) => its().robotsOpenedFor(paths),
     wayIn: async (id: string) => its().wayIn(id),
     lookFurther: async (milliseconds: number) => its().lookFurther(milliseconds),
     startFrom: async (number: number, document: never) => {
