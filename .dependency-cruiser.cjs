@@ -15,7 +15,7 @@ module.exports = {
     { name: 'phrases-on-language', severity: 'error', from: { path: '^core/phrases' }, to: { path: not('phrases', 'language', 'page', 'source') } },
     { name: 'titles-on-page', severity: 'error', from: { path: '^core/titles' }, to: { path: not('titles', 'language', 'page', 'source') } },
     { name: 'robots-on-source', severity: 'error', from: { path: '^core/robots' }, to: { path: not('robots', 'source') } },
-    { name: 'sitemap-alone', severity: 'error', from: { path: '^core/sitemap' }, to: { path: not('sitemap') } },
+    { name: 'sitemap-on-source', severity: 'error', from: { path: '^core/sitemap' }, to: { path: not('sitemap', 'source') } },
     { name: 'site-on-page', severity: 'error', from: { path: '^core/site/' }, to: { path: not('site', 'page', 'source', 'titles') } },
     { name: 'indexing-on-subjects', severity: 'error', from: { path: '^core/indexing' }, to: { path: not('indexing', 'page', 'robots', 'site', 'source') } },
     { name: 'checks-on-subjects', severity: 'error', from: { path: '^core/checks' }, to: { path: '^core/(wording|survey|release|engine|exchange)/' } },

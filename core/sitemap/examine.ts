@@ -1,39 +1,40 @@
 import { readW3cDate, w3cDate } from './dates.ts';
-import { element, itemsOf, listedAddresses, openMap, unescapeXml, type MapShell, type SitemapRefusal } from './read.ts';
-import { firstMisnesting } from './well-formed.ts';
-import { NAMESPACES, SITEMAP_LIMITS, type Alternate } from './write.ts';
-
-/** One address of a map with all that is said of it. */
-export interface ExaminedEntry {
-  readonly loc: string;
-  readonly lastmod: string | undefined;
-  readonly changefreq: string | undefined;
-  readonly priority: string | undefined;
-  readonly images: readonly string[];
-  readonly alternates: readonly Alternate[];
-  /** Offset of its start tag in the text. */
-  readonly place: number;
-}
+import { plainAddress } from '../source/index.ts';
+import { listedAddresses } from './read.ts';
+import { walkMap, type ElementFault, type ExaminedEntry, type SitemapRefusal, type XmlFault } from './walk.ts';
+import { NAMESPACES, octets, SITEMAP_LIMITS } from './write.ts';
 
 /** Something in a map that the protocol does not allow, or that makes no sense. `place` is an offset in the text. */
-export type MapIssue = { readonly place: number } & (
-  | { readonly code: 'misnested'; readonly tag: string }
-  | { readonly code: 'namespace'; readonly found: string | undefined }
-  | { readonly code: 'encoding'; readonly declared: string }
-  | { readonly code: 'too-many'; readonly count: number }
-  | { readonly code: 'empty' | 'loc-missing' | 'dates-same' }
-  | { readonly code: 'bare-ampersand' | 'unknown-entity'; readonly text: string }
-  | {
-      readonly code: 'loc-relative' | 'loc-spaces' | 'loc-not-ascii' | 'loc-long' | 'loc-fragment' | 'loc-host' | 'loc-scheme' | 'loc-folder' | 'loc-twice';
-      readonly loc: string;
-    }
-  | {
-      readonly code: 'lastmod-bad' | 'lastmod-future' | 'changefreq-bad' | 'priority-bad' | 'image-bad' | 'alternate-bad';
-      readonly loc: string;
-      readonly value: string;
-    }
-  | { readonly code: 'images-many'; readonly loc: string; readonly count: number }
-);
+export type MapIssue = { readonly place: number } &
+  /** The XML breaks here; nothing behind it was read. */
+  (
+    | ({ readonly code: 'malformed' } & Omit<XmlFault, 'place'>)
+    | Omit<ElementFault, 'place'>
+    | { readonly code: 'namespace'; readonly found: string | undefined }
+    | { readonly code: 'encoding'; readonly declared: string }
+    | { readonly code: 'too-many'; readonly count: number }
+    | { readonly code: 'empty' | 'loc-missing' | 'dates-same' }
+    | {
+        readonly code:
+          | 'loc-relative'
+          | 'loc-spaces'
+          | 'loc-not-ascii'
+          | 'loc-long'
+          | 'loc-fragment'
+          | 'loc-host'
+          | 'loc-scheme'
+          | 'loc-folder'
+          | 'loc-twice'
+          | 'loc-unescaped';
+        readonly loc: string;
+      }
+    | {
+        readonly code: 'lastmod-bad' | 'lastmod-future' | 'changefreq-bad' | 'priority-bad' | 'image-bad' | 'alternate-bad';
+        readonly loc: string;
+        readonly value: string;
+      }
+    | { readonly code: 'images-many'; readonly loc: string; readonly count: number }
+  );
 
 /** A map, looked at closely. */
 export interface ExaminedMap {
@@ -60,16 +61,15 @@ const WORDS = ['always', 'hourly', 'daily', 'weekly', 'monthly', 'yearly', 'neve
 /** Issues that are told of one map: with more, something is wrong on the whole. */
 const MOST_ISSUES = 500;
 
-/** Reads a map with everything in it and holds it against the protocol (0.9). Takes linear time; entities are not expanded. */
+/**
+ * Reads a map with everything in it and holds it against the protocol (0.9). Where its XML breaks, that is told, and what came before is all there is. Takes
+ * linear time and memory; entities are not expanded.
+ */
 export function examineMap(
   xml: string,
   options: ExamineOptions,
 ): { readonly ok: true; readonly map: ExaminedMap } | { readonly ok: false; readonly reason: SitemapRefusal } {
-  const list = listedAddresses(xml);
-  const opened = list ? undefined : openMap(xml);
-  if (opened?.ok === false) return opened;
-  const shell = opened?.shell;
-  const issues: MapIssue[] = shell ? shellIssues(xml, shell) : [];
+  const issues: MapIssue[] = [];
   const add = (issue: MapIssue): void => void (issues.length < MOST_ISSUES && issues.push(issue));
   const entries: ExaminedEntry[] = [];
   const seen = new Set<string>();
@@ -79,82 +79,39 @@ export function examineMap(
     for (const issue of entryIssues(entry, seen, options, folder, known)) add(issue);
     entries.push(entry);
   };
+  const list = listedAddresses(xml);
   for (const { loc, place } of list ?? []) take({ ...BARE, loc, place });
-  for (const { tag, start, end } of shell ? itemsOf(shell) : []) {
-    const body = (shell as MapShell).text.slice(start, end);
-    const entry = entryOf(body, shell as MapShell, tag);
-    for (const issue of ampersands(body, start)) add(issue);
-    if (entry === undefined) add({ code: 'loc-missing', place: tag });
-    else take(entry);
-  }
-  const root = shell?.root ?? 0;
-  const kind = shell?.kind ?? 'urlset';
-  if (entries.length === 0) add({ code: 'empty', place: root });
+  const walked = list
+    ? undefined
+    : walkMap(xml, {
+        entry: take,
+        without: (place) => add({ code: 'loc-missing', place }),
+        element: add,
+        unescaped: (loc, place) => add({ code: 'loc-unescaped', loc, place }),
+      });
+  if (walked?.ok === false) return walked;
+  const { kind, root, namespace, encoding, fault } = walked?.map ?? LISTED;
+  // What stops every reader is told, however much else there is.
+  if (fault) issues.unshift({ code: 'malformed', ...fault });
+  if (encoding !== undefined && !/^(utf-?8|us-ascii)$/i.test(encoding)) add({ code: 'encoding', declared: encoding, place: 0 });
+  if (namespace !== NAMESPACES.map) add({ code: 'namespace', found: namespace === '' ? undefined : namespace, place: root });
+  if (entries.length === 0 && !fault) add({ code: 'empty', place: root });
   if (entries.length > SITEMAP_LIMITS.entries) add({ code: 'too-many', place: root, count: entries.length });
   if (kind === 'urlset' && datesAllSame(entries, options.now)) add({ code: 'dates-same', place: entries[0]?.place ?? root });
   issues.sort((a, b) => a.place - b.place);
-  return { ok: true, map: { kind, form: list ? 'list' : 'xml', entries, issues, bytes: new TextEncoder().encode(xml).length } };
+  return { ok: true, map: { kind, form: list ? 'list' : 'xml', entries, issues, bytes: octets(xml) } };
 }
 
 /** All that an address says of itself in a plain list: nothing. */
 const BARE = { lastmod: undefined, changefreq: undefined, priority: undefined, images: [], alternates: [] } as const;
+/** What a plain list is as a map. */
+const LISTED = { kind: 'urlset', namespace: NAMESPACES.map, root: 0, encoding: undefined, fault: undefined } as const;
 
-function entryOf(body: string, { prefix }: MapShell, place: number): ExaminedEntry | undefined {
-  const loc = element(body, `${prefix}loc`);
-  if (loc === undefined || loc === '') return undefined;
-  const images = body.includes('image')
-    ? [...body.matchAll(/<(?:[\w-]+:)?image(?:\s[^>]*)?>\s*<([\w-]+:loc|loc)>([^<]*)</g)].map(([, , address = '']) => unescapeXml(address.trim()))
-    : [];
-  const alternates = body.includes('alternate')
-    ? [...body.matchAll(/<(?:[\w-]+:)?link\s([^>]*)>/g)].flatMap(([, attributes = '']) => alternateOf(attributes))
-    : [];
-  return {
-    loc,
-    lastmod: element(body, `${prefix}lastmod`),
-    changefreq: element(body, `${prefix}changefreq`),
-    priority: element(body, `${prefix}priority`),
-    images,
-    alternates,
-    place,
-  };
-}
-
-function alternateOf(attributes: string): Alternate[] {
-  const value = (name: string): string | undefined => {
-    const found = new RegExp(`(?:^|\\s)${name}\\s*=\\s*(?:"([^"]*)"|'([^']*)')`).exec(attributes);
-    return found ? unescapeXml(found[1] ?? found[2] ?? '') : undefined;
-  };
-  const [lang, href] = [value('hreflang'), value('href')];
-  return value('rel') === 'alternate' && lang !== undefined && href !== undefined ? [{ lang, href }] : [];
-}
-
-function shellIssues(xml: string, shell: MapShell): MapIssue[] {
-  const issues: MapIssue[] = [];
-  const declared = /^\ufeff?<\?xml[^>]*?encoding\s*=\s*["']([\w.-]+)["']/i.exec(xml)?.[1];
-  if (declared !== undefined && !/^(utf-?8|us-ascii)$/i.test(declared)) issues.push({ code: 'encoding', declared, place: 0 });
-  const tag = shell.text.slice(shell.root, shell.start);
-  const name = shell.prefix === '' ? 'xmlns' : `xmlns:${shell.prefix.slice(0, -1)}`;
-  const namespace = new RegExp(`\\s${name}\\s*=\\s*["']([^"']*)["']`).exec(tag)?.[1];
-  if (namespace !== NAMESPACES.map) issues.push({ code: 'namespace', found: namespace, place: shell.root });
-  const misnested = firstMisnesting(shell.text);
-  if (misnested) issues.push({ code: 'misnested', ...misnested });
-  return issues;
-}
-
-function ampersands(body: string, start: number): MapIssue[] {
-  if (!body.includes('&') || body.includes('<![CDATA[')) return [];
-  const issues: MapIssue[] = [];
-  for (const match of body.matchAll(/&(?!(?:#x[0-9a-f]{1,6}|#\d{1,7}|amp|lt|gt|quot|apos);)([A-Za-z][\w.-]{0,30};)?/gi))
-    issues.push({
-      code: match[1] === undefined ? 'bare-ampersand' : 'unknown-entity',
-      text: body.slice(match.index, match.index + 24),
-      place: start + match.index,
-    });
-  return issues;
-}
+/** Addresses that are in plain spelling already. */
+const PLAIN = /^https?:\/\/[a-z\d.-]+\/(?!\.)(?:[\w\-~/?=&+,;@!$'()*]|\.(?!\/|\.))*$/;
 
 /** Addresses of plain characters, without a fragment. */
-const SIMPLE = /^https?:\/\/[\w.\-~/?=&%+,;:@!$'()*]*$/;
+const SIMPLE = /^https?:\/\/(?![^]*(?:\/\.|%2e))[\w.\-~/?=&%+,;:@!$'()*]*$/i;
 
 function entryIssues(
   entry: ExaminedEntry,
@@ -180,15 +137,17 @@ function entryIssues(
   if (/[^\x00-\x7f]/.test(loc)) wrong('loc-not-ascii');
   if (loc.length > SITEMAP_LIMITS.address) wrong('loc-long');
   if (loc.includes('#')) wrong('loc-fragment');
-  if (seen.has(loc)) wrong('loc-twice');
-  seen.add(loc);
+  // Two spellings of one address are one address.
+  const plain = PLAIN.test(loc) ? loc : (plainAddress(loc) ?? loc);
+  if (seen.has(plain)) wrong('loc-twice');
+  seen.add(plain);
   if (lastmod !== undefined) {
     const time = known(lastmod);
     if (time === undefined) issues.push({ code: 'lastmod-bad', loc, value: lastmod, place });
     else if (time > now + DAY) issues.push({ code: 'lastmod-future', loc, value: lastmod, place });
   }
   if (changefreq !== undefined && !WORDS.includes(changefreq)) issues.push({ code: 'changefreq-bad', loc, value: changefreq, place });
-  if (priority !== undefined && !/^(0(\.\d+)?|1(\.0+)?)$/.test(priority)) issues.push({ code: 'priority-bad', loc, value: priority, place });
+  if (priority !== undefined && !isPriority(priority)) issues.push({ code: 'priority-bad', loc, value: priority, place });
   const bad = entry.images.find((image) => !isWhole(image));
   if (bad !== undefined) issues.push({ code: 'image-bad', loc, value: bad, place });
   const other = entry.alternates.find(({ lang, href }) => !isWhole(href) || !LANGUAGE.test(lang));
@@ -196,6 +155,9 @@ function entryIssues(
   if (entry.images.length > SITEMAP_LIMITS.images) issues.push({ code: 'images-many', loc, count: entry.images.length, place });
   return issues;
 }
+
+/** A decimal number (XML Schema, part 2, 3.2.3) from 0 to 1. */
+const isPriority = (text: string): boolean => /^[+-]?(?:\d+(?:\.\d*)?|\.\d+)$/.test(text) && Number(text) >= 0 && Number(text) <= 1;
 
 /** A BCP 47 tag as far as its shape goes, or the word for all other languages. */
 const LANGUAGE = /^(?:x-default|[a-z]{2,3}(?:-[a-z0-9]{2,8})*)$/i;

@@ -1,7 +1,8 @@
 export { datesAreTrue, readW3cDate, w3cDate } from './dates.ts';
-export { examineMap, type ExaminedEntry, type ExaminedMap, type ExamineOptions, type MapIssue } from './examine.ts';
+export { examineMap, type ExaminedMap, type ExamineOptions, type MapIssue } from './examine.ts';
 export { FEED_ENTRIES, writeAtom, writeRss, type FeedEntry, type FeedHead } from './feeds.ts';
 export { SITEMAP_FILE, writeMaps, type MapFile, type MapGroup } from './maps.ts';
-export { isMapText, readSitemap, type SitemapReading, type SitemapRefusal } from './read.ts';
+export { isMapText, readSitemap, type SitemapReading } from './read.ts';
+export { type ExaminedEntry, type SitemapRefusal, type XmlFault } from './walk.ts';
 export { mapStyle, PLAIN_STYLE_FILE, plainMapStyle, STYLE_FILE } from './style.ts';
 export { SITEMAP_LIMITS, writeIndex, writeSitemap, type Alternate, type SitemapEntry } from './write.ts';

@@ -1,6 +1,8 @@
 import { XMLParser } from 'fast-xml-parser';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { readPlainMap } from './plain-walk.ts';
+import { walkMap, walkStrictly } from './walk.ts';
 import { datesAreTrue, readSitemap, SITEMAP_LIMITS, writeSitemap } from './index.ts';
 
 const entry = fc.record({
@@ -61,15 +63,112 @@ describe('reading', () => {
   });
   it.each([
     ['<!DOCTYPE x [<!ENTITY a "b">]><urlset></urlset>', 'doctype'],
+    [new TextDecoder().decode(Uint8Array.from([0xff, 0xfe, ...Buffer.from('<?xml version="1.0" encoding="UTF-16"?><urlset></urlset>', 'utf16le')])), 'utf-16'],
+    [new TextDecoder().decode(Buffer.from('<urlset></urlset>', 'utf16le')), 'utf-16'],
     ['<html>', 'not-a-sitemap'],
     ['', 'not-a-sitemap'],
-    ['<urlset><url><loc>https://a.example/</loc></url>', 'not-closed'],
+    ['<urlset><url><loc>https://a.example/</loc></url>', 'malformed'],
+    ['<urlset><url><loc>https://a.example/?a&b</loc></url></urlset>', 'malformed'],
+    ['<urlset><url><loc>https://a.example/</loc></url></urlset><urlset></urlset>', 'malformed'],
+    ['<?xml version="1.0"?> <!-- a & b -- c --><urlset></urlset>', 'malformed'],
   ])('refuses %s', (xml, reason) => expect(readSitemap(xml)).toEqual({ ok: false, reason }));
   it('takes linear time for anything', () => {
     const started = performance.now();
     readSitemap(`<urlset>${'<url'.repeat(2_000_000)}</urlset>`);
     readSitemap(`<urlset>${'<url><loc>'.repeat(400_000)}</urlset>`);
     expect(performance.now() - started).toBeLessThan(5000);
+  });
+});
+
+describe('the plain way of reading', () => {
+  const told = (walk: typeof walkMap, xml: string) => {
+    const [entries, others]: [unknown[], string[]] = [[], []];
+    const walked = walk(xml, {
+      entry: (one) => void entries.push(one),
+      without: (place) => void others.push(`without ${place}`),
+      element: (fault) => void others.push(JSON.stringify(fault)),
+      unescaped: (loc, place) => void others.push(`${loc} ${place}`),
+    });
+    return { walked, entries, others };
+  };
+  it('takes what is written here, and says the same as the strict one', () => {
+    fc.assert(
+      fc.property(fc.array(entry, { minLength: 1, maxLength: 5 }), (entries) => {
+        const { xml } = writeSitemap(
+          entries.map((one, at) => ({
+            ...one,
+            images: at % 2 ? [`https://a.example/${at}'.png`] : undefined,
+            alternates: at % 3 ? [] : [{ lang: 'de', href: one.loc }],
+          })),
+        );
+        expect(readPlainMap(xml)).toBeDefined();
+        expect(told(walkMap, xml)).toEqual(told(walkStrictly, xml));
+      }),
+    );
+  });
+  it('says the same as the strict one of whatever it takes', () => {
+    const NS = 'http://www.sitemaps.org/schemas/sitemap/0.9';
+    const text = fc.string({
+      unit: fc.constantFrom(
+        'a',
+        '/',
+        ' ',
+        '\n',
+        '\r',
+        "'",
+        '"',
+        '>',
+        '&amp;',
+        '&',
+        '&apos;',
+        'é',
+        '\u0001',
+        '\ud83d',
+        '😀',
+        ']]>',
+        '<!-- -->',
+        '\u00a0',
+        '\u2028',
+      ),
+      maxLength: 5,
+    });
+    const field = fc
+      .tuple(fc.constantFrom('loc', 'loc', 'lastmod', 'priority', 'changefreq', 'title'), text)
+      .map(([name, value]) => `<${name}>${value}</${name}>`);
+    const extra = fc.oneof(
+      text.map((value) => `<image:image>\n<image:loc>${value}</image:loc></image:image>`),
+      fc.tuple(text, text).map(([lang, href]) => `<xhtml:link rel="alternate" hreflang="${lang}" href="${href}"/>`),
+      fc.constantFrom('<!-- x -->', ' ', '\n', '<url>', '</url>', '<loc/>'),
+    );
+    const item = fc.array(fc.oneof(field, field, extra), { maxLength: 4 }).map((parts) => `<url>${parts.join('')}</url>`);
+    const head = fc.constantFrom(
+      '',
+      '<?xml version="1.0"?>',
+      '<?xml version="1.0" encoding="utf-8"?>\n',
+      '\ufeff<?xml version="1.0" encoding="ISO-8859-1"?>',
+      '<?xml-stylesheet type="text/xsl" href="/a.xsl"?>',
+      ' ',
+      'x',
+    );
+    const root = fc.constantFrom(
+      `<urlset xmlns="${NS}">`,
+      `<urlset xmlns="${NS}" xmlns:image="http://www.google.com/schemas/sitemap-image/1.1" xmlns:xhtml="http://www.w3.org/1999/xhtml">`,
+      `<urlset xmlns="${NS}" xmlns="${NS}">`,
+      '<urlset>',
+      '<sitemapindex>',
+      `<urlset xmlns="${NS}" xmlns:xsi="http://www.w3.org/2001/XMLSchema-instance" xsi:schemaLocation="a b">`,
+      `<urlset xmlns="${NS}" xsi:schemaLocation="a b">`,
+    );
+    let plain = 0;
+    fc.assert(
+      fc.property(head, root, fc.array(item, { maxLength: 3 }), fc.constantFrom('', '\n', 'x', '<!-- -->'), (before, start, items, after) => {
+        const xml = `${before}${start}${items.join('\n')}</${start.includes('index') ? 'sitemapindex' : 'urlset'}>${after}`;
+        if (readPlainMap(xml)) plain++;
+        expect(told(walkMap, xml)).toEqual(told(walkStrictly, xml));
+      }),
+      { numRuns: 4000 },
+    );
+    expect(plain).toBeGreaterThan(50);
   });
 });
 

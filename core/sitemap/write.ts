@@ -50,7 +50,7 @@ export function escapeXml(text: string): string {
 }
 
 /** Octets of a text in UTF-8. */
-function octets(text: string): number {
+export function octets(text: string): number {
   let count = text.length;
   for (let at = 0; at < text.length; at++) {
     const code = text.charCodeAt(at);

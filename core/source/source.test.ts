@@ -1,10 +1,46 @@
 import fc from 'fast-check';
-import { zipSync } from 'fflate';
+import { gzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { ARCHIVE_LIMITS, byteOffsets, decodeSource, inflateEntry, listArchive, sameBytes, sniffEncoding, spliceSource } from './index.ts';
+import { ARCHIVE_LIMITS, byteOffsets, decodeSource, gunzipBounded, inflateEntry, listArchive, sameBytes, sniffEncoding, spliceSource } from './index.ts';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 const latin = (text: string): Uint8Array => Uint8Array.from(text, (character) => character.charCodeAt(0));
+
+describe('gzip (RFC 1952)', () => {
+  const one = gzipSync(bytes('<urlset>'));
+  const two = gzipSync(bytes('</urlset>'));
+  const joined = (...parts: Uint8Array[]): Uint8Array => Uint8Array.from(parts.flatMap((part) => [...part]));
+  it.each<[string, Uint8Array, string | undefined]>([
+    ['one member', one, '<urlset>'],
+    ['several members', joined(one, two, one), '<urlset></urlset><urlset>'],
+    ['an empty member', joined(gzipSync(new Uint8Array()), one), '<urlset>'],
+    ['cut off in its trailer', one.subarray(0, one.length - 3), undefined],
+    ['cut off in its data', one.subarray(0, 14), undefined],
+    ['with another byte behind it', joined(one, Uint8Array.of(1)), undefined],
+    ['a checksum that is not its own', one.map((byte, at) => (at === one.length - 8 ? byte ^ 1 : byte)), undefined],
+    ['a size that is not its own', one.map((byte, at) => (at === one.length - 4 ? byte ^ 1 : byte)), undefined],
+    [
+      'a checksum of its first member that is not its own',
+      joined(
+        one.map((byte, at) => (at === one.length - 8 ? byte ^ 1 : byte)),
+        two,
+      ),
+      undefined,
+    ],
+    ['more than is allowed', gzipSync(new Uint8Array(2000)), undefined],
+  ])('%s', (_, packed, text) => {
+    const unpacked = gunzipBounded(packed, 1000);
+    expect(unpacked && new TextDecoder().decode(unpacked)).toBe(text);
+  });
+  it('gives back what was packed, in however many members', () => {
+    fc.assert(
+      fc.property(fc.array(fc.uint8Array({ maxLength: 300 }), { minLength: 1, maxLength: 5 }), (parts) => {
+        const unpacked = gunzipBounded(joined(...parts.map((part) => gzipSync(part))), 10_000);
+        expect(unpacked && [...unpacked]).toEqual(parts.flatMap((part) => [...part]));
+      }),
+    );
+  });
+});
 
 describe('encodings', () => {
   it.each([
@@ -17,7 +53,38 @@ describe('encodings', () => {
     ['a meta inside a value', bytes('<p title="<meta charset=utf-8>"><meta charset=koi8-r>'), undefined, 'koi8-r', 'meta'],
     ['a meta that claims UTF-16', bytes('<meta charset=utf-16>'), undefined, 'utf-8', 'meta'],
     ['content without pragma', bytes('<meta content="text/html; charset=koi8-r">'), undefined, 'windows-1252', 'fallback'],
-    ['a meta too far down', bytes(`${' '.repeat(1024)}<meta charset=utf-8>`), undefined, 'windows-1252', 'fallback'],
+    ['a meta too far down for the prescan', bytes(`${' '.repeat(1024)}<meta charset=utf-8>`), undefined, 'utf-8', 'late'],
+    [
+      'a late one in a script, and a later one',
+      bytes(`${' '.repeat(1024)}<script>"<meta charset=utf-8>"</script><meta charset=koi8-r>`),
+      undefined,
+      'koi8-r',
+      'late',
+    ],
+    ['a late one in a title alone', bytes(`${' '.repeat(1024)}<title><meta charset=utf-8></title>`), undefined, 'windows-1252', 'fallback'],
+    ['a late one in the body', bytes(`${' '.repeat(1024)}<p>x<meta charset=koi8-r>`), undefined, 'koi8-r', 'late'],
+    ['one cut by the limit', bytes(`${' '.repeat(1012)}<meta charset=koi8-r>`), undefined, 'koi8-r', 'late'],
+    ['a label that nobody knows, and one that is known', bytes('<meta charset=unicorn><meta charset=koi8-r>'), undefined, 'koi8-r', 'meta'],
+    ['a label that nobody knows', bytes('<meta charset=unicorn>'), undefined, 'windows-1252', 'fallback'],
+    ['a label with spaces around it', bytes('<meta charset=" utf8 ">'), undefined, 'utf-8', 'meta'],
+    ['the XML declaration', bytes('<?xml version="1.0" encoding="koi8-r"?><html>'), undefined, 'koi8-r', 'xml'],
+    ['the XML declaration and a meta', bytes('<?xml version="1.0" encoding="koi8-r"?><meta charset=utf-8>'), undefined, 'utf-8', 'meta'],
+    [
+      'the XML declaration before a late meta',
+      bytes(`<?xml version="1.0" encoding='koi8-r'?>${' '.repeat(1024)}<meta charset=utf-8>`),
+      undefined,
+      'koi8-r',
+      'xml',
+    ],
+    ['an XML declaration that is not at the start', bytes(' <?xml version="1.0" encoding="koi8-r"?>'), undefined, 'windows-1252', 'fallback'],
+    ['an XML declaration that claims UTF-16', bytes('<?xml version="1.0" encoding="utf-16"?>'), undefined, 'utf-8', 'xml'],
+    ['an XML declaration in UTF-16', new Uint8Array([0x3c, 0, 0x3f, 0, 0x78, 0, 0x6d, 0]), undefined, 'utf-16le', 'xml'],
+    ['an encoding that is replaced', bytes('<meta charset=iso-2022-kr>'), undefined, 'replacement', 'meta'],
+    ['an encoding that is replaced, in the header', bytes('x'), 'HZ-GB-2312', 'replacement', 'header'],
+    ['a header that nobody knows', bytes('<meta charset=koi8-r>'), 'unicorn', 'koi8-r', 'meta'],
+    ['nothing, and letters in UTF-8', bytes('<p>für'), undefined, 'utf-8', 'guess'],
+    ['nothing, and letters in something else', latin('<p>f\u00fcr'), undefined, 'windows-1252', 'fallback'],
+    ['nothing but ASCII', bytes('<p>for'), undefined, 'windows-1252', 'fallback'],
     ['nothing', bytes('<p>'), undefined, 'windows-1252', 'fallback'],
   ])('are told by %s', (_, page, header, name, from) => {
     expect(sniffEncoding(page, header)).toMatchObject({ name, from });

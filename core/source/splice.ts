@@ -137,7 +137,7 @@ function decodedOffsets(bytes: Uint8Array, encoding: string, text: string, wante
 
 /** Text as bytes that a page of this encoding can hold: UTF-8 as it is, others need `escape` for what is not ASCII. */
 export function needsAscii(source: SourceText): boolean {
-  return source.encoding.name !== 'utf-8';
+  return source.encoding.name !== 'utf-8' || source.encoding.from === 'guess';
 }
 
 /** Joins pieces into one array. */

@@ -1,4 +1,4 @@
-import type { MapIssue, SitemapRefusal } from '../../core/sitemap/index.ts';
+import type { MapIssue, SitemapRefusal, XmlFault } from '../../core/sitemap/index.ts';
 import type { DateFrom, ExtraFault, MapFault, MapPart, MapReport } from '../../core/survey/index.ts';
 import { counted, gateWords, plural } from '../../core/wording/index.ts';
 
@@ -143,15 +143,35 @@ export const REFUSALS: Readonly<Record<SitemapRefusal | 'unreadable', string>> =
   'too-large': 'it is larger than a map may be, 50 MiB unpacked.',
   'not-a-sitemap': 'it is no map: there is neither a urlset nor a sitemapindex at its beginning. Perhaps it is a web page.',
   doctype: 'it declares entities of its own (a DOCTYPE). Maps need none, and they are not read here.',
-  'not-closed': 'it breaks off before its end.',
+  'utf-16': 'it is written in UTF-16. Maps are in UTF-8; save it as that.',
+  malformed: 'it is no well-formed XML, so engines take nothing from it.',
   unreadable: 'it could not be read: damaged, or unfolding to more than a map may hold.',
+};
+
+/** How XML breaks, where there are words for it. */
+const MALFORMED: Readonly<Partial<Record<XmlFault['what'], string>>> = {
+  'bare-ampersand': 'an & that is not written as &amp;.',
+  'unknown-entity': 'an entity that XML does not know.',
+  misnested: 'a tag closes what is not open.',
+  'cut-off': 'it breaks off, or a tag is never closed.',
+  prefix: 'a prefix whose namespace is not declared.',
+  character: 'a character that XML does not allow.',
+  outside: 'something stands outside of the one root element.',
 };
 
 /** What a map does that the protocol does not allow, or that makes no sense. */
 export function issueWords(issue: MapIssue): string {
   switch (issue.code) {
-    case 'misnested':
-      return `${issue.tag} is not closed, or closes what is not open; an XML reader stops here`;
+    case 'malformed':
+      return `line ${issue.line}, column ${issue.column}: ${MALFORMED[issue.what] ?? issue.message} Every reader stops here`;
+    case 'unknown-element':
+      return `<${issue.name}> is no element of the protocol`;
+    case 'misplaced-element':
+      return `<${issue.name}> has no place here`;
+    case 'element-twice':
+      return `<${issue.name}> stands in one entry twice; the first counts`;
+    case 'element-namespace':
+      return `<${issue.name}> is in another namespace than the map, so it is not read`;
     case 'namespace':
       return issue.found === undefined ? 'the namespace of the protocol is missing' : `the namespace is ${issue.found}, not the protocol’s`;
     case 'encoding':
@@ -164,12 +184,10 @@ export function issueWords(issue: MapIssue): string {
       return 'an entry without an address';
     case 'dates-same':
       return 'every address has the same date: that of a build. Engines learn to ignore it';
-    case 'bare-ampersand':
-      return `an & that is not written as &amp;: ${issue.text}`;
-    case 'unknown-entity':
-      return `an entity that XML does not know: ${issue.text}`;
     case 'loc-relative':
       return `not a whole address: ${issue.loc}`;
+    case 'loc-unescaped':
+      return `a quote or > that the protocol wants written as an entity: ${issue.loc}`;
     case 'loc-spaces':
       return `a space in the address: ${issue.loc}`;
     case 'loc-not-ascii':
