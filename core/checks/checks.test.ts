@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { wayIn } from '../indexing/index.ts';
 import { languageOf, measureText } from '../language/index.ts';
+import { readPage, type PageFacts } from '../page/index.ts';
 import { emptyDocument, set, applyChange, all, pageKey, type Change } from '../site/index.ts';
 import { forSurvey, Survey } from '../survey/index.ts';
 import { factsOf } from '../testing/html.ts';
@@ -15,6 +16,13 @@ const OTHER = GOOD.replace('Box making for rare books', 'Gold tooling on leather
   /content="[^"]*"/,
   'content="Letters and lines pressed with warm brass and real gold leaf."',
 );
+
+/** As a file is read that comes without a header. */
+function asBrought(html: string): PageFacts {
+  const reading = readPage(new TextEncoder().encode(html));
+  if (!reading.ok) throw new Error(reading.reason);
+  return reading.facts;
+}
 
 /** A site of a home page, the page in question and another good one; gives the codes found on the page. */
 function codes(html: string, options: { robots?: string; changes?: readonly Change[]; other?: string; home?: string } = {}): FindingCode[] {
@@ -40,7 +48,7 @@ function codes(html: string, options: { robots?: string; changes?: readonly Chan
   const survey = new Survey(
     document,
     files,
-    Object.entries(pages).map(([id, text]) => ({ id, read: forSurvey(factsOf(text)) })),
+    Object.entries(pages).map(([id, text]) => ({ id, read: forSurvey(asBrought(text)) })),
     { robots: options.robots, maps: {} },
     manifest,
     () => 0,
@@ -128,6 +136,23 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
   'links-broken': {
     bad: [GOOD.replace('</body>', '<a href=/nowhere/>x</a></body>')],
     mended: [GOOD.replace('</body>', '<a href=/nowhere/>x</a></body>'), { changes: [set('repairs', '/nowhere/', 'to', '/q.html')] }],
+  },
+  'template-left': {
+    bad: [GOOD.replace('<body>', '<body><?php include "menu.php" ?>')],
+    mended: [GOOD.replace('<body>', '<body><code>&lt;?php</code><pre>{% if %}</pre>')],
+  },
+  'noscript-noindex': {
+    bad: [GOOD.replace('<head>', '<head><noscript><meta name="Robots" content="none"></noscript>')],
+    mended: [
+      GOOD.replace('<head>', '<head><noscript><meta name=robots content=index><p>x</p></noscript>').replace(
+        '<body>',
+        '<body><noscript><meta name=robots content=noindex></noscript>',
+      ),
+    ],
+  },
+  'charset-missing': {
+    bad: [GOOD.replace('<head>', '<head><!-- ü -->')],
+    mended: [GOOD.replace('<head>', '<head><meta charset=utf-8><!-- ü -->')],
   },
   'second-spelling': {
     bad: [GOOD, { home: `${GOOD.replace('Box making for', 'Home of').replace('Boxes cut', 'Covers cut')}<a href=/p>p</a><a href=/p.html>p</a>` }],
@@ -231,6 +256,8 @@ describe('every check', () => {
         begins: 'a b',
         formula: 'Flesch',
         score: 20,
+        instruction: '<?php',
+        content: 'noindex',
         very: false,
       } as never;
       const { headline, why, mend } = findingWords(finding);

@@ -67,6 +67,9 @@ export type Finding =
   | { readonly code: 'half-hidden'; readonly line: number | undefined }
   | { readonly code: 'image-alt-missing'; readonly count: number; readonly of: number; readonly first: string }
   | { readonly code: 'lang-missing' }
+  | { readonly code: 'charset-missing' }
+  | { readonly code: 'noscript-noindex'; readonly content: string }
+  | { readonly code: 'template-left'; readonly instruction: string }
   | { readonly code: 'title-near'; readonly pages: readonly string[] }
   | { readonly code: 'description-near'; readonly pages: readonly string[] }
   | { readonly code: 'phrase-fought'; readonly phrase: string; readonly pages: readonly string[] }

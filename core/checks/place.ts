@@ -40,6 +40,9 @@ export function findingPlace(finding: Finding, facts: PageFacts): number | undef
     case 'phrase-places':
     case 'links-none':
     case 'second-spelling':
+    case 'charset-missing':
+    case 'noscript-noindex':
+    case 'template-left':
     case 'heading-wall':
     case 'text-thin':
     case 'sentence-long':

@@ -14,6 +14,9 @@ import { phrasePlaces } from './phrase-places.ts';
 import { keywordsMany } from './keywords-many.ts';
 import { linksBroken } from './links-broken.ts';
 import { linksNone } from './links-none.ts';
+import { charsetMissing } from './charset-missing.ts';
+import { templateLeft } from './template-left.ts';
+import { noscriptNoindex } from './noscript-noindex.ts';
 import { secondSpelling } from './second-spelling.ts';
 import { headingSeveral } from './heading-several.ts';
 import { headingOrder } from './heading-order.ts';
@@ -35,6 +38,9 @@ export const CHECKS: readonly AnyCheck[] = [
   shutOut,
   leaking,
   halfHidden,
+  templateLeft,
+  noscriptNoindex,
+  charsetMissing,
   titleMissing,
   titleLeftover,
   nameNumber,

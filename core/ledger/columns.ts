@@ -1,3 +1,4 @@
+import { collapse } from '../page/index.ts';
 import type { PageRow } from '../survey/index.ts';
 import {
   effectiveSays,
@@ -95,7 +96,7 @@ export function cellChange(
   taken: (file: string) => boolean,
 ): { readonly change: Change | undefined } | { readonly fault: CellFault } {
   if (!isEditable(column)) return { fault: 'not-editable' };
-  const text = typed.replace(/\s+/g, ' ').trim();
+  const text = collapse(typed);
   if (text === cellText(row, document, column)) return { change: undefined };
   const own = document.tables.pages[row.id];
   switch (column) {

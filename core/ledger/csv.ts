@@ -1,3 +1,4 @@
+import { collapse } from '../page/index.ts';
 import Papa from 'papaparse';
 import { decodeBytes, percentDecoded } from '../source/index.ts';
 import { addressOf, all, type Change, type SiteDocument } from '../site/index.ts';
@@ -152,7 +153,7 @@ export function dryRun(table: ReadTable, mapping: Mapping, rows: readonly PageRo
       const result = cellChange(row, document, column, text, taken);
       if ('fault' in result) faults.push({ row: index + 2, column, text, fault: result.fault });
       else if (result.change === undefined) same++;
-      else changes.push({ page: row.id, column, before: cellText(row, document, column), after: text.replace(/\s+/g, ' '), change: result.change });
+      else changes.push({ page: row.id, column, before: cellText(row, document, column), after: collapse(text), change: result.change });
     });
   });
   return { changes, unknown, faults, same };

@@ -14,6 +14,9 @@ import {
   type TitleFact,
 } from './facts.ts';
 
+import { programIn } from './leftovers.ts';
+import { noindexInNoscript } from './noscript.ts';
+
 /** Attributes of one start tag, by lower-case name; the first of a name wins. */
 export interface Attributes {
   /** The value with references resolved and line ends made alike, or undefined where there is no such attribute. */
@@ -226,7 +229,8 @@ export class FactCollector {
     return capture;
   }
 
-  finish(encoding: Encoding): PageFacts {
+  /** The facts of a page whose whole text this is. */
+  finish(encoding: Encoding, text: string): PageFacts {
     while (this.open.length > 0) this.close(this.open[this.open.length - 1] as Capture);
     const headInsert = this.headEndTag ?? this.lastHeadChildEnd ?? this.headTagEnd ?? this.htmlTag?.end ?? this.doctypeEnd ?? 0;
     return {
@@ -247,6 +251,8 @@ export class FactCollector {
       forms: this.forms,
       otherAddresses: this.otherAddresses,
       media: this.media,
+      program: programIn(text),
+      noscriptNoindex: noindexInNoscript(text),
       itemscopes: this.itemscopes,
       paragraphs: this.paragraphs,
       paragraphStarts: this.paragraphStarts,

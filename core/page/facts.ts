@@ -102,6 +102,10 @@ export interface PageFacts {
   readonly otherAddresses: readonly string[];
   /** How many videos, sounds, drawings and other embedded things it shows, pictures (`img`) and frames not counted. */
   readonly media: number;
+  /** An instruction to a program that it holds: then the file is a template. */
+  readonly program: string | undefined;
+  /** What a robots meta in a `noscript` of the head says, where it says noindex: a reader without scripts heeds it. */
+  readonly noscriptNoindex: string | undefined;
   /** How many elements carry `itemscope`, and how many `typeof` with RDFa in mind. */
   readonly itemscopes: number;
   /** Visible text of the first few paragraphs, in order. */

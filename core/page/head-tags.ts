@@ -1,3 +1,4 @@
+import { endOfLeading } from './leftovers.ts';
 import type { Range, SourceText, Splice } from '../source/index.ts';
 import { escapeAttribute } from './escape.ts';
 import type { LinkTagFact, MetaFact, PageFacts } from './facts.ts';
@@ -36,7 +37,7 @@ export function wholeLine(text: string, tag: Range): Range {
 /** Puts a tag at the end of the head, on a line of its own where the head is written in lines. */
 export function insertInHead(source: SourceText, facts: PageFacts, tag: string): Splice {
   const { text } = source;
-  const at = facts.headInsert;
+  const at = facts.headInsert === 0 ? endOfLeading(text) : facts.headInsert;
   const newline = text.includes('\r\n') ? '\r\n' : text.includes('\n') ? '\n' : text.includes('\r') ? '\r' : '';
   const lines = tag.replace(/\n/g, newline === '' ? ' ' : newline);
   if (newline === '') return { start: at, end: at, insert: lines };

@@ -1,3 +1,4 @@
+export { collapse } from './collector.ts';
 export { readPage, readSource, readSourceByTree, type ReadOptions } from './read.ts';
 export {
   PAGE_LIMITS,

@@ -81,11 +81,11 @@ export function passageSplices(text: string, edits: readonly PassageEdit[]): Spl
 export function passagesHold(before: string, after: string, edits: readonly PassageEdit[]): boolean {
   const olds = passageElements(before);
   const news = passageElements(after);
+  const order = new Map(olds.map(({ start }, at) => [start, at]));
   return (
     olds.length === news.length &&
     edits.every((edit) => {
-      const at = olds.findIndex(({ start }) => start === edit.start);
-      const element = news[at]?.element;
+      const element = news[order.get(edit.start) ?? -1]?.element;
       if (!element) return false;
       const seen = seenIn(after, element);
       const words = wordsIn(seen);
@@ -154,11 +154,29 @@ function seenIn(text: string, element: Tree.Element): Seen[] {
   return seen;
 }
 
-/** A text node's characters with the source of each: one for one, or a character reference for one or two. */
-function characters(text: string, start: number, end: number, value: string): { character: string; source: Range }[] {
+/** Tags, comments and declarations that a parser passed over in the middle of a text: they are no words, and stay where they are (HTML standard, 13.2.5.6 to 8). */
+const PASSED_OVER = /<(?:\/?[a-z](?:[^>"']|"[^"]*"|'[^']*')*>|!--[^]*?-->|[!?][^>]*>|\/[^a-z>][^>]*>|\/>)/giy;
+
+/** A text node's characters with the source of each: one for one, or a character reference for one or two. Where that cannot be told, they come from nowhere. */
+function characters(text: string, start: number, end: number, value: string): { character: string; source: Range | undefined }[] {
+  const found: { character: string; source: Range | undefined }[] = [];
+  let from = start;
+  const take = (to: number): void => void (to > from && found.push(...referencedCharacters(text, from, to)));
+  for (let at = text.indexOf('<', start); at >= 0 && at < end; at = text.indexOf('<', Math.max(at + 1, from))) {
+    PASSED_OVER.lastIndex = at;
+    const passed = PASSED_OVER.exec(text);
+    if (!passed || PASSED_OVER.lastIndex > end) continue;
+    take(at);
+    from = PASSED_OVER.lastIndex;
+  }
+  take(end);
+  return found.map(({ character }) => character).join('') === value ? found : value.split('').map((character) => ({ character, source: undefined }));
+}
+
+function referencedCharacters(text: string, start: number, end: number): { character: string; source: Range }[] {
   const raw = text.slice(start, end);
   const found: { character: string; source: Range }[] = [];
-  if (raw === value) {
+  if (!/[&\r]/.test(raw)) {
     for (let at = 0; at < raw.length; at++) found.push({ character: raw[at] as string, source: { start: start + at, end: start + at + 1 } });
     return found;
   }

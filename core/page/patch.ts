@@ -50,7 +50,7 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
     facts,
     edits.filter((edit) => edit.kind === 'noindex' || edit.kind === 'directives'),
   );
-  const splices = [...edits.flatMap((edit) => splicesFor(source, facts, edit)), ...robots, ...words].filter((splice, at, all) => isOutermost(splice, at, all));
+  const splices = outermost([...edits.flatMap((edit) => splicesFor(source, facts, edit)), ...robots, ...words]);
   if (splices.length === 0) return { ok: true, bytes: source.bytes, splices };
   const reason = readOnlyReason(source.encoding);
   if (reason !== undefined) return { ok: false, reason };
@@ -72,6 +72,27 @@ function isElsewhere(edit: PageEdit): boolean {
   return edit.kind === 'alt' || edit.kind === 'passage' || edit.kind === 'addresses';
 }
 
+/** Of splices that lie in one another the outermost, in their order: of two that replace the very same, the first is the owner's own word. Takes time in proportion to them. */
+function outermost(splices: readonly Splice[]): Splice[] {
+  const ranges = splices.map((splice, at) => ({ splice, at })).filter(({ splice }) => splice.end > splice.start);
+  ranges.sort((a, b) => a.splice.start - b.splice.start || b.splice.end - a.splice.end || a.at - b.at);
+  const kept: Splice[] = [];
+  for (const { splice } of ranges) if (splice.end > (kept[kept.length - 1]?.end ?? -1)) kept.push(splice);
+  const keeps = new Set(kept);
+  return splices.filter((splice) => (splice.end > splice.start ? keeps.has(splice) : !liesWithin(splice.start, kept)));
+}
+
+/** Whether a place lies within one of some ranges in order; what is put in at an edge of a block stands beside it, not in it. */
+function liesWithin(place: number, ranges: readonly Splice[]): boolean {
+  let low = 0;
+  for (let high = ranges.length; low < high;) {
+    const middle = (low + high) >> 1;
+    if ((ranges[middle] as Splice).start < place) low = middle + 1;
+    else high = middle;
+  }
+  return low > 0 && (ranges[low - 1] as Splice).end > place;
+}
+
 /** A block that is written anew takes the replacements inside it with it. */
 function isOutermost(splice: Splice, at: number, all: readonly Splice[]): boolean {
   // What is put in at an edge of a block stands beside it, not in it.
@@ -88,7 +109,8 @@ function isOutermost(splice: Splice, at: number, all: readonly Splice[]): boolea
 }
 
 function altsHold(before: PageFacts, after: PageFacts, edits: readonly PageEdit[]): boolean {
-  return edits.every((edit) => edit.kind !== 'alt' || after.images[before.images.findIndex((image) => image.tag.start === edit.start)]?.alt === edit.now);
+  const order = new Map(before.images.map((image, at) => [image.tag.start, at]));
+  return edits.every((edit) => edit.kind !== 'alt' || after.images[order.get(edit.start) ?? -1]?.alt === edit.now);
 }
 
 /** Whether a page already says what an edit wants. */
@@ -153,7 +175,7 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit): Splic
       return [insertInHead(source, facts, `<meta property="${escapeAttribute(edit.property)}" content="${escapeAttribute(edit.content)}">`)];
     }
     case 'alt': {
-      const image = facts.images.find((one) => one.tag.start === edit.start);
+      const image = imageAt(facts, edit.start);
       return image ? [altSplice(source.text, image.tag, image.altRange, edit.now)] : [];
     }
     case 'passage':
@@ -163,6 +185,15 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit): Splic
     case 'json-ld':
       return graphSplices(source.text, facts.jsonLd, edit.graph, needsAscii(source), (text) => insertInHead(source, facts, text));
   }
+}
+
+const imagesAt = new WeakMap<PageFacts, ReadonlyMap<number, PageFacts['images'][number]>>();
+
+/** The picture whose tag stands at a place. */
+function imageAt(facts: PageFacts, start: number): PageFacts['images'][number] | undefined {
+  const known = imagesAt.get(facts) ?? new Map(facts.images.map((image) => [image.tag.start, image]));
+  imagesAt.set(facts, known);
+  return known.get(start);
 }
 
 function isMeta(meta: MetaFact, wanted: { name: string; content: string }): boolean {
@@ -186,10 +217,14 @@ function altSplice(text: string, tag: Range, range: Range | undefined, alt: stri
 /** Insertions at one place become one splice, in their order. */
 function mergeInsertions(splices: readonly Splice[]): Splice[] {
   const merged: Splice[] = [];
+  const places = new Map<number, number>();
   for (const splice of splices) {
-    const same = merged.findIndex((other) => other.start === splice.start && other.end === splice.end && splice.start === splice.end);
-    if (same < 0) merged.push(splice);
-    else merged[same] = { ...splice, insert: (merged[same] as Splice).insert + splice.insert };
+    const same = splice.start === splice.end ? places.get(splice.start) : undefined;
+    if (same !== undefined) merged[same] = { ...splice, insert: (merged[same] as Splice).insert + splice.insert };
+    else {
+      if (splice.start === splice.end) places.set(splice.start, merged.length);
+      merged.push(splice);
+    }
   }
   return merged;
 }

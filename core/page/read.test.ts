@@ -12,7 +12,7 @@ const withoutInsert = ({ headInsert: _, ...facts }: PageFacts) => facts;
 function fastFacts(html: string): PageFacts | undefined {
   const source = sourceOf(html);
   const collector = new FactCollector(true);
-  return readFast(source.text, collector) === 'done' ? collector.finish(source.encoding) : undefined;
+  return readFast(source.text, collector) === 'done' ? collector.finish(source.encoding, source.text) : undefined;
 }
 function treeFacts(html: string): PageFacts {
   const reading = readSourceByTree(sourceOf(html), { keepText: true });

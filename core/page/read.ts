@@ -22,7 +22,7 @@ export function readPage(bytes: Uint8Array, options: ReadOptions & { readonly ht
 export function readSource(source: SourceText, options: ReadOptions = {}): PageReading {
   const collector = new FactCollector(options.keepText === true);
   const outcome = readFast(source.text, collector, options.outOfTime);
-  if (outcome === 'done') return { ok: true, facts: collector.finish(source.encoding) };
+  if (outcome === 'done') return { ok: true, facts: collector.finish(source.encoding, source.text) };
   if (outcome !== 'hard') return { ok: false, reason: outcome };
   return readSourceByTree(source, options);
 }
@@ -31,5 +31,5 @@ export function readSource(source: SourceText, options: ReadOptions = {}): PageR
 export function readSourceByTree(source: SourceText, options: ReadOptions = {}): PageReading {
   const collector = new FactCollector(options.keepText === true);
   const outcome = readTree(source.text, collector, options.outOfTime);
-  return outcome === 'done' ? { ok: true, facts: collector.finish(source.encoding) } : { ok: false, reason: outcome };
+  return outcome === 'done' ? { ok: true, facts: collector.finish(source.encoding, source.text) } : { ok: false, reason: outcome };
 }

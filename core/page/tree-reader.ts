@@ -94,6 +94,8 @@ class TreeWalker {
       this.silent++;
       return () => void this.silent--;
     }
+    // An `html` tag that came late, after text, gives its language to the element that was made without it (HTML standard, 13.2.6.4.7).
+    if (name === 'html' && !location) collector.lang ??= element.attrs.find((attribute) => attribute.name === 'lang')?.value;
     const bits = bitsOf(name);
     const inHead = element.parentNode !== null && defaultTreeAdapter.isElementNode(element.parentNode) && element.parentNode.tagName === 'head';
     if (inHead && location) collector.lastHeadChildEnd = Math.max(collector.lastHeadChildEnd ?? 0, location.endOffset);

@@ -1,4 +1,4 @@
-import { documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
+import { collapse, documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
 import { readPattern, renderPattern } from '../titles/index.ts';
 import type { RecordOf, SiteDocument } from './document.ts';
 import type { SitePage } from './page.ts';
@@ -78,6 +78,6 @@ function choose(document: SiteDocument, page: SitePage, field: PatternField, sai
 }
 
 function own(owner: string | null | undefined, said: string | undefined): Effective {
-  if (owner !== null && owner !== undefined) return { value: owner.replace(/\s+/g, ' ').trim(), from: 'owner' };
+  if (owner !== null && owner !== undefined) return { value: collapse(owner), from: 'owner' };
   return said === undefined || said === '' ? { value: '', from: 'none' } : { value: said, from: 'page' };
 }

@@ -150,7 +150,7 @@ function entryIssues(
   if (priority !== undefined && !isPriority(priority)) issues.push({ code: 'priority-bad', loc, value: priority, place });
   const bad = entry.images.find((image) => !isWhole(image));
   if (bad !== undefined) issues.push({ code: 'image-bad', loc, value: bad, place });
-  const other = entry.alternates.find(({ lang, href }) => !isWhole(href) || !LANGUAGE.test(lang));
+  const other = entry.alternates.find(({ lang, href }) => !isWhole(href) || !isLanguageTag(lang));
   if (other) issues.push({ code: 'alternate-bad', loc, value: `${other.lang} ${other.href}`, place });
   if (entry.images.length > SITEMAP_LIMITS.images) issues.push({ code: 'images-many', loc, count: entry.images.length, place });
   return issues;
@@ -159,8 +159,8 @@ function entryIssues(
 /** A decimal number (XML Schema, part 2, 3.2.3) from 0 to 1. */
 const isPriority = (text: string): boolean => /^[+-]?(?:\d+(?:\.\d*)?|\.\d+)$/.test(text) && Number(text) >= 0 && Number(text) <= 1;
 
-/** A BCP 47 tag as far as its shape goes, or the word for all other languages. */
-const LANGUAGE = /^(?:x-default|[a-z]{2,3}(?:-[a-z0-9]{2,8})*)$/i;
+/** Whether a text is a BCP 47 tag as far as its shape goes, or the word for all other languages: what `hreflang` may say. */
+export const isLanguageTag = (text: string): boolean => /^(?:x-default|[a-z]{2,3}(?:-[a-z0-9]{2,8})*)$/i.test(text);
 const isWhole = (address: string): boolean => SIMPLE.test(address) || (/^https?:\/\//i.test(address) && URL.canParse(address));
 
 /** Reads dates, each once: maps say the same few over and over. */

@@ -105,34 +105,74 @@ function utf8Sequence(bytes: Uint8Array, at: number): { length: number; valid: b
   return { length: needed + 1, valid: true };
 }
 
-/**
- * Offsets in a legacy multi-byte encoding. A place counts as found when the bytes before it spell exactly the text before it and the bytes behind
- * it the text behind it: then nothing that straddles it is torn apart. Undefined where there is no such place.
- */
+/** Bytes decoded at once where nobody asks for a place among them. */
+const CHUNK = 512;
+/** Places that are looked for one by one where a walk cannot find them: each costs the whole text. */
+const MOST_SEARCHED = 64;
+
+/** Offsets in a legacy multi-byte encoding; undefined where one falls where nothing may be torn apart. */
 function decodedOffsets(bytes: Uint8Array, encoding: string, text: string, wanted: readonly number[]): number[] | undefined {
-  const found = new Map<number, number>();
-  for (const offset of new Set(wanted)) {
-    let low = 0;
-    let high = bytes.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (decodeBytes(bytes.subarray(0, middle), encoding).length < offset) low = middle + 1;
-      else high = middle;
+  const walked = walkedOffsets(bytes, encoding, text, wanted);
+  if (walked !== 'no walk') return walked;
+  const asked = new Set(wanted);
+  if (asked.size > MOST_SEARCHED) return undefined;
+  const found = new Map([...asked].map((offset) => [offset, searchedOffset(bytes, encoding, text, offset)]));
+  const places = wanted.map((offset) => found.get(offset));
+  return places.every((place) => place !== undefined) ? places : undefined;
+}
+
+/**
+ * The same in one walk. A place is where the decoder has given exactly the text before it; where it gives several units at once, there is none between them.
+ * Some decoders stumble over damaged text when they are given it in pieces: then there is no walk.
+ */
+function walkedOffsets(bytes: Uint8Array, encoding: string, text: string, wanted: readonly number[]): number[] | undefined | 'no walk' {
+  const decoder = new TextDecoder(encoding, { ignoreBOM: true });
+  const found = new Map<number, number>([[0, 0]]);
+  const sorted = [...new Set(wanted)].sort((a, b) => a - b);
+  let units = 0;
+  let next = 0;
+  const step = (at: number, end: number): boolean => {
+    const decoded = end > at ? decoder.decode(bytes.subarray(at, end), { stream: true }) : decoder.decode();
+    if (!text.startsWith(decoded, units)) return false;
+    units += decoded.length;
+    if (!found.has(units)) found.set(units, end);
+    return true;
+  };
+  try {
+    for (let at = 0; at < bytes.length; at += CHUNK) {
+      const end = Math.min(at + CHUNK, bytes.length);
+      while (next < sorted.length && (sorted[next] as number) <= units) next++;
+      // A chunk holds at most as many units as bytes, and what was left over from the one before.
+      const closely = next < sorted.length && (sorted[next] as number) <= units + CHUNK + 4;
+      for (let from = at; from < end; from = closely ? from + 1 : end) if (!step(from, closely ? from + 1 : end)) return 'no walk';
     }
-    // Decoding a torn sequence gives a stray character or two, so the search can be off by as much as a sequence is long.
-    const at = [0, -1, 1, -2, 2, -3, 3, -4, 4]
-      .map((step) => low + step)
-      .find(
-        (place) =>
-          place >= 0 &&
-          place <= bytes.length &&
-          decodeBytes(bytes.subarray(0, place), encoding) === text.slice(0, offset) &&
-          decodeBytes(bytes.subarray(place), encoding) === text.slice(offset),
-      );
-    if (at === undefined) return undefined;
-    found.set(offset, at);
+    if (!step(bytes.length, bytes.length) || units !== text.length) return 'no walk';
+  } catch {
+    return 'no walk';
   }
-  return wanted.map((offset) => found.get(offset) as number);
+  const places = wanted.map((offset) => found.get(offset));
+  return places.every((place) => place !== undefined) ? places : undefined;
+}
+
+/** Where the bytes before a place spell exactly the text before it and the bytes behind it the text behind it. */
+function searchedOffset(bytes: Uint8Array, encoding: string, text: string, offset: number): number | undefined {
+  let low = 0;
+  let high = bytes.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (decodeBytes(bytes.subarray(0, middle), encoding).length < offset) low = middle + 1;
+    else high = middle;
+  }
+  // Decoding a torn sequence gives a stray character or two, so the search can be off by as much as a sequence is long.
+  return [0, -1, 1, -2, 2, -3, 3, -4, 4]
+    .map((step) => low + step)
+    .find(
+      (place) =>
+        place >= 0 &&
+        place <= bytes.length &&
+        decodeBytes(bytes.subarray(0, place), encoding) === text.slice(0, offset) &&
+        decodeBytes(bytes.subarray(place), encoding) === text.slice(offset),
+    );
 }
 
 /** Text as bytes that a page of this encoding can hold: UTF-8 as it is, others need `escape` for what is not ASCII. */

@@ -1,7 +1,8 @@
-import type { PageFacts } from '../page/index.ts';
+import { baseAddress, type PageFacts } from '../page/index.ts';
 import type { Manifest, ReleasedFile } from '../release/index.ts';
-import { changedOn, linkResolver, resolvePath, siteHost, siteOrigin, type Kind, type SiteDocument, type SitePage } from '../site/index.ts';
-import { datesAreTrue, w3cDate, type Alternate, type SitemapEntry } from '../sitemap/index.ts';
+import { addressOf, changedOn, linkResolver, resolvePath, siteHost, siteOrigin, type Kind, type SiteDocument, type SitePage } from '../site/index.ts';
+import { datesAreTrue, isLanguageTag, w3cDate, type Alternate, type SitemapEntry } from '../sitemap/index.ts';
+import { plainAddress } from '../source/index.ts';
 
 /** Where a page's date of change comes from: its content changed in a release, or will in the next; it says so itself; its file does; or nobody says. */
 export type DateFrom = 'next-release' | 'release' | 'page' | 'file' | 'none';
@@ -97,13 +98,14 @@ function dateOf(page: MappedPage, { document, manifest, modified, now }: EntrySo
   return { time: file, from: file === undefined ? 'none' : 'file' };
 }
 
-function picturesOf({ site, address, source }: MappedPage, { document, hasFile }: EntrySources): string[] {
+function picturesOf({ site, source }: MappedPage, { document, hasFile }: EntrySources): string[] {
   const host = siteHost(document);
   const origin = siteOrigin(document);
-  const resolve = linkResolver(source.base, address, host);
+  const resolve = linkResolver(source.base, addressOf(site.id), host);
   const found = new Set<string>();
-  for (const { src, decorative } of site.facts.images) {
-    if (src === undefined || decorative) continue;
+  for (const { src, alt, decorative } of site.facts.images) {
+    // An empty alternative says that the picture is there for its looks alone.
+    if (src === undefined || decorative || alt?.trim() === '') continue;
     const path = resolve(src);
     // Only pictures that are there: a map must not name what answers 404.
     if (path !== undefined && resolvePath(path, hasFile).kind === 'file') found.add(origin + path);
@@ -114,9 +116,12 @@ function picturesOf({ site, address, source }: MappedPage, { document, hasFile }
 /** The pages that this one names as itself in other languages; a set that leaves the page itself out is made whole. */
 function alternatesOf({ source, address }: MappedPage, origin: string): Alternate[] {
   const own = origin + address;
-  const found = source.linkTags.flatMap(({ inHead, rel, hreflang, href }) =>
-    inHead && rel.includes('alternate') && hreflang && href !== undefined && URL.canParse(href, own) ? [{ lang: hreflang, href: new URL(href, own).href }] : [],
-  );
-  if (found.length === 0 || source.lang === undefined || found.some((alternate) => alternate.href === own)) return found;
-  return [{ lang: source.lang, href: own }, ...found];
+  const base = baseAddress(source, own);
+  const found = source.linkTags.flatMap(({ inHead, rel, hreflang, href }) => {
+    const whole = inHead && rel.includes('alternate') && href !== undefined && URL.canParse(href, base) ? plainAddress(new URL(href, base).href) : undefined;
+    return whole !== undefined && hreflang !== undefined && isLanguageTag(hreflang) ? [{ lang: hreflang, href: whole }] : [];
+  });
+  const lang = source.lang?.trim();
+  if (found.length === 0 || lang === undefined || !isLanguageTag(lang) || found.some((alternate) => alternate.href === plainAddress(own))) return found;
+  return [{ lang, href: own }, ...found];
 }

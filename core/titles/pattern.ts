@@ -67,8 +67,8 @@ export function renderPattern(pattern: Pattern, values: PartValues): string {
   return kept
     .map((piece, index) => (index === 0 || /^[,.;:!?)\]”’…]/.test(piece.text) ? piece.text : ` ${piece.text}`))
     .join('')
-    .replace(/\s+/g, ' ')
-    .trim();
+    .replace(/[\t\n\f\r ]+/g, ' ')
+    .replace(/^ | $/g, '');
 }
 
 /** What one piece gives on a page. */

@@ -34,6 +34,9 @@ export const CHECK_NAMES: Readonly<Record<FindingCode, string>> = {
   'links-broken': 'Links that lead nowhere',
   'links-none': 'Nothing links here',
   'second-spelling': 'Several addresses for one page',
+  'charset-missing': 'No word about the encoding',
+  'noscript-noindex': 'A noindex for readers without scripts',
+  'template-left': 'A template, not a page',
 };
 
 /** Why each check is made, in one line. */
@@ -70,4 +73,7 @@ export const CHECK_REASONS: Readonly<Record<FindingCode, string>> = {
   'links-broken': 'Visitors run into a wall.',
   'links-none': 'Visitors have no way to it.',
   'second-spelling': 'Engines list each of them.',
+  'charset-missing': 'Letters beyond ASCII come out wrong.',
+  'noscript-noindex': 'Engines that run no scripts leave the page out.',
+  'template-left': 'What visitors get is made of it elsewhere.',
 };

@@ -137,6 +137,24 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
         why: 'Visitors have no way to it, and engines take it for unimportant.',
         mend: 'Set a link on words of a page that speaks of it.',
       };
+    case 'noscript-noindex':
+      return {
+        headline: `“${finding.content}” stands in a noscript of the head`,
+        why: 'An engine that runs no scripts reads it and leaves the page out; one that runs them never sees it.',
+        mend: 'Take it out of the template, or say it outside of noscript if you mean it.',
+      };
+    case 'charset-missing':
+      return {
+        headline: 'It does not say in which encoding it is written',
+        why: 'Its letters are UTF-8; where nobody says so, browsers show “ü” as “Ã¼”, and engines may read it so.',
+        mend: 'Say it in the head: <meta charset="utf-8">.',
+      };
+    case 'template-left':
+      return {
+        headline: `It is a template: “${finding.instruction}” stands in it`,
+        why: 'A program on the server makes the real page of it. What is written here may be made anew or lost.',
+        mend: 'Bring in the pages as visitors get them, or change the template by hand.',
+      };
     case 'second-spelling':
       return {
         headline: `Also linked as ${list(finding.paths)}`,

@@ -87,6 +87,9 @@ export function mendFor(finding: Finding, places: MendPlaces): Mend | undefined 
     case 'title-outside-head':
     case 'heading-missing':
     case 'lang-missing':
+    case 'charset-missing':
+    case 'noscript-noindex':
+    case 'template-left':
       return undefined;
   }
 }

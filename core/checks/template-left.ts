@@ -1,0 +1,10 @@
+import type { Check } from './finding.ts';
+
+/** The file holds instructions to a program: it is a template, and what visitors get is made of it elsewhere (N2). */
+export const templateLeft: Check<'template-left'> = {
+  code: 'template-left',
+  cost: 'weakens',
+  stop: 'words',
+  alsoWhenOut: false,
+  look: ({ facts }) => (facts.program === undefined ? undefined : { code: 'template-left', instruction: facts.program }),
+};
