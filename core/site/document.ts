@@ -17,6 +17,8 @@ export const TABLES = {
     /** False while the name is only guessed, and the owner has not said that it is right. */
     nameSure: flag,
     alternateName: text.nullable().optional(),
+    /** The page that goes out as the home page, where the site came without one. */
+    homePage: z.string().nullable().optional(),
     tagline: text.nullable().optional(),
     description: text.nullable().optional(),
     language: text.nullable().optional(),

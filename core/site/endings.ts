@@ -17,8 +17,12 @@ export function movedFile(file: string, ending: string): string {
   return [...parts, ending + (/\.x?html?$/i.exec(name)?.[0] ?? '')].join('/');
 }
 
+/** The file that hosts answer the main address itself with. */
+const HOME = 'index.html';
+
 /** The file that a page will be released as. */
 export function effectiveFile(document: SiteDocument, file: string): string {
+  if (document.tables.facts['']?.homePage === file) return HOME;
   const ending = document.tables.pages[file]?.ending;
   return ending ? movedFile(file, ending) : file;
 }
@@ -30,8 +34,9 @@ export function effectiveAddress(document: SiteDocument, file: string): string {
 
 /** All pages that move: file, old and new address path. */
 export function moves(document: SiteDocument): { readonly file: string; readonly from: string; readonly to: string }[] {
-  return Object.entries(document.tables.pages).flatMap(([file, { ending }]) => {
-    if (!ending) return [];
+  const home = document.tables.facts['']?.homePage;
+  const files = Object.entries(document.tables.pages).flatMap(([file, { ending }]) => (ending && file !== home ? [file] : []));
+  return [...files, ...(home ? [home] : [])].flatMap((file) => {
     const to = effectiveAddress(document, file);
     const from = addressOf(file);
     return from === to ? [] : [{ file, from, to }];

@@ -123,11 +123,11 @@ export class Entrances {
     return wayIn({ ...this.its().of(page, crawler, this.access(crawler)), clicks: this.clicks().get(page.id) });
   }
 
-  /** The way in for any address path of the site: a page, another file, or nothing at all. */
-  wayInAt(path: string, crawler: string): AddressWay {
+  /** The way in for any address path of the site: a page, another file, or nothing at all. `led` where it is asked of the twin host or by the other scheme. */
+  wayInAt(path: string, crawler: string, led = false): AddressWay {
     const { document, whereabouts } = this.site;
     const access = this.access(crawler);
-    const place = whereabouts.at(path);
+    const place = led ? ({ kind: 'redirect', to: path, page: undefined } as const) : whereabouts.at(path);
     if (place.kind === 'page') {
       const { page } = place;
       const direct = this.its().of(page, crawler, access);

@@ -50,7 +50,7 @@ export interface SiteInView {
   /** Where pages move, as the document has it. */
   moving: Moving;
   /** The file of the home page. */
-  readonly home: string | undefined;
+  home: string | undefined;
   readonly brought: Brought;
   /** Milliseconds since 1970. */
   readonly now: () => number;

@@ -7,6 +7,8 @@ import type { PageRow, SiteNumbers } from './rows.ts';
 
 /** One thing between the site and being found. */
 export type Step =
+  /** No page answers at the main address itself; those that may be meant, the likeliest first. */
+  | { readonly code: 'no-home'; readonly pages: readonly string[] }
   | { readonly code: 'open-site'; readonly since: string | undefined; readonly releases?: number }
   | { readonly code: 'open-visitors'; readonly audience: 'draft' | 'restricted' }
   | { readonly code: 'open-page'; readonly page: string; readonly gates: readonly ShutGate[] }
@@ -35,6 +37,8 @@ const NAMED = 3;
 export function openSteps(document: SiteDocument, rows: readonly PageRow[], numbers: SiteNumbers, engine: EngineSite | undefined): OpenStep[] {
   const steps: OpenStep[] = [];
   const add = (cost: Cost, step: Step): void => void steps.push({ cost, step });
+  const homes = rows.some((row) => row.address === '/') ? [] : likelyHomes(rows);
+  if (homes.length > 0) add('blocks', { code: 'no-home', pages: homes });
   const audience = document.tables.visitors['']?.audience ?? 'public';
   if (audience !== 'public') add('blocks', { code: 'open-visitors', audience });
   const doors = switchStory(document);
@@ -66,6 +70,21 @@ export function openSteps(document: SiteDocument, rows: readonly PageRow[], numb
   if (!engine?.maps.some((map) => map.named !== true)) add('weakens', { code: 'hand-in', waits: !verified });
   else if (engine?.records.every((record) => record.outcome === 'waiting')) add('polish', { code: 'wait' });
   return steps;
+}
+
+/** Most pages that are offered as the home page. */
+const MOST_HOMES = 30;
+const NAMED_HOME = /^(?:[^/]+\/)*(?:index|default|home|welcome|start|main)\b[^/]*$/i;
+
+/** Pages that may be meant as the home page: near the top, those with the name of one first, and what many link to. */
+function likelyHomes(rows: readonly PageRow[]): string[] {
+  const depth = (id: string): number => id.split('/').length;
+  return [...rows]
+    .sort(
+      (a, b) => depth(a.id) - depth(b.id) || Number(NAMED_HOME.test(b.id)) - Number(NAMED_HOME.test(a.id)) || b.linksIn - a.linksIn || (a.id < b.id ? -1 : 1),
+    )
+    .slice(0, MOST_HOMES)
+    .map((row) => row.id);
 }
 
 const WEAKENING = new Set<Finding['code']>(CHECKS.filter((check) => check.stop === 'words' && check.cost === 'weakens').map((check) => check.code));

@@ -242,6 +242,42 @@ describe('the maps, told', () => {
   });
 });
 
+describe('a site without a home page', () => {
+  const pages = {
+    'index.en.html': '<title>Tide</title><h1>Tide &amp; Timber</h1><a href="boats.html">b</a>',
+    'boats.html': '<h1>Boats</h1><a href="index.en.html">home</a><a href="/">home</a>',
+  };
+  const files = Object.keys(pages).map((path) => ({ path, hash: path, size: 1, modified: undefined }));
+  const brought = (document: SiteDocument): Survey =>
+    new Survey(
+      document,
+      files,
+      Object.entries(pages).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
+      { robots: undefined, maps: {} },
+      undefined,
+      () => 0,
+    );
+  const steps = (one: Survey, document: SiteDocument) =>
+    openSteps(document, one.rows(), one.numbers(), undefined).map(({ step }) => (step.code === 'no-home' ? [step.code, ...step.pages] : step.code));
+  it('says so first, with the page that is likely meant', () => expect(steps(brought(START), START)[0]).toEqual(['no-home', 'index.en.html', 'boats.html']));
+  it('has one once a page is chosen: it answers there, links follow, and its old address leads on', () => {
+    const chosen = applyChange(START, set('facts', '', 'homePage', 'index.en.html'));
+    const one = brought(chosen);
+    expect(one.rows().find((row) => row.id === 'index.en.html')).toMatchObject({ address: '/', linksIn: 1 });
+    expect(steps(one, chosen).flat()).not.toContain('no-home');
+    const copy = one.workingCopy();
+    expect([copy.files['index.en.html']?.to, copy.own['index.en.html']?.includes('url=/"')]).toEqual(['index.html', true]);
+    const source = sourceOf(pages['boats.html']);
+    const patched = patchPage(source, factsOf(pages['boats.html']), one.editsOf('boats.html'));
+    expect(patched.ok && new TextDecoder().decode(patched.bytes)).toContain('<a href="./">home</a><a href="/">home</a>');
+    one.released(one.manifestFor(1, 0), chosen);
+    expect([one.wayIn('index.en.html').reality, one.wayIn('boats.html').reality]).toEqual(['listed', 'listed']);
+    // Undone, all is as before.
+    expect(one.update(START, set('facts', '', 'homePage', null)).length).toBeGreaterThan(0);
+    expect(one.rows().find((row) => row.id === 'index.en.html')?.address).toBe('/index.en.html');
+  });
+});
+
 describe('any address', () => {
   const one = survey(applyChange(START, set('pages', 'a/index.html', 'ending', 'about-us')));
   it.each([
@@ -250,6 +286,12 @@ describe('any address', () => {
     ['/a/', 'moved', 'out'],
     ['/about-us', 'moved', 'out'],
     ['/none', 'nothing', 'out'],
+    ['/%61bout-us/', 'page', 'listed'],
+    ['/about-us/index.html', 'page', 'out'],
+    ['/about-us/?a', 'page', 'out'],
+    ['/about-us/index', 'page', 'out'],
+    ['/a', 'moved', 'out'],
+    ['/a/index.html', 'moved', 'out'],
   ])('%s: %s, %s', (path, what, reality) => expect(one.wayInAt(path, 'SkerryBot')).toMatchObject({ what, way: { reality } }));
   it('is asked of crawlers that nobody knows too', () =>
     expect(one.wayInAt('/b/', 'OtherBot').way.gates.find((gate) => gate.name === 'fetchable')).toMatchObject({ outcome: 'shut', reason: { line: 2 } }));

@@ -150,8 +150,8 @@ export class Survey {
   }
 
   /** The way in for any address path of the site: a page, another file, or nothing at all. */
-  wayInAt(path: string, crawler: string): AddressWay {
-    return this.entrances.wayInAt(path, crawler);
+  wayInAt(path: string, crawler: string, led = false): AddressWay {
+    return this.entrances.wayInAt(path, crawler, led);
   }
 
   /** Files that are no pages, with what their headers will say and whether each engine may fetch them. */
@@ -280,6 +280,7 @@ export class Survey {
     this.maps.forget();
     this.entrances.readRules();
     this.site.moving = new Moving(site.document, (path) => site.files.has(path));
+    site.home = homeFile((path) => site.files.has(path)) ?? site.document.tables.facts['']?.homePage ?? undefined;
     const all = [...site.pages.values()];
     for (const page of all) this.settle(page);
     site.whereabouts = new Whereabouts(

@@ -10,6 +10,12 @@ const LONG_WALK = 60;
 /** A step in words, with what its one action says. */
 export function stepWords(step: Step, nameOf: (page: string) => string): { readonly headline: string; readonly why: string; readonly action: string } {
   switch (step.code) {
+    case 'no-home':
+      return {
+        headline: `Make ${quoted(nameOf(step.pages[0] as string))} the home page`,
+        why: 'Nothing answers at the main address itself: no index.html lies at the top of what you brought in. Visitors and engines begin there.',
+        action: 'Make it the home page',
+      };
     case 'open-site':
       return {
         headline: 'Open the site to engines',

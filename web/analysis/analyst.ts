@@ -2,7 +2,18 @@ import type { TextMeasure } from '../../core/language/index.ts';
 import { passagesIn, readSource, type PageFacts, type Passage } from '../../core/page/index.ts';
 import { sourceDiff, type Hunk, type Manifest, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
-import { emptyDocument, fieldsOf, isPageFile, siteHost, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
+import {
+  emptyDocument,
+  fieldsOf,
+  isPageFile,
+  siteHost,
+  siteOrigin,
+  twinHost,
+  type Change,
+  type Kind,
+  type PatternField,
+  type SiteDocument,
+} from '../../core/site/index.ts';
 import { decodeBytes, decodeSource } from '../../core/source/index.ts';
 import {
   alikeGroups,
@@ -231,11 +242,14 @@ export class Analyst {
   /** Any address against some crawlers. Undefined where it is no address of this site. */
   async tryAddress(address: string, crawlers: readonly string[]): Promise<readonly TriedAddress[] | undefined> {
     const whole = address.trim();
-    if (/^https?:\/\//i.test(whole) && (!URL.canParse(whole) || new URL(whole).host !== siteHost(this.document))) return undefined;
+    const url = /^https?:\/\//i.test(whole) && URL.canParse(whole) ? new URL(whole) : undefined;
+    const [origin, host] = [siteOrigin(this.document), siteHost(this.document)];
+    if (/^https?:\/\//i.test(whole) && url?.host !== host && url?.host !== twinHost(host)) return undefined;
+    const led = url !== undefined && url.origin !== new URL(origin).origin;
     const path = comparedPath(whole.startsWith('/') || /^https?:/i.test(whole) ? whole : `/${whole}`);
     if (path === undefined) return undefined;
     const file = parseRobots(this.its().robotsText() ?? '');
-    const tried = crawlers.map((crawler) => ({ crawler, verdict: robotsMatcher(file, crawler).match(path), ...this.its().wayInAt(path, crawler) }));
+    const tried = crawlers.map((crawler) => ({ crawler, verdict: robotsMatcher(file, crawler).match(path), ...this.its().wayInAt(path, crawler, led) }));
     const page = tried.find(({ what }) => what === 'page')?.id;
     const bytes = page === undefined ? undefined : await loadBytes(this.db, this.siteId, page);
     const text = bytes && decodeSource(bytes).text;

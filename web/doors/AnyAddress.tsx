@@ -40,7 +40,7 @@ export function AnyAddress() {
       ) : (
         <>
           <p className="soft mt-2 text-[13.5px]" data-testid="what">
-            {W.whatAnswers[chosen?.what ?? 'nothing']}
+            {W.whatAnswers[chosen?.spelledOwn === false ? 'spelled' : (chosen?.what ?? 'nothing')]}
           </p>
           <div className="panel mt-3 overflow-x-auto">
             <table className="data-table stacked">

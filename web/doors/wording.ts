@@ -67,8 +67,9 @@ export const W = {
   notHere: 'This is not an address of this site.',
   whatAnswers: {
     page: 'A page of the site answers here.',
+    spelled: 'A page of the site answers here, under another spelling than its own address: to engines that is another page.',
     file: 'A file of the site answers here.',
-    moved: 'The page that was here answers elsewhere now; whoever asks is led there.',
+    moved: 'Whoever asks here is led on to another address.',
     nothing: 'No file of the site answers here: the host says 404.',
   },
   siteLead: 'One switch for all pages, and who can visit at all.',

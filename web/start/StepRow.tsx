@@ -1,9 +1,10 @@
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { OpenStep } from '../../core/survey/index.ts';
 import { stepWords } from '../../core/wording/index.ts';
 import { usePlace } from '../pieces/index.ts';
 import { useHotkey } from '../ui/index.ts';
-import { hideProperly, openPage, setKindIntent, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { hideProperly, makeHome, openPage, setKindIntent, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 /** One step with its one action. */
 export function StepRow({ open: { step, cost }, number, first }: { readonly open: OpenStep; readonly number: number; readonly first: boolean }) {
@@ -11,10 +12,14 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
   const byId = useWorkspace((state) => state.byId);
   const { linkTo, linkToView } = usePlace();
   const navigate = useNavigate();
-  const words = stepWords(step, (id) => byId.get(id)?.name ?? id);
+  const [home, setHome] = useState<string>();
+  const shown = step.code === 'no-home' && home !== undefined ? { ...step, pages: [home, ...step.pages] } : step;
+  const words = stepWords(shown, (id) => byId.get(id)?.name ?? id);
   /** What is done here and now; undefined for steps that lead to where it is done. */
   const act = ((): (() => void) | undefined => {
     switch (step.code) {
+      case 'no-home':
+        return () => makeHome(workspace, home ?? (step.pages[0] as string));
       case 'open-site':
         return () => switchSite(workspace);
       case 'open-page':
@@ -29,6 +34,8 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
   })();
   const place = ((): string => {
     switch (step.code) {
+      case 'no-home':
+        return linkTo('words', step.pages[0]);
       case 'open-visitors':
       case 'open-site':
         return linkToView('doors', 'site');
@@ -76,6 +83,18 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
       <div className="min-w-0 flex-1">
         <p className="font-semibold">{words.headline}</p>
         <p className="soft text-[13.5px]">{words.why}</p>
+        {step.code === 'no-home' && step.pages.length > 1 && (
+          <label className="mt-2 flex max-w-md flex-wrap items-center gap-2 text-[13.5px]">
+            Or another one
+            <select className="select select-sm min-w-0 flex-1" value={home ?? step.pages[0]} onChange={(event) => setHome(event.target.value)}>
+              {step.pages.map((id) => (
+                <option key={id} value={id}>
+                  {byId.get(id)?.name ?? id} ({byId.get(id)?.address ?? id})
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
       </div>
       {words.action !== '' &&
         (act ? (

@@ -20,6 +20,7 @@ export {
   hideProperly,
   isKeptFrom,
   keepFrom,
+  makeHome,
   moveRule,
   openPage,
   useOneAddress,

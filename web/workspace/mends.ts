@@ -111,6 +111,11 @@ export function setPageIntent(workspace: Workspace, id: string, intent: 'list' |
   });
 }
 
+/** Makes a page the home page of a site that came without one: it goes out as such, and links to it follow. */
+export function makeHome(workspace: Workspace, id: string): void {
+  workspace.change(set('facts', '', 'homePage', id), { label: `“${workspace.state.byId.get(id)?.name ?? id}” is the home page` });
+}
+
 /** Turns the one switch. */
 export function switchSite(workspace: Workspace): void {
   const open = !isOpen(workspace.state.document);
