@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { decodeSource, sameBytes } from '../source/index.ts';
 import { page } from '../testing/html.ts';
 import { readDataBlock } from './data-nodes.ts';
-import { documentTitle, metaDescription, patchPage, readPage, readSource, robotsMetas, type PageEdit, type PageFacts } from './index.ts';
+import { documentTitle, metaDescription, passagesIn, patchPage, readPage, readSource, robotsMetas, type PageEdit, type PageFacts } from './index.ts';
 
 function patch(html: string | Uint8Array, edits: readonly PageEdit[], charset?: string) {
   const source = decodeSource(typeof html === 'string' ? new TextEncoder().encode(html) : html, charset ?? (typeof html === 'string' ? 'utf-8' : undefined));
@@ -134,6 +134,53 @@ describe('patching', () => {
       { numRuns: 300 },
     );
   });
+
+  it.each<[string, (count: number) => string, (source: ReturnType<typeof decodeSource>, facts: PageFacts) => PageEdit[], string?]>([
+    ['scripts', (count) => `<head>${'<script type=application/ld+json>{}</script>'.repeat(count)}`, () => [{ kind: 'title', text: 'x' }]],
+    ['robots metas', (count) => '<meta name=robots content=noindex>'.repeat(count), () => [{ kind: 'noindex', on: false }]],
+    ['refreshes', (count) => '<meta http-equiv=refresh content="0;url=/a">'.repeat(count), () => [{ kind: 'no-refresh' }]],
+    ['pictures', (count) => '<img src=a>'.repeat(count), (_, facts) => facts.images.map(({ tag }) => ({ kind: 'alt', start: tag.start, was: null, now: 'x' }))],
+    [
+      'passages',
+      (count) => '<p>some words</p>'.repeat(count),
+      ({ text: source }) => passagesIn(source).map(({ start, text: was }) => ({ kind: 'passage', start, was, now: 'others', links: [] })),
+    ],
+    [
+      'links',
+      (count) => '<a href=/old/>x</a>'.repeat(count),
+      () => [{ kind: 'addresses', origin: 'https://a.example', page: { from: '/', to: '/' }, moved: [{ from: '/old/', to: '/new/' }] }],
+    ],
+    [
+      'passages in Shift_JIS',
+      (count) => '<p>\u0093\u00fa\u0096\u007b words</p>'.repeat(count),
+      ({ text: source }) => passagesIn(source).map(({ start, text: was }) => ({ kind: 'passage', start, was, now: was.replace('words', 'more'), links: [] })),
+      'shift_jis',
+    ],
+  ])('takes time in proportion to the page: thousands of %s', (_, make, edits, charset) => {
+    const time = (count: number): number => {
+      const source = decodeSource(
+        Uint8Array.from(make(count), (character) => character.charCodeAt(0)),
+        charset ?? 'utf-8',
+      );
+      const started = performance.now();
+      const reading = readSource(source);
+      if (!reading.ok) throw new Error(reading.reason);
+      expect(patchPage(source, reading.facts, edits(source, reading.facts)).ok).toBe(true);
+      return performance.now() - started;
+    };
+    const best = (count: number): number => Math.min(time(count), time(count), time(count));
+    time(500);
+    // Four times the page: sixteen times the time where everything looks at all else.
+    expect(best(2000)).toBeLessThan(Math.max(best(500) * 10, 150));
+  });
+
+  it.each([
+    ['<?xml version="1.0" encoding="utf-8"?><p>x', '<?xml version="1.0" encoding="utf-8"?><title>N</title><p>x'],
+    ['<?php if ($a > 1) { ?>\n<p>x', '<?php if ($a > 1) { ?>\n<title>N</title>\n<p>x'],
+    ['<% layout "a" %><!-- by hand --><p>x', '<% layout "a" %><!-- by hand --><title>N</title><p>x'],
+    ['<!doctype html>\n<p>x', '<!doctype html>\n<title>N</title>\n<p>x'],
+    ['<p>x', '<title>N</title><p>x'],
+  ])('puts nothing in front of what must stand first: %j', (before, after) => expect(patched(before, { kind: 'title', text: 'N' })).toBe(after));
 
   it('refuses a head that swallows what is written, and leaves the page alone', () => {
     expect(patch('<meta charset=utf-8><title>never closed', [{ kind: 'description', text: 'x' }]).result).toEqual({ ok: false, reason: 'head-cannot-take-it' });

@@ -38,6 +38,18 @@ describe('passages', () => {
     expect(patched(html, [passage(html, 0, 'Box <making> & more')])).toBe(html.replace('Box  making', 'Box  &lt;making> &amp; more'));
     expect(patched(html, [passage(html, 3, 'two')])).toContain('<li>two<b></b>');
   });
+  it.each([
+    ['an end tag that closes nothing', '<p>old</font> words', 'old words', 'new words', '<p>new</font> words'],
+    ['the end of the page in the middle', '<p>old</BODY></HTML> words', 'old words', 'old news', '<p>old</BODY></HTML> news'],
+    ['a start tag that opens nothing', '<p>old<body class="a>b"> words', 'old words', 'new words', '<p>new<body class="a>b"> words'],
+    ['a doctype', '<p>old<!doctype html> words', 'old words', 'new words', '<p>new<!doctype html> words'],
+    ['what is no tag', '<p>old < words', 'old < words', 'new < words', '<p>new < words'],
+    ['a tag as words', '<p>old &lt;/font> words', 'old </font> words', 'new </font> words', '<p>new &lt;/font> words'],
+    ['a no-break space', '<p>old\u00a0 words', 'old\u00a0 words', 'new\u00a0 words', '<p>new\u00a0 words'],
+  ])('are text alone: %s', (_, before, words, now, after) => {
+    expect(passagesIn(before).map(({ text }) => text)).toEqual([words]);
+    expect(patched(before, [passage(before, 0, now)])).toBe(after);
+  });
   it('take links on words, kept or new, and none inside a link', () => {
     expect(patched(html, [passage(html, 1, null, [{ words: 'lined', nth: 0, href: '/linings/?a=1&b' }])])).toContain(
       'made &amp; <a href="/linings/?a=1&amp;b">lined</a>,',
