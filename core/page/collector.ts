@@ -16,6 +16,7 @@ import {
 
 import { programIn } from './leftovers.ts';
 import { noindexInNoscript } from './noscript.ts';
+import { collapse } from './white-space.ts';
 
 /** Attributes of one start tag, by lower-case name; the first of a name wins. */
 export interface Attributes {
@@ -266,11 +267,6 @@ export class FactCollector {
 }
 
 export type { Capture };
-
-/** Strips and collapses ASCII white space, as the standard does for `document.title`. */
-export function collapse(text: string): string {
-  return text.replace(/[\t\n\f\r ]+/g, ' ').replace(/^ | $/g, '');
-}
 
 function words(value: string | undefined): string[] {
   return value === undefined

@@ -1,4 +1,4 @@
-export { collapse } from './collector.ts';
+export { collapse } from './white-space.ts';
 export { readPage, readSource, readSourceByTree, type ReadOptions } from './read.ts';
 export {
   PAGE_LIMITS,

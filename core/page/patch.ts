@@ -93,21 +93,6 @@ function liesWithin(place: number, ranges: readonly Splice[]): boolean {
   return low > 0 && (ranges[low - 1] as Splice).end > place;
 }
 
-/** A block that is written anew takes the replacements inside it with it. */
-function isOutermost(splice: Splice, at: number, all: readonly Splice[]): boolean {
-  // What is put in at an edge of a block stands beside it, not in it.
-  if (splice.start === splice.end) return !all.some((other) => other.start < splice.start && splice.start < other.end);
-  return !all.some(
-    (other, index) =>
-      index !== at &&
-      other.end > other.start &&
-      other.start <= splice.start &&
-      splice.end <= other.end &&
-      // Of two that replace the very same, the first is the owner's own word.
-      (other.start < splice.start || splice.end < other.end || index < at),
-  );
-}
-
 function altsHold(before: PageFacts, after: PageFacts, edits: readonly PageEdit[]): boolean {
   const order = new Map(before.images.map((image, at) => [image.tag.start, at]));
   return edits.every((edit) => edit.kind !== 'alt' || after.images[order.get(edit.start) ?? -1]?.alt === edit.now);

@@ -2,7 +2,7 @@ import type { Finding } from '../../core/checks/index.ts';
 import { pageKey, set } from '../../core/site/index.ts';
 import { findingWords } from '../../core/wording/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { hideProperly, openPage, setKindIntent, useOneAddress, type Workspace } from '../workspace/index.ts';
+import { hideProperly, openPage, setKindIntent, linkByOneAddress, type Workspace } from '../workspace/index.ts';
 
 /** The one action a finding offers: what it says, and what it does. */
 export interface Mend {
@@ -72,7 +72,7 @@ export function mendFor(finding: Finding, places: MendPlaces): Mend | undefined 
     case 'links-none':
       return { label: 'Show', run: () => show('links'), whole: false };
     case 'second-spelling':
-      return { label: 'Use one address', run: () => useOneAddress(workspace, row), whole: true };
+      return { label: 'Use one address', run: () => linkByOneAddress(workspace, row), whole: true };
     case 'heading-several':
     case 'heading-order':
     case 'heading-wall':

@@ -23,7 +23,7 @@ export {
   makeHome,
   moveRule,
   openPage,
-  useOneAddress,
+  linkByOneAddress,
   planOpening,
   say,
   setInMap,

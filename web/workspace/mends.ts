@@ -38,7 +38,7 @@ export async function openPage(workspace: Workspace, id: string): Promise<void> 
 const ownAddressInLinks = ({ spelledAs, address }: PageRow): Change[] => spelledAs.map((path) => set('repairs', path, 'to', address));
 
 /** Has every link to a page use its own address. */
-export function useOneAddress(workspace: Workspace, row: PageRow): void {
+export function linkByOneAddress(workspace: Workspace, row: PageRow): void {
   workspace.change(all(ownAddressInLinks(row)), { label: `Links to “${row.name}” use one address` });
 }
 
