@@ -12,8 +12,8 @@ declare class TextEncoder {
   encode(input?: string): Uint8Array<ArrayBuffer>;
 }
 declare class URL {
-  constructor(url: string, base?: string);
-  static canParse(url: string, base?: string): boolean;
+  constructor(url: string | URL, base?: string | URL);
+  static canParse(url: string | URL, base?: string | URL): boolean;
   href: string;
   readonly origin: string;
   protocol: string;
@@ -23,4 +23,6 @@ declare class URL {
   pathname: string;
   search: string;
   hash: string;
+  username: string;
+  password: string;
 }

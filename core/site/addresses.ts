@@ -53,7 +53,7 @@ export function linkResolver(base: string | undefined, page: string, host: strin
   if (base === undefined || !URL.canParse(base, `http://${host}${page}`)) return (href) => linkedPath(href, page, host);
   const from = new URL(base, `http://${host}${page}`);
   if (from.host !== host && from.host !== twinHost(host))
-    return (href) => (URL.canParse(href, from) ? linkedPath(new URL(href, from).href, page, host) : undefined);
+    return (href) => (URL.canParse(href, from.href) ? linkedPath(new URL(href, from.href).href, page, host) : undefined);
   const path = from.pathname;
   return (href) => (/^\s*(?:#|$)/.test(href) ? path + from.search : linkedPath(href, path, host));
 }

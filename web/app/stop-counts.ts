@@ -5,6 +5,7 @@ import { useSettled } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 const STOP_OF: Readonly<Record<Step['code'], Stop>> = {
+  'no-home': 'words',
   'open-site': 'doors',
   'open-visitors': 'doors',
   'open-page': 'doors',

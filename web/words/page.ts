@@ -69,6 +69,7 @@ export function liveFindings(row: PageRow, page: SitePage, document: SiteDocumen
       samePhrase: others('phrase-fought'),
       broken: row.broken,
       linksIn: row.linksIn,
+      spelledAs: row.spelledAs,
     },
   });
 }
