@@ -11,6 +11,8 @@ export interface AddressesEdit {
   readonly origin: string;
   /** Where this page stands: its old address path and its new one, the same where it stays. */
   readonly page: { readonly from: string; readonly to: string };
+  /** Scheme and host under which the page was brought in, where the site has others now: addresses there become the site's. */
+  readonly was?: string | undefined;
   /** Other address paths that moved. */
   readonly moved: readonly { readonly from: string; readonly to: string }[];
 }
@@ -33,10 +35,10 @@ export function relinkSplices(text: string, facts: PageFacts, edit: AddressesEdi
 function newReference(value: string, base: string, standsAt: string, origin: string, goes: Goes): string | undefined {
   if (value === '' || value.startsWith('#') || /^(?!https?:)[a-z][a-z0-9+.-]*:/i.test(value) || !URL.canParse(value, base)) return undefined;
   const url = new URL(value, base);
-  if (!sameSite(url, origin)) return undefined;
+  if (!sameSite(url, origin) && !goes.isFormer(url)) return undefined;
   const { target, search, led } = goes.from(url);
   const rest = search + url.hash;
-  if (/^(?:https?:)?\/\//i.test(value)) return led ? origin + target + rest : undefined;
+  if (/^(?:https?:)?\/\//i.test(value)) return led || goes.isFormer(url) ? origin + target + rest : undefined;
   if (value.startsWith('/')) return led ? target + rest : undefined;
   // Relative ones are told anew where the page stands now, if they would lead elsewhere from there.
   const again = new URL(value, `${origin}${standsAt}`);
@@ -47,8 +49,15 @@ function newReference(value: string, base: string, standsAt: string, origin: str
 class Goes {
   private readonly to: ReadonlyMap<string, string>;
 
-  constructor({ page, moved }: AddressesEdit) {
+  constructor(private readonly edit: AddressesEdit) {
+    const { page, moved } = edit;
     this.to = new Map([...moved, ...(page.from === page.to ? [] : [page])].map(({ from, to }) => [plainPercent(from), to]));
+  }
+
+  /** Whether an address is on the host that the site had before. */
+  isFormer(url: URL): boolean {
+    const { was, origin } = this.edit;
+    return was !== undefined && url.origin !== origin && sameSite(url, was);
   }
 
   /** Path and query for an address, as it is written where it stays. A query travels along, unless it is part of what was led elsewhere. */
@@ -88,9 +97,10 @@ function dataSplices(text: string, facts: PageFacts, origin: string, goes: Goes)
       const value = written.replaceAll('\\/', '/');
       if (value.includes('\\') || !URL.canParse(value, origin)) continue;
       const url = new URL(value, origin);
-      if (!sameSite(url, origin)) continue;
+      const former = goes.isFormer(url);
+      if (!former && !sameSite(url, origin)) continue;
       const { target, search, led } = goes.from(url);
-      if (!led) continue;
+      if (!led && !former) continue;
       const next = (value.startsWith('/') && !value.startsWith('//') ? '' : origin) + target + search + url.hash;
       const start = content.start + match.index + 1;
       splices.push({ start, end: start + written.length, insert: written.includes('\\/') ? next.replaceAll('/', '\\/') : next });

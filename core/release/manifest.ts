@@ -47,7 +47,7 @@ const editSchema = z.union([
     now: z.string().nullable(),
     links: z.array(z.strictObject({ words: z.string(), nth: z.number(), href: z.string() })),
   }),
-  z.strictObject({ kind: z.literal('addresses'), origin: z.string(), page: move, moved: z.array(move) }),
+  z.strictObject({ kind: z.literal('addresses'), origin: z.string(), page: move, moved: z.array(move), was: z.string().optional() }),
   z.strictObject({ kind: z.literal('json-ld'), graph: z.object({ '@context': z.string(), '@graph': z.array(z.looseObject({ '@id': z.string() })) }) }),
 ]);
 

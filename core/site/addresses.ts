@@ -24,11 +24,16 @@ export function twinHost(host: string): string {
   return host.startsWith('www.') ? host.slice(4) : `www.${host}`;
 }
 
+/** Whether a host is the site's, its twin, or one under which the site was before. */
+function isHostOf(host: string, own: string, cameAs: string | undefined): boolean {
+  return host === own || host === twinHost(own) || (cameAs !== undefined && (host === cameAs || host === twinHost(cameAs)));
+}
+
 /**
- * Resolves a link on a page to a path on the same site, its twin with or without `www.` among it; undefined where it leads away or is no address. `page` is the path of the page (or of
+ * Resolves a link on a page to a path on the same site, its twin with or without `www.` among it; undefined where it leads away or is no address. `cameAs` is the host under which the site was brought in, where it has another now. `page` is the path of the page (or of
  * its `base`). The common plain cases are done without the URL parser: a large site has hundreds of thousands of links.
  */
-export function linkedPath(href: string, page: string, host: string): string | undefined {
+export function linkedPath(href: string, page: string, host: string, cameAs?: string): string | undefined {
   const whole = href.trim();
   const hash = whole.indexOf('#');
   const reference = hash < 0 ? whole : whole.slice(0, hash);
@@ -39,7 +44,7 @@ export function linkedPath(href: string, page: string, host: string): string | u
   }
   if (!URL.canParse(whole, `http://${host}${page}`)) return undefined;
   const url = new URL(whole, `http://${host}${page}`);
-  if ((url.protocol !== 'http:' && url.protocol !== 'https:') || (url.host !== host && url.host !== twinHost(host))) return undefined;
+  if ((url.protocol !== 'http:' && url.protocol !== 'https:') || !isHostOf(url.host, host, cameAs)) return undefined;
   url.hash = url.username = url.password = '';
   // An empty query is one too: `/a?` is not `/a`.
   return url.href.slice(url.origin.length);
@@ -49,13 +54,13 @@ export function linkedPath(href: string, page: string, host: string): string | u
  * What resolves the links of a page to paths of its site, as its `base` element has it, where there is one (HTML standard, 2.4.3): a base elsewhere takes
  * relative links with it, and a mere fragment leads to the base. `page` is the page's own path.
  */
-export function linkResolver(base: string | undefined, page: string, host: string): (href: string) => string | undefined {
-  if (base === undefined || !URL.canParse(base, `http://${host}${page}`)) return (href) => linkedPath(href, page, host);
+export function linkResolver(base: string | undefined, page: string, host: string, cameAs?: string): (href: string) => string | undefined {
+  if (base === undefined || !URL.canParse(base, `http://${host}${page}`)) return (href) => linkedPath(href, page, host, cameAs);
   const from = new URL(base, `http://${host}${page}`);
-  if (from.host !== host && from.host !== twinHost(host))
-    return (href) => (URL.canParse(href, from.href) ? linkedPath(new URL(href, from.href).href, page, host) : undefined);
+  if (!isHostOf(from.host, host, cameAs))
+    return (href) => (URL.canParse(href, from.href) ? linkedPath(new URL(href, from.href).href, page, host, cameAs) : undefined);
   const path = from.pathname;
-  return (href) => (/^\s*(?:#|$)/.test(href) ? path + from.search : linkedPath(href, path, host));
+  return (href) => (/^\s*(?:#|$)/.test(href) ? path + from.search : linkedPath(href, path, host, cameAs));
 }
 
 function dotless(path: string): string {

@@ -24,6 +24,8 @@ export const TABLES = {
     language: text.nullable().optional(),
     /** Scheme and host, such as `https://quillfeather.example`. */
     mainAddress: text.nullable().optional(),
+    /** The main address under which the site was brought in, once it has another: what its pages name there follows. */
+    cameAs: text.nullable().optional(),
     ownerKind: z.enum(['organization', 'person']).nullable().optional(),
     ownerName: text.nullable().optional(),
     email: text.nullable().optional(),

@@ -62,7 +62,7 @@ export { movedRule, placeBehind } from './rule-order.ts';
 export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from './parts.ts';
 export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, writeLinks, type SetLink } from './passages.ts';
 export { descriptionRooms, shareTextRoom, shareTitleRoom, tabRoom, titleRooms } from './rooms.ts';
-export { isClosed, isOpen, siteHost, siteOrigin, switchStory, type SwitchStory } from './origin.ts';
+export { formerHost, formerOrigin, isClosed, isOpen, mainAddressChange, siteHost, siteOrigin, switchStory, type SwitchStory } from './origin.ts';
 export { homeFile, isOwnAddress, resolvePath, spellingsOf, type Resolved } from './resolve.ts';
 export {
   directiveEdits,

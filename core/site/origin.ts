@@ -1,3 +1,4 @@
+import { all, set, type Change } from './changes.ts';
 import type { SiteDocument } from './document.ts';
 
 /** Whether the site as it will go out is open to engines; it is, unless the switch was turned off and no plan opens it with the next release. */
@@ -49,6 +50,24 @@ export function switchStory(document: SiteDocument): SwitchStory {
 /** Scheme and host of the site; a placeholder under the reserved `.example` where the owner has not said. */
 export function siteOrigin(document: SiteDocument): string {
   return document.tables.facts['']?.mainAddress ?? 'https://your-site.example';
+}
+
+/** The origin under which the site was brought in, where it has another main address now; undefined where it is the same. */
+export function formerOrigin(document: SiteDocument): string | undefined {
+  const { cameAs, mainAddress } = document.tables.facts[''] ?? {};
+  return cameAs && cameAs !== mainAddress ? cameAs : undefined;
+}
+
+/** Its host. */
+export function formerHost(document: SiteDocument): string | undefined {
+  return formerOrigin(document)?.replace(/^https?:\/\//, '');
+}
+
+/** The change that gives the site another main address; canonicals and links that name the old one follow, with or without `www.`, by http or https. */
+export function mainAddressChange(document: SiteDocument, origin: string): Change {
+  const { cameAs, mainAddress } = document.tables.facts[''] ?? {};
+  const came = cameAs ?? mainAddress ?? null;
+  return all([set('facts', '', 'mainAddress', origin), set('facts', '', 'cameAs', came === origin ? null : came)]);
 }
 
 /** Host (and port) of the site. */

@@ -45,11 +45,13 @@ export class LinkIndex {
   constructor(
     private readonly host: string,
     private readonly hasFile: (path: string) => boolean,
+    /** The host under which the site was brought in, where it has another now. */
+    private readonly cameAs?: string,
   ) {}
 
   /** Sets a page's links; `base` is the `href` of its `base` element, `repaired` gives the path that one is led to by the owner. Gives the files whose links in changed. */
   put(page: string, hrefs: readonly string[], base: string | undefined, repaired: Repaired = () => undefined, unfollowed: readonly string[] = []): Set<string> {
-    const resolve = linkResolver(base, addressOf(page), this.host);
+    const resolve = linkResolver(base, addressOf(page), this.host, this.cameAs);
     const [found, direct, followed, missing] = [new Set<string>(), new Set<string>(), new Set<string>(), new Set<string>()];
     const aside = new Map<string, AsideLink>();
     const silent = unfollowed.length === 0 ? undefined : new Set(unfollowed);

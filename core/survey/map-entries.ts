@@ -1,6 +1,17 @@
 import { baseAddress, type PageFacts } from '../page/index.ts';
 import type { Manifest, ReleasedFile } from '../release/index.ts';
-import { addressOf, changedOn, linkResolver, resolvePath, siteHost, siteOrigin, type Kind, type SiteDocument, type SitePage } from '../site/index.ts';
+import {
+  addressOf,
+  changedOn,
+  formerHost,
+  linkResolver,
+  resolvePath,
+  siteHost,
+  siteOrigin,
+  type Kind,
+  type SiteDocument,
+  type SitePage,
+} from '../site/index.ts';
 import { datesAreTrue, isLanguageTag, w3cDate, type Alternate, type SitemapEntry } from '../sitemap/index.ts';
 import { plainAddress } from '../source/index.ts';
 
@@ -101,7 +112,7 @@ function dateOf(page: MappedPage, { document, manifest, modified, now }: EntrySo
 function picturesOf({ site, source }: MappedPage, { document, hasFile }: EntrySources): string[] {
   const host = siteHost(document);
   const origin = siteOrigin(document);
-  const resolve = linkResolver(source.base, addressOf(site.id), host);
+  const resolve = linkResolver(source.base, addressOf(site.id), host, formerHost(document));
   const found = new Set<string>();
   for (const { src, alt, decorative } of site.facts.images) {
     // An empty alternative says that the picture is there for its looks alone.

@@ -3,6 +3,8 @@ import { refreshTarget, type AddressesEdit, type PageFacts } from '../page/index
 import {
   addressOf,
   effectiveAddress,
+  formerHost,
+  formerOrigin,
   linkResolver,
   movedSpellings,
   moves,
@@ -49,15 +51,17 @@ export class Moving {
 
   /** The addresses a page names, in whatever spelling, that moved, or that the owner had led elsewhere. Undefined where there are none. */
   addressesFor(page: Linking): AddressesEdit | undefined {
-    if (this.goes.size === 0) return undefined;
+    const was = formerOrigin(this.document);
+    if (this.goes.size === 0 && was === undefined) return undefined;
     const own = this.byFile.get(page.id);
     const here = addressOf(page.id);
     const moved = [...this.pathsNamed(page)].flatMap((from) => {
       const to = this.goes.get(from);
       return to === undefined || (own && from === plainPercent(here)) ? [] : [{ from, to }];
     });
-    if (!own && moved.length === 0) return undefined;
-    return { kind: 'addresses', origin: siteOrigin(this.document), page: { from: here, to: own?.to ?? here }, moved };
+    const renamed = was !== undefined && this.namesFormer(page);
+    if (!own && moved.length === 0 && !renamed) return undefined;
+    return { kind: 'addresses', origin: siteOrigin(this.document), page: { from: here, to: own?.to ?? here }, moved, ...(renamed ? { was } : {}) };
   }
 
   /** Canonical addresses as they will be: those of pages that move, move with them. */
@@ -68,17 +72,37 @@ export class Moving {
 
   /** An address in plain spelling as it will be: that of a page that moves, by this host or its twin, with its query, moves with it, and so does what the owner led elsewhere. */
   follow(address: string): string {
-    if (this.goes.size === 0) return address;
+    const former = this.isFormer(address);
+    if (this.goes.size === 0 && !former) return address;
     const [url, origin, host] = [new URL(address), siteOrigin(this.document), siteHost(this.document)];
-    if (url.host !== host && url.host !== twinHost(host)) return address;
+    if (!former && url.host !== host && url.host !== twinHost(host)) return address;
     const whole = this.goes.get(pathAndQuery(url));
     const to = whole ?? this.goes.get(plainPercent(url.pathname));
-    return to === undefined ? address : (plainAddress(new URL(to, origin).href + (whole === undefined ? url.search : '')) ?? address);
+    if (to === undefined) return former ? origin + pathAndQuery(url) : address;
+    return plainAddress(new URL(to, origin).href + (whole === undefined ? url.search : '')) ?? address;
+  }
+
+  /** Whether an address is on the host under which the site was brought in, and it has another now. */
+  private isFormer(address: string): boolean {
+    const former = formerHost(this.document);
+    if (former === undefined || !URL.canParse(address)) return false;
+    const { host, protocol, origin } = new URL(address);
+    return /^https?:$/.test(protocol) && origin !== siteOrigin(this.document) && (host === former || host === twinHost(former));
+  }
+
+  private namesFormer({ source, hrefs }: Linking): boolean {
+    const links = source.linkTags.flatMap(({ href }) => href ?? []);
+    const metas = source.metas.flatMap((meta) => [meta.content ?? '', refreshTarget(meta)?.to ?? '']);
+    const data = source.jsonLd.flatMap(({ text }) => [...text.matchAll(/"(https?:[^"\s]*)"/gi)].map(([, address = '']) => address.replaceAll('\\/', '/')));
+    const whole = (address: string): string => (address.trim().startsWith('//') ? `https:${address.trim()}` : address.trim());
+    return [...hrefs, ...links, ...metas, ...data, ...source.otherAddresses].some(
+      (address) => /^\s*(?:https?:)?\/\//i.test(address) && this.isFormer(whole(address)),
+    );
   }
 
   /** Every path of this site that a page names, with and without its query, in plain spelling: in links, in other attributes, in metas and in JSON-LD. */
   private pathsNamed({ id, source, hrefs }: Linking): ReadonlySet<string> {
-    const resolve = linkResolver(source.base, addressOf(id), siteHost(this.document));
+    const resolve = linkResolver(source.base, addressOf(id), siteHost(this.document), formerHost(this.document));
     const found = new Set<string>();
     const add = (path: string | undefined): void => {
       if (path === undefined) return;

@@ -7,6 +7,7 @@ import {
   effectiveDescription,
   effectiveShareTitle,
   effectiveTitle,
+  formerHost,
   linkResolver,
   partValues,
   set,
@@ -77,7 +78,7 @@ export function picturePlaces(survey: Survey, document: SiteDocument): PicturePl
   const host = siteHost(document);
   const found: PicturePlace[] = [];
   for (const { page, source } of survey.sitePages()) {
-    const resolve = linkResolver(source.base, addressOf(page.id), host);
+    const resolve = linkResolver(source.base, addressOf(page.id), host, formerHost(document));
     page.facts.images.forEach((image, index) => {
       if (image.decorative || image.src === undefined) return;
       const path = resolve(image.src)?.replace(/[?#].*$/s, '');

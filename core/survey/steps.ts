@@ -44,7 +44,8 @@ export function openSteps(document: SiteDocument, rows: readonly PageRow[], numb
   const doors = switchStory(document);
   if (doors.here === 'shut') add('blocks', { code: 'open-site', since: doors.since, releases: doors.shutBy?.releases ?? 0 });
   else if (audience === 'public') {
-    const shut = rows.filter((row) => row.state === 'shut-out');
+    // Without a home page nothing leads anywhere: that is one thing, said above.
+    const shut = rows.filter((row) => row.state === 'shut-out' && (homes.length === 0 || !isOnlyUnreached(row)));
     if (shut.length > NAMED) add('blocks', { code: 'open-pages', pages: shut.map((row) => row.id) });
     else
       for (const row of shut)
@@ -71,6 +72,9 @@ export function openSteps(document: SiteDocument, rows: readonly PageRow[], numb
   else if (engine?.records.every((record) => record.outcome === 'waiting')) add('polish', { code: 'wait' });
   return steps;
 }
+
+const isOnlyUnreached = (row: PageRow): boolean =>
+  row.findings.some((finding) => finding.code === 'shut-out' && finding.gates.every((gate) => gate.name === 'reachable'));
 
 /** Most pages that are offered as the home page. */
 const MOST_HOMES = 30;

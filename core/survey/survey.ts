@@ -7,6 +7,7 @@ import {
   effectiveFacts,
   effectiveFile,
   fieldsOf,
+  formerHost,
   homeFile,
   kindOf,
   passagesOf,
@@ -60,7 +61,7 @@ export class Survey {
     const byPath = new Map(files.map((file) => [file.path, file]));
     const has = (path: string): boolean => byPath.has(path);
     const home = homeFile(has);
-    const links = new LinkIndex(siteHost(document), has);
+    const links = new LinkIndex(siteHost(document), has, formerHost(document));
     const moving = new Moving(document, has);
     const whereabouts = new Whereabouts<Surveyed>(document, [], ({ id }) => id, has);
     this.site = { document, manifest, whereabouts, pages: new Map(), files: byPath, links, moving, home, brought, now };

@@ -158,7 +158,7 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
     case 'second-spelling':
       return {
         headline: `Also linked as ${list(finding.paths)}`,
-        why: 'One page answers at both addresses, so engines list it more than once and spread its weight.',
+        why: 'The page answers there too, so engines list it more than once and spread its weight.',
         mend: 'Have all links use its own address.',
       };
     case 'heading-several':

@@ -1,5 +1,5 @@
 import { useId, useMemo, type ReactNode } from 'react';
-import { all, cleanOrigin, LONGEST_TEXT, set } from '../../core/site/index.ts';
+import { all, cleanOrigin, LONGEST_TEXT, mainAddressChange, set } from '../../core/site/index.ts';
 import { Combo, Segments, useDraft } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { isEmail, isTelephone, languages, timeZones } from './choices.ts';
@@ -104,7 +104,7 @@ export function MainAddress() {
   const bad = typed !== undefined && typed.trim() !== '' && cleanOrigin(typed) === undefined;
   const take = (): void => {
     const origin = typed === undefined ? undefined : cleanOrigin(typed);
-    if (origin !== undefined) workspace.change(set('facts', '', 'mainAddress', origin), { label: `The main address is ${origin}` });
+    if (origin !== undefined) workspace.change(mainAddressChange(workspace.state.document, origin), { label: `The main address is ${origin}` });
     if (!bad) setTyped(undefined);
   };
   return (
@@ -124,6 +124,9 @@ export function MainAddress() {
         <span id={`${id}-fault`} className="mt-1 block text-[13px] text-error">
           This is not an address. It looks like https://your-name.example. The one before is kept.
         </span>
+      )}
+      {!bad && typed !== undefined && typed.trim() !== '' && cleanOrigin(typed) !== value && (
+        <span className="soft mt-1 block text-[13px]">Canonicals and links in your pages that name the old address follow, with the next release.</span>
       )}
     </div>
   );

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { cleanOrigin, set, siteHost, siteOrigin } from '../../core/site/index.ts';
+import { cleanOrigin, mainAddressChange, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { leftover } from '../../core/site/index.ts';
 import { ChosenFact, Fact, Rail, Term } from '../pieces/index.ts';
 import { Segments } from '../ui/index.ts';
@@ -127,7 +127,7 @@ function AddressVariant() {
   const local = !bare.includes('.');
   const take = (next: string): void => {
     const clean = cleanOrigin(next);
-    if (clean !== undefined) workspace.change(set('facts', '', 'mainAddress', clean), { label: `The main address is ${clean}` });
+    if (clean !== undefined) workspace.change(mainAddressChange(workspace.state.document, clean), { label: `The main address is ${clean}` });
   };
   const scheme = origin.startsWith('http:') ? 'http' : 'https';
   return (
