@@ -107,6 +107,7 @@ test('the demo to “good enough” by keyboard alone, in under sixty keys', asy
     await page.keyboard.press(key);
   };
   const walk = page.getByTestId('walk');
+  const enough = page.getByText('Good enough, stop here: every page has the words it needs.');
   // On Start the key that fixes does the first thing there is to do: open what is shut, keep out what leaks, hide what is half hidden, begin the walk.
   for (const step of ['open-page', 'close-kind', 'half-hidden']) {
     await expect(page.locator('.step[data-step]').first()).toHaveAttribute('data-step', step);
@@ -144,7 +145,9 @@ test('the demo to “good enough” by keyboard alone, in under sixty keys', asy
     if ((await walk.count()) === 0 || (await left()) === 0) break;
     await press('Alt+ArrowDown');
     await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(heading ?? '');
+    // The next page is there before its part of the walk is.
+    await expect(walk.or(enough).first()).toBeVisible();
   }
-  await expect(page.getByText('Good enough, stop here: every page has the words it needs.')).toBeVisible();
+  await expect(enough).toBeVisible();
   expect(keys).toBeLessThan(60);
 });

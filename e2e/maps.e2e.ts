@@ -73,7 +73,7 @@ test('the map that the site came with is compared, and mended', async ({ page, a
     'bad.xml',
     '<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">\n  <url><loc>https://quillfeather.example/?a=1&b=2</loc></url>\n</urlset>',
   );
-  await expect(page.locator('[data-issue="bare-ampersand"]')).toContainText('line 2, column');
+  await expect(page.locator('[data-issue="malformed"]')).toContainText('line 2, column');
 });
 
 test('a map opened in a browser reads well', async ({ page, app }) => {

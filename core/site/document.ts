@@ -119,6 +119,8 @@ export const TABLES = {
     path: text.nullable().optional(),
     match: z.enum(['below', 'contains', 'ends']).nullable().optional(),
     kind: z.enum(KINDS).nullable().optional(),
+    /** Whether it also counts for pages that look like archives (categories, tags, authors, dates); they are spared otherwise. */
+    archives: flag,
     order: z.number().nullable().optional(),
     inMap: flag,
   }),

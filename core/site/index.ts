@@ -56,7 +56,7 @@ export { crawlerIntent, effectiveIntent, effectiveNoindex, kindIntent, robotsEdi
 export { ARCHIVES, guessKind, KIND_INTENTS, KIND_NAMES, KINDS, type Intent, type Kind } from './kinds.ts';
 export { wantedInMap, type WantedInMap } from './in-map.ts';
 export { leftover, numberAfterName } from './leftovers.ts';
-export { kindOf, kindRules, pageName, pathRules, ruleCatches, type KindRule, type PathRule, type SitePage } from './page.ts';
+export { kindOf, kindRules, pageName, pathRules, ruleCatches, spares, type KindRule, type PathRule, type SitePage } from './page.ts';
 export { titleParts } from './title-parts.ts';
 export { movedRule, placeBehind } from './rule-order.ts';
 export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from './parts.ts';

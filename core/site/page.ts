@@ -1,6 +1,6 @@
 import { documentTitle, mainHeading, type PageFacts } from '../page/index.ts';
 import type { SiteDocument } from './document.ts';
-import type { Kind } from './kinds.ts';
+import { ARCHIVES, type Kind } from './kinds.ts';
 import { addressOf } from './addresses.ts';
 
 /** A page of the site as every computation about it takes it: which file it is, what it is for, what was read of it. */
@@ -20,6 +20,8 @@ export interface KindRule {
   readonly path: string;
   readonly match: 'below' | 'contains' | 'ends';
   readonly kind: Kind;
+  /** Whether archives are meant too. */
+  readonly archives: boolean;
 }
 
 /** A rule for many pages, as far as it says which ones. */
@@ -34,7 +36,9 @@ export function pathRules(document: SiteDocument): readonly PathRule[] {
     known.get(rules) ??
     Object.entries(rules)
       .sort(([, a], [, b]) => (a.order ?? 0) - (b.order ?? 0))
-      .flatMap(([id, { path, match, kind }]) => (path ? [{ id, path, match: match ?? 'below', kind: kind ?? undefined }] : []));
+      .flatMap(([id, { path, match, kind, archives }]) =>
+        path ? [{ id, path, match: match ?? 'below', kind: kind ?? undefined, archives: archives === true }] : [],
+      );
   known.set(rules, made);
   return made;
 }
@@ -55,6 +59,11 @@ export function ruleCatches(rule: Pick<KindRule, 'path' | 'match'>, address: str
   return low.startsWith(folder) && low.length > folder.length;
 }
 
+/** Whether a rule for kinds leaves a page alone: a list of pages below a folder of posts is no post, unless the owner says that it is. */
+export function spares(rule: Pick<KindRule, 'kind' | 'archives'>, guess: Kind): boolean {
+  return ARCHIVES.includes(guess) && !ARCHIVES.includes(rule.kind) && !rule.archives;
+}
+
 /** What a page is for, and who says so: the owner for this page, one of their rules, or a guess from its address, its markup and the site's feeds. */
 export function kindOf(
   document: SiteDocument,
@@ -65,7 +74,7 @@ export function kindOf(
   if (own) return { kind: own, from: 'owner' };
   const rules = kindRules(document);
   const address = rules.length === 0 ? '' : addressOf(id);
-  const rule = rules.find((one) => ruleCatches(one, address));
+  const rule = rules.find((one) => ruleCatches(one, address) && !spares(one, guess));
   return rule ? { kind: rule.kind, from: 'rule', rule } : { kind: guess, from: 'guess' };
 }
 

@@ -18,6 +18,7 @@ import {
   isIdle,
   leftover,
   isOwnAddress,
+  kindOf,
   linkedPath,
   resolvePath,
   spellingsOf,
@@ -289,6 +290,20 @@ describe('addresses', () => {
     ['', undefined],
     ['javascript:alert(1)', undefined],
   ])('%j as a main address is %j', (typed, origin) => expect(cleanOrigin(typed)).toBe(origin));
+});
+
+describe('a rule for kinds', () => {
+  const rule = (...changes: Change[]): SiteDocument =>
+    applyChange(emptyDocument(), all([set('rules', 'r', 'path', '/journal/'), set('rules', 'r', 'kind', 'post'), ...changes]));
+  it.each([
+    ['a page', 'page', 'post'],
+    ['a list of posts by a tag', 'tag', 'tag'],
+    ['a list of an author', 'author', 'author'],
+    ['an event', 'event', 'post'],
+  ] as const)('spares archives: %s', (_, guess, kind) => expect(kindOf(rule(), 'journal/x/index.html', guess).kind).toBe(kind));
+  it('counts for archives too where the owner says so', () =>
+    expect(kindOf(rule(set('rules', 'r', 'archives', true)), 'journal/x/index.html', 'tag')).toMatchObject({ kind: 'post', from: 'rule' }));
+  it('makes archives of pages', () => expect(kindOf(rule(set('rules', 'r', 'kind', 'tag')), 'journal/x/index.html', 'category').kind).toBe('tag'));
 });
 
 describe('kinds and intents', () => {

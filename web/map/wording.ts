@@ -150,20 +150,20 @@ export const REFUSALS: Readonly<Record<SitemapRefusal | 'unreadable', string>> =
 
 /** How XML breaks, where there are words for it. */
 const MALFORMED: Readonly<Partial<Record<XmlFault['what'], string>>> = {
-  'bare-ampersand': 'an & that is not written as &amp;.',
-  'unknown-entity': 'an entity that XML does not know.',
-  misnested: 'a tag closes what is not open.',
-  'cut-off': 'it breaks off, or a tag is never closed.',
-  prefix: 'a prefix whose namespace is not declared.',
-  character: 'a character that XML does not allow.',
-  outside: 'something stands outside of the one root element.',
+  'bare-ampersand': 'an & that is not written as &amp;',
+  'unknown-entity': 'an entity that XML does not know',
+  misnested: 'a tag closes what is not open',
+  'cut-off': 'it breaks off, or a tag is never closed',
+  prefix: 'a prefix whose namespace is not declared',
+  character: 'a character that XML does not allow',
+  outside: 'something stands outside of the one root element',
 };
 
 /** What a map does that the protocol does not allow, or that makes no sense. */
 export function issueWords(issue: MapIssue): string {
   switch (issue.code) {
     case 'malformed':
-      return `line ${issue.line}, column ${issue.column}: ${MALFORMED[issue.what] ?? issue.message} Every reader stops here`;
+      return `${MALFORMED[issue.what] ?? issue.message.replace(/\.$/, '')}; every reader stops here`;
     case 'unknown-element':
       return `<${issue.name}> is no element of the protocol`;
     case 'misplaced-element':

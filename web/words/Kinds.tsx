@@ -1,7 +1,21 @@
 import { X } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
-import { addressOf, all, KIND_NAMES, kindRules, KINDS, placeBehind, ruleCatches, set, type Change, type Kind, type KindRule } from '../../core/site/index.ts';
-import { counted, KIND_WORDS } from '../../core/wording/index.ts';
+import {
+  addressOf,
+  all,
+  KIND_NAMES,
+  kindIntent,
+  kindRules,
+  KINDS,
+  placeBehind,
+  ruleCatches,
+  set,
+  spares,
+  type Change,
+  type Kind,
+  type KindRule,
+} from '../../core/site/index.ts';
+import { counted, KIND_WORDS, plural } from '../../core/wording/index.ts';
 import { byKind, Term, PageLink } from '../pieces/index.ts';
 import { SortableList } from '../ui/index.ts';
 import { moveRule, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -137,9 +151,12 @@ function RuleLine({ rule, earlier, mover }: { readonly rule: KindRule; readonly 
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.rows);
   const [open, setOpen] = useState(false);
-  const caught = useMemo(() => rows.filter((row) => ruleCatches(rule, addressOf(row.id))), [rows, rule]);
+  const caught = useMemo(
+    () => rows.filter((row) => ruleCatches(rule, addressOf(row.id)) && !(row.kindFrom === 'guess' && spares(rule, row.kind))),
+    [rows, rule],
+  );
   const decided = caught.filter((row) => row.kindFrom === 'rule' && !earlier.some((one) => ruleCatches(one, addressOf(row.id))));
-  const fields = ['path', 'match', 'kind', 'order'] as const;
+  const fields = ['path', 'match', 'kind', 'archives', 'order'] as const;
   return (
     <div className="p-3">
       <div className="flex flex-wrap items-center gap-2 text-[14px]">
@@ -195,7 +212,13 @@ function NewRule({ order }: { readonly order: number }) {
   const [path, setPath] = useState('');
   const [match, setMatch] = useState<KindRule['match']>('below');
   const [kind, setKind] = useState<Kind>('post');
-  const caught = useMemo(() => (path.trim() === '' ? [] : rows.filter((row) => ruleCatches({ path, match }, addressOf(row.id)))), [rows, path, match]);
+  const [archives, setArchives] = useState(false);
+  const document = useWorkspace((state) => state.document);
+  const below = useMemo(() => (path.trim() === '' ? [] : rows.filter((row) => ruleCatches({ path, match }, addressOf(row.id)))), [rows, path, match]);
+  const lists = below.filter((row) => row.kindFrom === 'guess' && spares({ kind, archives: false }, row.kind));
+  const caught = archives ? below : below.filter((row) => !lists.includes(row));
+  const { intent } = kindIntent(document, kind);
+  const flipped = caught.filter((row) => row.kindFrom !== 'owner' && (row.intentFrom === 'kind' || row.intentFrom === 'default') && row.intent !== intent);
   const folders = useMemo(() => [...new Set(rows.flatMap((row) => addressOf(row.id).match(/^\/[^/]+\//)?.[0] ?? []))].slice(0, 60), [rows]);
   return (
     <form
@@ -204,7 +227,13 @@ function NewRule({ order }: { readonly order: number }) {
         if (path.trim() === '') return;
         const id = `${match} ${path.trim()}`;
         workspace.change(
-          all([set('rules', id, 'path', path.trim()), set('rules', id, 'match', match), set('rules', id, 'kind', kind), set('rules', id, 'order', order)]),
+          all([
+            set('rules', id, 'path', path.trim()),
+            set('rules', id, 'match', match),
+            set('rules', id, 'kind', kind),
+            set('rules', id, 'archives', archives && lists.length > 0 ? true : null),
+            set('rules', id, 'order', order),
+          ]),
           {
             label: `${MATCHES[match].replace(/^./, (letter) => letter.toUpperCase())} ${path.trim()} is ${article(kind)} ${KIND_NAMES[kind].toLowerCase()}`,
           },
@@ -256,6 +285,26 @@ function NewRule({ order }: { readonly order: number }) {
           </span>
         )}
       </div>
+      {lists.length > 0 && (
+        <label className="mt-2 flex items-center gap-2 text-[13px]">
+          <input type="checkbox" className="checkbox checkbox-sm" checked={archives} onChange={(event) => setArchives(event.target.checked)} />
+          Also for {counted(lists.length, 'page that lists others', 'pages that list others')} (categories, tags, authors, dates)
+        </label>
+      )}
+      {flipped.length > 0 && (
+        <p className="mt-2 text-[13px] text-[color:var(--brick)]" role="status">
+          {counted(flipped.length, 'page')}{' '}
+          {intent === 'list'
+            ? plural(flipped.length, 'would be listed that is kept out now', 'would be listed that are kept out now')
+            : plural(flipped.length, 'would be kept out that is listed now', 'would be kept out that are listed now')}
+          :{' '}
+          {flipped
+            .slice(0, 5)
+            .map((row) => row.name)
+            .join(', ')}
+          {flipped.length > 5 && ' …'}
+        </p>
+      )}
       {caught.length > 0 && <Caught pages={caught} />}
     </form>
   );
