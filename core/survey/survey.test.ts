@@ -42,6 +42,17 @@ const MANIFEST: Manifest = {
 };
 const START = applyChange(emptyDocument(), set('facts', '', 'mainAddress', 'https://a.example'));
 
+/** A survey of a site of its own, that nothing was released of. */
+const surveyOf = (pages: Readonly<Record<string, string>>, document: SiteDocument): Survey =>
+  new Survey(
+    document,
+    Object.keys(pages).map((path) => ({ path, hash: path, size: 1, modified: undefined })),
+    Object.entries(pages).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
+    { robots: undefined, maps: {} },
+    undefined,
+    () => 0,
+  );
+
 function survey(document: SiteDocument = START, manifest: Manifest | null = MANIFEST): Survey {
   const made = new Survey(
     document,
@@ -261,16 +272,7 @@ describe('another main address', () => {
     'index.html': `<link rel=canonical href="${OLD}/"><meta property=og:url content="${OLD}/"><a href="http://a.example/b/?q#x">b</a><a href="//www.a.example/b/">b</a><a href="https://c.example/b/">c</a><a href=/b/>b</a>`,
     'b/index.html': `<link rel=canonical href=/b/><script type="application/ld+json">{"url":"https:\\/\\/www.a.example\\/b\\/","see":"${OLD}"}</script><p>words`,
   };
-  const files = Object.keys(pages).map((path) => ({ path, hash: path, size: 1, modified: undefined }));
-  const brought = (document: SiteDocument): Survey =>
-    new Survey(
-      document,
-      files,
-      Object.entries(pages).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
-      { robots: undefined, maps: {} },
-      undefined,
-      () => 0,
-    );
+  const brought = (document: SiteDocument): Survey => surveyOf(pages, document);
   const before = applyChange(emptyDocument(), set('facts', '', 'mainAddress', OLD));
   const written = (one: Survey, id: keyof typeof pages): string => {
     const patched = patchPage(sourceOf(pages[id]), factsOf(pages[id]), one.editsOf(id));
@@ -306,16 +308,7 @@ describe('a site without a home page', () => {
     'index.en.html': '<title>Tide</title><h1>Tide &amp; Timber</h1><a href="boats.html">b</a>',
     'boats.html': '<h1>Boats</h1><a href="index.en.html">home</a><a href="/">home</a>',
   };
-  const files = Object.keys(pages).map((path) => ({ path, hash: path, size: 1, modified: undefined }));
-  const brought = (document: SiteDocument): Survey =>
-    new Survey(
-      document,
-      files,
-      Object.entries(pages).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
-      { robots: undefined, maps: {} },
-      undefined,
-      () => 0,
-    );
+  const brought = (document: SiteDocument): Survey => surveyOf(pages, document);
   const steps = (one: Survey, document: SiteDocument) =>
     openSteps(document, one.rows(), one.numbers(), undefined).map(({ step }) => (step.code === 'no-home' ? [step.code, ...step.pages] : step.code));
   it('says so first, with the page that is likely meant', () =>
@@ -443,15 +436,7 @@ describe('an address that gets a new ending', () => {
       'a/index.html': '<a href=index.html>self</a><a href=../a>self</a>',
       'b/index.html': '<script type="application/ld+json">{"url":"/a/index.html"}</script>',
     };
-    const files = Object.keys(pages).map((path) => ({ path, hash: path, size: 1, modified: undefined }));
-    const spelledSite = new Survey(
-      moved,
-      files,
-      Object.entries(pages).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) })),
-      { robots: undefined, maps: {} },
-      undefined,
-      () => 0,
-    );
+    const spelledSite = surveyOf(pages, moved);
     const written = (id: keyof typeof pages): string => {
       const source = sourceOf(pages[id]);
       const patched = patchPage(source, factsOf(pages[id]), spelledSite.editsOf(id));
@@ -583,7 +568,7 @@ describe('patterns, phrases and copies across the site', () => {
           .rows()
           .map((row) => [row.address, row.kind]),
       ),
-    ).toEqual({ '/': 'page', '/a/': 'post', '/b/': 'post', '/new/': 'event', '/tags/x/': 'post' });
+    ).toEqual({ '/': 'page', '/a/': 'post', '/b/': 'post', '/new/': 'event', '/tags/x/': 'tag' });
     expect([
       ruleCatches({ path: '/journal', match: 'below' }, '/journal/'),
       ruleCatches({ path: 'journal/', match: 'below' }, '/journal/x/'),

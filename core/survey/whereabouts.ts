@@ -34,11 +34,6 @@ export class Whereabouts<Page extends Standing> {
     this.left = new Map(moves(document).flatMap(({ file, to }) => (this.byFile.has(file) ? [] : [[file, to]])));
   }
 
-  /** The page whose own address this path is, as it is spelled there. */
-  own(path: string): Page | undefined {
-    return this.byAddress.get(path);
-  }
-
   /** What will answer at a path, with or without a query. */
   at(path: string): Place<Page> {
     const page = this.byAddress.get(path);
@@ -50,10 +45,5 @@ export class Whereabouts<Page extends Standing> {
     if (found.kind === 'redirect') return { kind: 'redirect', to: found.to, page: there };
     if (there) return { kind: 'page', page: there, direct: isOwnAddress(path, found.file) };
     return { kind: 'file', file: found.file };
-  }
-
-  /** Whether anything at all will be there. */
-  answers(path: string): boolean {
-    return this.at(path).kind !== 'nothing';
   }
 }
