@@ -1,9 +1,9 @@
 import type { Check } from './finding.ts';
 
-/** Letters beyond ASCII and no word about their encoding: a browser takes them for windows-1252 unless the host says otherwise (HTML standard, 4.2.5.4). */
+/** Letters beyond ASCII and no word about their encoding: a browser takes them for windows-1252 unless the host says otherwise, as many do (HTML standard, 4.2.5.4). */
 export const charsetMissing: Check<'charset-missing'> = {
   code: 'charset-missing',
-  cost: 'weakens',
+  cost: 'polish',
   stop: 'words',
   alsoWhenOut: true,
   look: ({ facts }) => (facts.encoding.from === 'guess' ? { code: 'charset-missing' } : undefined),
