@@ -152,7 +152,7 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
   },
   'charset-missing': {
     bad: [GOOD.replace('<head>', '<head><!-- ü -->')],
-    mended: [GOOD.replace('<head>', '<head><meta charset=utf-8><!-- ü -->')],
+    mended: [GOOD.replace('<head>', '<head><!-- ü -->'), { changes: [set('facts', '', 'sayCharset', true)] }],
   },
   'second-spelling': {
     bad: [GOOD, { home: `${GOOD.replace('Box making for', 'Home of').replace('Boxes cut', 'Covers cut')}<a href=/p>p</a><a href=/p.html>p</a>` }],

@@ -48,6 +48,16 @@ export function insertInHead(source: SourceText, facts: PageFacts, tag: string):
   return { start: at, end: at, insert: `${newline}${indentation(text, facts)}${lines}` };
 }
 
+/** A word about the page's encoding in front of all else in the head: it is looked for in the first 1,024 bytes only. */
+export function charsetSplice(source: SourceText, facts: PageFacts): Splice {
+  const tag = `<meta charset="${source.encoding.name}">`;
+  const starts = [...facts.metas, ...facts.titles, ...facts.linkTags].flatMap((fact) => (fact.inHead ? [fact.tag.start] : []));
+  if (starts.length === 0) return insertInHead(source, facts, tag);
+  const at = starts.reduce((first, start) => Math.min(first, start));
+  const lineStart = /(\r\n|\n|\r)([ \t]*)$/.exec(source.text.slice(Math.max(0, at - 200), at));
+  return { start: at, end: at, insert: tag + (lineStart?.[0] ?? '') };
+}
+
 /** How the head's own lines are indented: as the first meta or title in it. */
 function indentation(text: string, facts: PageFacts): string {
   const model = [...facts.metas.filter((meta) => meta.inHead), ...facts.titles.filter((title) => title.inHead)].map((fact) => fact.tag.start);

@@ -199,6 +199,31 @@ describe('patching', () => {
     expect(twice).toContain('Second');
   });
 
+  it('says the encoding in front of all else, in lines where there are lines', () => {
+    const say = (html: string): string => {
+      const { result } = patch(new TextEncoder().encode(html), [{ kind: 'charset' }]);
+      return result.ok ? new TextDecoder().decode(result.bytes) : result.reason;
+    };
+    expect(say('<head>\n  <!-- ü -->\n  <title>ü</title>\n</head>')).toBe('<head>\n  <!-- ü -->\n  <meta charset="utf-8">\n  <title>ü</title>\n</head>');
+    expect(say('<title>ü</title><meta name=a>')).toBe('<meta charset="utf-8"><title>ü</title><meta name=a>');
+    expect(say('<p>ü')).toBe('<meta charset="utf-8"><p>ü');
+    expect(say(`<!--${'x'.repeat(1100)}--><p>ü`)).toBe('head-cannot-take-it');
+  });
+  it('keeps the word about the encoding where all look for it, however long a title becomes', () => {
+    for (const charset of ['utf-8', 'koi8-r', 'shift_jis']) {
+      const html = `<head>\n<title>T</title>\n<meta charset="${charset}">\n</head><p>x`;
+      const long = 'word '.repeat(300).trim();
+      const { result } = patch(new TextEncoder().encode(html), [{ kind: 'title', text: long }], '');
+      if (!result.ok) throw new Error(result.reason);
+      const again = decodeSource(result.bytes);
+      expect([again.encoding.name, again.encoding.from, again.text.startsWith(`<head>\n<meta charset="${charset}">\n<title>${long}</title>`)]).toEqual([
+        charset,
+        'meta',
+        true,
+      ]);
+    }
+  });
+
   describe('writes who is behind the site', () => {
     const OWNER = { '@type': 'Organization', '@id': 'https://a.example/#organization', name: 'Bindery' };
     const SITE = { '@type': 'WebSite', '@id': 'https://a.example/#website', name: 'A' };

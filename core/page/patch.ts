@@ -1,10 +1,10 @@
-import { needsAscii, readOnlyReason, respell, spliceSource, type Range, type SourceText, type Splice } from '../source/index.ts';
+import { needsAscii, readOnlyReason, respell, sniffEncoding, spliceSource, type Range, type SourceText, type Splice } from '../source/index.ts';
 import { asciiReferences, escapeAttribute, escapeText } from './escape.ts';
 import type { MetaFact, PageFacts } from './facts.ts';
 import { passagesHold, passageSplices, type PassageEdit } from './passages.ts';
 import { readSource } from './read.ts';
 import { relinkSplices, type AddressesEdit } from './relink.ts';
-import { canonicalLinks, canonicalSplices, insertInHead, metaTag, setContent, wholeLine } from './head-tags.ts';
+import { canonicalLinks, canonicalSplices, charsetSplice, insertInHead, metaTag, setContent, wholeLine } from './head-tags.ts';
 import { directivesHold, robotsSplices, type DirectivesEdit, type NoindexEdit } from './robots-metas.ts';
 import { graphSplices, saysGraph, type WrittenGraph } from './write-graph.ts';
 import { documentTitle, metaDescription, refreshMetas } from './views.ts';
@@ -19,6 +19,8 @@ export type PageEdit =
   | { readonly kind: 'canonical'; readonly href: string }
   /** The page no longer sends its visitors on by itself (`meta http-equiv=refresh`). */
   | { readonly kind: 'no-refresh' }
+  /** The page says its encoding where all look for it. */
+  | { readonly kind: 'charset' }
   /** A `meta` that must stand in the head exactly so, such as a proof of ownership. */
   | { readonly kind: 'meta'; readonly name: string; readonly content: string }
   /** A `meta` with a property, as the Open Graph protocol has them. */
@@ -64,12 +66,16 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
   if (!edits.every((edit) => isElsewhere(edit) || holds(reread.facts, edit))) return { ok: false, reason: 'head-cannot-take-it' };
   if (passages.length > 0 && !passagesHold(source.text, again.text, passages)) return { ok: false, reason: 'words-not-there' };
   if (!altsHold(facts, reread.facts, edits)) return { ok: false, reason: 'words-not-there' };
+  const says = edits.some((edit) => edit.kind === 'charset');
+  if ((says || source.encoding.from === 'meta') && sniffEncoding(spliced.bytes).from !== 'meta')
+    // What was put in pushed the word about the encoding out of sight: it is said once more, in front.
+    return says ? { ok: false, reason: 'head-cannot-take-it' } : patchPage(source, facts, [...edits, { kind: 'charset' }]);
   return { ok: true, bytes: spliced.bytes, splices: ascii };
 }
 
-/** Edits whose places move when a page is written: they are looked at by order, not by place. */
+/** Edits that are looked at by other means than the facts: places move when a page is written, and the encoding is told by the bytes. */
 function isElsewhere(edit: PageEdit): boolean {
-  return edit.kind === 'alt' || edit.kind === 'passage' || edit.kind === 'addresses';
+  return edit.kind === 'alt' || edit.kind === 'passage' || edit.kind === 'addresses' || edit.kind === 'charset';
 }
 
 /** Of splices that lie in one another the outermost, in their order: of two that replace the very same, the first is the owner's own word. Takes time in proportion to them. */
@@ -123,6 +129,7 @@ export function holds(facts: PageFacts, edit: PageEdit): boolean {
     case 'passage':
       return edit.links.length === 0 && (edit.now === null || edit.now === edit.was);
     case 'addresses':
+    case 'charset':
       return false;
     case 'json-ld':
       return saysGraph(facts.jsonLd, edit.graph);
@@ -147,6 +154,8 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit): Splic
       return [];
     case 'canonical':
       return canonicalSplices(source, facts, edit.href);
+    case 'charset':
+      return [charsetSplice(source, facts)];
     case 'no-refresh':
       return refreshMetas(facts).map((meta) => ({ ...wholeLine(source.text, meta.tag), insert: '' }));
     case 'meta': {

@@ -26,6 +26,7 @@ import { identityGraph } from '../structured-data/index.ts';
  */
 export function editsFor(document: SiteDocument, page: SitePage, source: PageFacts, addresses?: AddressesEdit): PageEdit[] {
   const edits: PageEdit[] = [];
+  if (source.encoding.from === 'guess' && document.tables.facts['']?.sayCharset === true) edits.push({ kind: 'charset' });
   const title = effectiveTitle(document, page);
   if (isOurs(title)) edits.push({ kind: 'title', text: title.value });
   const description = effectiveDescription(document, page);

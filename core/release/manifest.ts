@@ -37,6 +37,7 @@ const editSchema = z.union([
   z.strictObject({ kind: z.literal('directives'), name: z.string(), wanted: z.record(z.string(), z.string()) }),
   z.strictObject({ kind: z.literal('canonical'), href: z.string() }),
   z.strictObject({ kind: z.literal('no-refresh') }),
+  z.strictObject({ kind: z.literal('charset') }),
   z.strictObject({ kind: z.literal('meta'), name: z.string(), content: z.string() }),
   z.strictObject({ kind: z.literal('property'), property: z.string(), content: z.string() }),
   z.strictObject({ kind: z.literal('alt'), start: z.number(), was: z.string().nullable(), now: z.string() }),

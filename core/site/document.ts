@@ -22,6 +22,8 @@ export const TABLES = {
     tagline: text.nullable().optional(),
     description: text.nullable().optional(),
     language: text.nullable().optional(),
+    /** Pages that say nothing of their encoding, and are in UTF-8, are to say so. */
+    sayCharset: flag,
     /** Scheme and host, such as `https://quillfeather.example`. */
     mainAddress: text.nullable().optional(),
     /** The main address under which the site was brought in, once it has another: what its pages name there follows. */

@@ -72,9 +72,11 @@ function entriesOf<R>(table: Readonly<Record<string, R>>, page: string): [number
 export function effectiveFacts(document: SiteDocument, page: string, facts: PageFacts): PageFacts {
   const words = new Map(passagesOf(document, page).flatMap(({ start, now }) => (now === null ? [] : [[start, now] as const])));
   const pictures = new Map(altsOf(document, page).map(({ start, now }) => [start, now]));
-  if (words.size === 0 && pictures.size === 0) return facts;
+  const says = facts.encoding.from === 'guess' && document.tables.facts['']?.sayCharset === true;
+  if (words.size === 0 && pictures.size === 0 && !says) return facts;
   return {
     ...facts,
+    encoding: says ? { ...facts.encoding, from: 'meta' } : facts.encoding,
     headings: facts.headings.map((heading) => ({ ...heading, text: words.get(heading.tag.start) ?? heading.text })),
     paragraphs: facts.paragraphs.map((paragraph, index) => words.get(facts.paragraphStarts[index] ?? -1) ?? paragraph),
     images: pictures.size > 0 ? facts.images.map((image) => ({ ...image, alt: pictures.get(image.tag.start) ?? image.alt })) : facts.images,

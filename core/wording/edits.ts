@@ -20,6 +20,8 @@ export function editWords(edit: PageEdit): { readonly field: string; readonly va
       return { field: 'Main address', value: edit.href };
     case 'no-refresh':
       return { field: 'Sending on', value: 'no longer sends visitors on' };
+    case 'charset':
+      return { field: 'Encoding', value: 'says in which it is written' };
     case 'property': {
       const field = { 'og:title': 'Share title', 'og:description': 'Share text', 'og:image': 'Share picture' }[edit.property] ?? edit.property;
       return { field, value: edit.content === '' ? 'taken away' : edit.content };
@@ -32,7 +34,7 @@ export function editWords(edit: PageEdit): { readonly field: string; readonly va
         : { field: 'Text', value: edit.now };
     case 'addresses':
       return edit.page.from === edit.page.to
-        ? { field: 'Links', value: edit.moved.map(({ to }) => `lead to ${to}`).join(', ') }
+        ? { field: 'Links', value: edit.moved.length === 0 ? `name ${edit.origin}` : [...new Set(edit.moved.map(({ to }) => `lead to ${to}`))].join(', ') }
         : { field: 'Address', value: edit.page.to };
     case 'json-ld':
       return { field: 'Structured data', value: 'who is behind the site, and the site' };

@@ -202,6 +202,8 @@ describe('everything that is told has words', () => {
     { kind: 'directives', name: 'ploverbot', wanted: { follow: '' } },
     { kind: 'canonical', href: 'https://a.example/' },
     { kind: 'no-refresh' },
+    { kind: 'charset' },
+    { kind: 'addresses', origin: 'https://a.example', was: 'https://www.a.example', page: { from: '/', to: '/' }, moved: [] },
     { kind: 'meta', name: 'skerry-proof', content: 'x' },
     { kind: 'json-ld', graph: { '@context': 'https://schema.org', '@graph': [] } },
   ])('edit $kind', (edit) => {

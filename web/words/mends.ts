@@ -71,6 +71,12 @@ export function mendFor(finding: Finding, places: MendPlaces): Mend | undefined 
     case 'links-broken':
     case 'links-none':
       return { label: 'Show', run: () => show('links'), whole: false };
+    case 'charset-missing':
+      return {
+        label: 'Say it everywhere',
+        run: () => workspace.change(set('facts', '', 'sayCharset', true), { label: 'Every page says in which encoding it is written' }),
+        whole: true,
+      };
     case 'second-spelling':
       return { label: 'Use one address', run: () => linkByOneAddress(workspace, row), whole: true };
     case 'heading-several':
@@ -87,7 +93,6 @@ export function mendFor(finding: Finding, places: MendPlaces): Mend | undefined 
     case 'title-outside-head':
     case 'heading-missing':
     case 'lang-missing':
-    case 'charset-missing':
     case 'noscript-noindex':
     case 'template-left':
       return undefined;
