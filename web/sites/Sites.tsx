@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { REFUSAL_WORDS } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
-import { Boundary, Busy, Empty, note, part, useHotkey } from '../ui/index.ts';
+import { Boundary, Busy, Empty, note, part, useHotkey, useLatest } from '../ui/index.ts';
 import { bringInDemo, bringInSite, deleteSite, listSites, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
 import { Bin } from './Bin.tsx';
 import { fromArchive, fromDrop, fromFolder, fromInput } from './picking.ts';
@@ -29,7 +29,8 @@ export function Sites() {
   const [listing, setListing] = useState(false);
   const folderInput = useRef<HTMLInputElement>(null);
   const archiveInput = useRef<HTMLInputElement>(null);
-  const refresh = useCallback(() => void listSites(workspace).then(setList, (error: Error) => setFailure(error.message)), [workspace]);
+  const latest = useLatest();
+  const refresh = useCallback(() => latest(listSites(workspace), setList, (error) => setFailure((error as Error).message)), [workspace, latest]);
   useEffect(refresh, [refresh]);
   // Another tab may bring a site in, rename or delete one.
   useEffect(() => workspace.tools.listen(refresh), [workspace, refresh]);

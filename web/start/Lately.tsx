@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import type { JournalEntry } from '../../core/site/index.ts';
 import { counted, shortDate } from '../../core/wording/index.ts';
 import { latestEntries } from '../storage/index.ts';
+import { useLatest } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { W } from './wording.ts';
 
@@ -18,10 +19,11 @@ export function Lately() {
   const document = useWorkspace((state) => state.document);
   const engine = useWorkspace((state) => state.engine);
   const save = useWorkspace((state) => state.save);
+  const latest = useLatest();
   const [entries, setEntries] = useState<readonly JournalEntry[]>([]);
   useEffect(() => {
-    if (siteId !== undefined && save === 'saved') void latestEntries(workspace.tools.db, siteId, 60).then(setEntries);
-  }, [workspace, siteId, save, document]);
+    if (siteId !== undefined && save === 'saved') latest(latestEntries(workspace.tools.db, siteId, 60), setEntries);
+  }, [workspace, siteId, save, document, latest]);
   const events = lately(entries, document.tables.releases, engine?.days ?? []);
   return (
     <>

@@ -17,4 +17,5 @@ export { recall, remember } from './kept.ts';
 export { Combo, type ComboOption } from './Combo.tsx';
 export { usePrinting } from './printing.ts';
 export { useDraft } from './draft.ts';
+export { useLatest } from './latest.ts';
 export { like, useKeptState } from './kept-state.ts';
