@@ -1,6 +1,9 @@
 /** Instructions to a program on the server, which a browser would take for a comment or for text. */
 const PROGRAMS = /<\?(?:php\b|=)|<%[=@!#\s-]|<!--#(?:include|if|echo|set|exec)\b|\{%[-+]?\s*[a-z]/gi;
 
+/** A place to be filled, as it stands in a title. */
+const PLACEHOLDER = /\{\{[^{}<>]{1,80}\}\}/;
+
 /** Content that is words of another language: examples of such instructions may stand there. */
 const EXAMPLES = /<(script|style|code|pre|textarea|template|xmp|samp|kbd)\b[^>]*>[^]*?<\/\1\s*>/gi;
 
@@ -16,12 +19,12 @@ export function programIn(text: string): string | undefined {
     !text.includes('<%') &&
     !text.includes('{%') &&
     !text.includes('<!--#') &&
-    !/\{\{[^{}<>]{1,80}\}\}/.test(titleOf(text))
+    !PLACEHOLDER.test(titleOf(text))
   )
     return undefined;
   const bare = text.replace(EXAMPLES, '');
   PROGRAMS.lastIndex = 0;
-  return PROGRAMS.exec(bare)?.[0].trim() ?? /\{\{[^{}<>]{1,80}\}\}/.exec(titleOf(bare))?.[0];
+  return PROGRAMS.exec(bare)?.[0].trim() ?? PLACEHOLDER.exec(titleOf(bare))?.[0];
 }
 
 function titleOf(text: string): string {

@@ -1,4 +1,4 @@
-import { needsAscii, readOnlyReason, respell, sniffEncoding, spliceSource, type Range, type SourceText, type Splice } from '../source/index.ts';
+import { lowerBound, needsAscii, readOnlyReason, respell, sniffEncoding, spliceSource, type Range, type SourceText, type Splice } from '../source/index.ts';
 import { asciiReferences, escapeAttribute, escapeText } from './escape.ts';
 import type { MetaFact, PageFacts } from './facts.ts';
 import { passagesHold, passageSplices, type PassageEdit } from './passages.ts';
@@ -90,13 +90,8 @@ function outermost(splices: readonly Splice[]): Splice[] {
 
 /** Whether a place lies within one of some ranges in order; what is put in at an edge of a block stands beside it, not in it. */
 function liesWithin(place: number, ranges: readonly Splice[]): boolean {
-  let low = 0;
-  for (let high = ranges.length; low < high;) {
-    const middle = (low + high) >> 1;
-    if ((ranges[middle] as Splice).start < place) low = middle + 1;
-    else high = middle;
-  }
-  return low > 0 && (ranges[low - 1] as Splice).end > place;
+  const before = ranges[lowerBound(ranges.length, (at) => (ranges[at] as Splice).start < place) - 1];
+  return before !== undefined && before.end > place;
 }
 
 function altsHold(before: PageFacts, after: PageFacts, edits: readonly PageEdit[]): boolean {

@@ -1,3 +1,4 @@
+import { lowerBound } from '../source/index.ts';
 import { patternMatcher, robotsMatcher } from './match.ts';
 import { normalizePath, normalizePattern } from './normalize.ts';
 import { parseRobots, ROBOTS_LIMIT, type RobotsFile, type RobotsLine } from './parse.ts';
@@ -197,14 +198,12 @@ const byUnits = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 /** The first of some sorted, normalized paths that a pattern matches. */
 function matching(sorted: readonly string[], pattern: string, most: number): string[] {
   const { prefix, matches } = patternMatcher(pattern);
-  let low = 0;
-  for (let high = sorted.length; low < high;) {
-    const middle = (low + high) >> 1;
-    if ((sorted[middle] as string) < prefix) low = middle + 1;
-    else high = middle;
-  }
   const found: string[] = [];
-  for (let at = low; at < sorted.length && found.length < most && (sorted[at] as string).startsWith(prefix); at++)
+  for (
+    let at = lowerBound(sorted.length, (index) => (sorted[index] as string) < prefix);
+    at < sorted.length && found.length < most && (sorted[at] as string).startsWith(prefix);
+    at++
+  )
     if (matches(sorted[at] as string)) found.push(sorted[at] as string);
   return found;
 }

@@ -1,7 +1,10 @@
+import { isTwin } from '../source/index.ts';
+
 const SIMPLE_REFERENCE = /^[\w\-./~]*$/;
 
 /**
- * The address path that a file answers at: `index.html` answers for its folder, in small letters as hosts have it, any other file under its own name. Characters that an
+ * The address path that a file answers at: `index.html` answers for its folder, in small letters as hosts have it, any other file under its own name.
+ * Characters that an
  * address cannot hold are percent-encoded.
  */
 export function addressOf(file: string): string {
@@ -19,18 +22,14 @@ export function isPageFile(file: string): boolean {
   return /\.x?html?$/i.test(file);
 }
 
-/** The same host with `www.` before it or without: hosts answer there with a redirect to the site's own. */
-export function twinHost(host: string): string {
-  return host.startsWith('www.') ? host.slice(4) : `www.${host}`;
-}
-
 /** Whether a host is the site's, its twin, or one under which the site was before. */
 function isHostOf(host: string, own: string, cameAs: string | undefined): boolean {
-  return host === own || host === twinHost(own) || (cameAs !== undefined && (host === cameAs || host === twinHost(cameAs)));
+  return isTwin(host, own) || (cameAs !== undefined && isTwin(host, cameAs));
 }
 
 /**
- * Resolves a link on a page to a path on the same site, its twin with or without `www.` among it; undefined where it leads away or is no address. `cameAs` is the host under which the site was brought in, where it has another now. `page` is the path of the page (or of
+ * Resolves a link on a page to a path on the same site, its twin with or without `www.` among it; undefined where it leads away or is no address.
+ * `cameAs` is the host under which the site was brought in, where it has another now. `page` is the path of the page (or of
  * its `base`). The common plain cases are done without the URL parser: a large site has hundreds of thousands of links.
  */
 export function linkedPath(href: string, page: string, host: string, cameAs?: string): string | undefined {

@@ -273,7 +273,7 @@ function bareAmpersand(xml: string, before: number): number | undefined {
   return undefined;
 }
 
-const isKnown = (name: string): boolean => name in ROOTS || FIELDS.urlset.has(name) || name === 'url' || name === 'sitemap';
+const isKnown = (name: string): boolean => Object.hasOwn(ROOTS, name) || FIELDS.urlset.has(name) || name === 'url' || name === 'sitemap';
 
 /** What the parser says, by what it means. */
 const FAULTS: readonly (readonly [RegExp, XmlFault['what']])[] = [

@@ -82,7 +82,7 @@ export class Evidences {
   }
 
   /** The evidence for one page and crawler; `assumeLive` tells it as if it were released. */
-  of(page: EnteredPage, crawler: string, access: Access, assumeLive = false, depth = 0): Evidence {
+  of(page: EnteredPage, crawler: string, access: Access, assumeLive = false): Evidence {
     const { around, origin } = this;
     const { id, address } = page;
     const [first] = page.canonicals;
@@ -98,7 +98,7 @@ export class Evidences {
         canonicals: page.canonicals,
         address: origin + address,
         ...this.ownWords(page),
-        target: elsewhere === undefined || depth > 0 ? undefined : this.target(page, elsewhere, crawler, access),
+        target: elsewhere === undefined ? undefined : this.target(page, elsewhere, crawler, access),
       },
       linksIn: around.linksIn(id),
       spelledAs: around.spelledAs(id)[0],
@@ -280,7 +280,7 @@ export class Evidences {
     // The other page's own canonical is asked where it leads, not how that is taken: chains end here.
     const there = place.page;
     const spelled = place.direct ? there.address : path;
-    const way = wayIn({ ...this.of({ ...there, address: spelled, canonicals: [] }, crawler, access, true, 1), linksIn: 1 });
+    const way = wayIn({ ...this.of({ ...there, address: spelled, canonicals: [] }, crawler, access, true), linksIn: 1 });
     const main = plainAddress(origin + spelled);
     const elsewhere = there.canonicals.length > 0 && there.canonicals.every((canonical) => canonical.address !== main);
     const trouble = troubleOf(way) ?? (elsewhere ? 'elsewhere' : undefined);

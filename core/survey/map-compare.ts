@@ -1,6 +1,6 @@
 import type { GateReason, WayIn } from '../indexing/index.ts';
-import { siteOrigin, twinHost, type SiteDocument } from '../site/index.ts';
-import { pathAndQuery, plainAddress } from '../source/index.ts';
+import { siteOrigin, type SiteDocument } from '../site/index.ts';
+import { isTwin, pathAndQuery, plainAddress } from '../source/index.ts';
 import { readW3cDate } from '../sitemap/index.ts';
 import type { PageRow } from './rows.ts';
 import type { Place } from './whereabouts.ts';
@@ -63,8 +63,7 @@ export function compareMap(entries: readonly { readonly loc: string; readonly la
 
 function compare({ loc, lastmod }: { readonly loc: string; readonly lastmod: string | undefined }, origin: string, sources: CompareSources): ComparedEntry {
   const [url, site] = [URL.canParse(loc) ? new URL(loc) : undefined, new URL(origin)];
-  if (!url || !/^https?:$/.test(url.protocol) || (url.host !== site.host && url.host !== twinHost(site.host)))
-    return { loc, page: undefined, fault: { code: 'other-host' } };
+  if (!url || !/^https?:$/.test(url.protocol) || !isTwin(url.host, site.host)) return { loc, page: undefined, fault: { code: 'other-host' } };
   const path = pathAndQuery(url);
   const place = sources.at(path);
   if (place.kind === 'nothing') return { loc, page: undefined, fault: { code: 'not-there' } };

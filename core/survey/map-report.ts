@@ -1,7 +1,7 @@
 import type { GateReason, WayIn } from '../indexing/index.ts';
-import { siteOrigin, twinHost, wantedInMap, type Kind, type SiteDocument, type SitePage, type WantedInMap } from '../site/index.ts';
+import { siteOrigin, wantedInMap, type Kind, type SiteDocument, type SitePage, type WantedInMap } from '../site/index.ts';
 import { SITEMAP_LIMITS, type MapFile } from '../sitemap/index.ts';
-import { pathAndQuery } from '../source/index.ts';
+import { isTwin, pathAndQuery } from '../source/index.ts';
 import type { DateFrom, DateTrust } from './map-entries.ts';
 import type { MapPlan, PlannedPage } from './map-plan.ts';
 import type { PageRow } from './rows.ts';
@@ -124,7 +124,7 @@ function extraFault(address: string, origin: string, { inMap, at, shut }: ExtraS
   const url = new URL(address);
   const site = new URL(origin);
   const path = pathAndQuery(url);
-  if (url.origin !== site.origin) return url.host === site.host || url.host === twinHost(site.host) ? 'redirects' : 'other-host';
+  if (url.origin !== site.origin) return isTwin(url.host, site.host) ? 'redirects' : 'other-host';
   if (url.href.length > SITEMAP_LIMITS.address) return 'long';
   if (shut(path)) return 'shut';
   const place = at(path);

@@ -11,10 +11,9 @@ import {
   resolvePath,
   siteHost,
   siteOrigin,
-  twinHost,
   type SiteDocument,
 } from '../site/index.ts';
-import { pathAndQuery, plainAddress, plainPercent } from '../source/index.ts';
+import { isTwin, pathAndQuery, plainAddress, plainPercent } from '../source/index.ts';
 
 /** A page as far as its addresses go. */
 interface Linking {
@@ -75,7 +74,7 @@ export class Moving {
     const former = this.isFormer(address);
     if (this.goes.size === 0 && !former) return address;
     const [url, origin, host] = [new URL(address), siteOrigin(this.document), siteHost(this.document)];
-    if (!former && url.host !== host && url.host !== twinHost(host)) return address;
+    if (!former && !isTwin(url.host, host)) return address;
     const whole = this.goes.get(pathAndQuery(url));
     const to = whole ?? this.goes.get(plainPercent(url.pathname));
     if (to === undefined) return former ? origin + pathAndQuery(url) : address;
@@ -87,7 +86,7 @@ export class Moving {
     const former = formerHost(this.document);
     if (former === undefined || !URL.canParse(address)) return false;
     const { host, protocol, origin } = new URL(address);
-    return /^https?:$/.test(protocol) && origin !== siteOrigin(this.document) && (host === former || host === twinHost(former));
+    return /^https?:$/.test(protocol) && origin !== siteOrigin(this.document) && isTwin(host, former);
   }
 
   private namesFormer({ source, hrefs }: Linking): boolean {

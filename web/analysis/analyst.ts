@@ -8,13 +8,12 @@ import {
   isPageFile,
   siteHost,
   siteOrigin,
-  twinHost,
   type Change,
   type Kind,
   type PatternField,
   type SiteDocument,
 } from '../../core/site/index.ts';
-import { decodeBytes, decodeSource } from '../../core/source/index.ts';
+import { decodeBytes, decodeSource, isTwin } from '../../core/source/index.ts';
 import {
   alikeGroups,
   patternPreview,
@@ -244,7 +243,7 @@ export class Analyst {
     const whole = address.trim();
     const url = /^https?:\/\//i.test(whole) && URL.canParse(whole) ? new URL(whole) : undefined;
     const [origin, host] = [siteOrigin(this.document), siteHost(this.document)];
-    if (/^https?:\/\//i.test(whole) && url?.host !== host && url?.host !== twinHost(host)) return undefined;
+    if (/^https?:\/\//i.test(whole) && !isTwin(url?.host ?? '', host)) return undefined;
     const led = url !== undefined && url.origin !== new URL(origin).origin;
     const path = comparedPath(whole.startsWith('/') || /^https?:/i.test(whole) ? whole : `/${whole}`);
     if (path === undefined) return undefined;
