@@ -143,7 +143,7 @@ test('the focus is never lost: after the palette, a deletion, a fix, and at the 
 
 test('the sky is one stop of the Tab key, with arrows inside; the tree makes no history; filters survive a reload', async ({ page, app }) => {
   await openDemo(page, app);
-  expect(await page.locator('[data-sign][tabindex="0"]').count()).toBe(1);
+  await expect(page.locator('[data-sign][tabindex="0"]')).toHaveCount(1);
   await page.locator('[data-sign][tabindex="0"]').focus();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('End');

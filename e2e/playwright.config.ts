@@ -11,8 +11,6 @@ export default defineConfig({
   timeout: 60_000,
   expect: { timeout: 10_000 },
   workers: 2,
-  // A journey that fails once and passes anew is told as flaky; one that fails twice fails the run.
-  retries: 1,
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -7,7 +7,6 @@ const LEFT = /to fix|passed over/;
 async function left(page: Page): Promise<number> {
   const walk = page.getByTestId('walk');
   const done = page.getByText('Good enough, stop here: every page has the words it needs.');
-  // While a page is being read neither is there.
   await expect(walk.or(done)).toBeVisible();
   if ((await done.count()) > 0) return 0;
   return Number(/(\d+) pages? to fix/.exec((await walk.textContent()) ?? '')?.[1] ?? 0);

@@ -3,8 +3,11 @@ import { useEffect } from 'react';
 const FOCUSABLE =
   'a[href], button:not(:disabled), input:not(:disabled), textarea:not(:disabled), select:not(:disabled), summary, [tabindex]:not([tabindex="-1"])';
 
+const DIALOG = '[role="dialog"]';
+
 interface Standing {
   readonly element: HTMLElement;
+  readonly inDialog: boolean;
   /** The elements around it, nearest first, each with the place at which the way to it goes on. */
   readonly around: readonly { readonly parent: Element; readonly at: number }[];
 }
@@ -14,7 +17,7 @@ function standingOf(element: HTMLElement): Standing {
   const around: { parent: Element; at: number }[] = [];
   for (let child: Element = element, parent = child.parentElement; parent && parent !== document.body; child = parent, parent = child.parentElement)
     around.push({ parent, at: [...parent.children].indexOf(child) });
-  return { element, around };
+  return { element, inDialog: element.closest(DIALOG) !== null, around };
 }
 
 const usable = (element: HTMLElement): boolean => element.isConnected && !element.matches(':disabled') && element.getClientRects().length > 0;
@@ -22,13 +25,6 @@ const firstIn = (element: Element): HTMLElement | undefined =>
   [...(element.matches(FOCUSABLE) ? [element] : []), ...element.querySelectorAll(FOCUSABLE)].find(
     (one): one is HTMLElement => one instanceof HTMLElement && usable(one),
   );
-
-/** Remembers what has the focus now; the function given puts the focus there again, or on what has come into its place. */
-export function rememberFocus(): () => void {
-  const { activeElement } = document;
-  const standing = activeElement instanceof HTMLElement && activeElement !== document.body ? standingOf(activeElement) : undefined;
-  return () => (standing && usable(standing.element) ? standing.element : standing ? heirOf(standing) : document.getElementById('sheet'))?.focus();
-}
 
 /** What takes the focus over from something that is gone: what has come into its place, else what is before it, else the sheet. */
 function heirOf({ around }: Standing): HTMLElement | null {
@@ -47,8 +43,14 @@ function heirOf({ around }: Standing): HTMLElement | null {
 export function FocusKeeper() {
   useEffect(() => {
     let last: Standing | undefined;
+    /** What had the focus when a dialog took it: it gets the focus back when the dialog is gone. */
+    let behind: Standing | undefined;
     const noticed = (event: FocusEvent): void => {
-      if (event.target instanceof HTMLElement && event.target !== document.body) last = standingOf(event.target);
+      if (!(event.target instanceof HTMLElement) || event.target === document.body) return;
+      const now = standingOf(event.target);
+      if (!now.inDialog) behind = undefined;
+      else if (last && !last.inDialog) behind = last;
+      last = now;
     };
     const pressed = (): void => {
       // A press on nothing is meant: it lets the focus go.
@@ -61,9 +63,10 @@ export function FocusKeeper() {
       asked = false;
       if (!last || usable(last.element) || (document.activeElement !== document.body && document.activeElement !== last.element)) return;
       // A dialog that is closing gives the focus back by itself.
-      if (document.querySelector('[role="dialog"]')) return void setTimeout(look, 60);
-      const heir = heirOf(last);
-      last = undefined;
+      if (document.querySelector(DIALOG)) return void setTimeout(look, 60);
+      const lost = last.inDialog ? (behind ?? last) : last;
+      const heir = usable(lost.element) ? lost.element : heirOf(lost);
+      last = behind = undefined;
       heir?.focus({ preventScroll: heir.id === 'sheet' });
     };
     const observer = new MutationObserver(() => {

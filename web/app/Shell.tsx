@@ -5,7 +5,6 @@ import { Boundary, Busy, Empty, fetchPart, note, part, useHotkey } from '../ui/i
 import { PAGE_STOPS, RailContext, useNextToMend, usePlace } from '../pieces/index.ts';
 import { rememberSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Drawer, useNarrow } from './Drawer.tsx';
-import { rememberFocus } from './FocusKeeper.tsx';
 import { Foot } from './Foot.tsx';
 import { NotOpened } from './NotOpened.tsx';
 import { PathBar } from './PathBar.tsx';
@@ -81,22 +80,9 @@ function OpenShell() {
     if (id === undefined) note('No other page needs fixing.');
     else place.go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id, { walking: true });
   };
-  // What opened the palette gets the focus back, unless the palette led elsewhere.
-  const giveBack = useRef<() => void>(undefined);
-  const openPalette = (): void => {
-    giveBack.current = rememberFocus();
-    setPalette(true);
-  };
-  const closePalette = (): void => {
-    setPalette(false);
-    // The dialog takes a moment to go; only then is the focus there to be given.
-    const give = (turns: number): void =>
-      void requestAnimationFrame(() => {
-        if (document.activeElement === document.body) giveBack.current?.();
-        else if (turns > 0 && document.querySelector('[cmdk-input]')) give(turns - 1);
-      });
-    give(20);
-  };
+  // What opened the palette gets the focus back from the keeper of the focus.
+  const openPalette = (): void => setPalette(true);
+  const closePalette = (): void => setPalette(false);
   useHotkey('mod+k', () => (palette ? closePalette() : openPalette()));
   useHotkey('alt+ArrowDown', () => step(1));
   useHotkey('alt+ArrowUp', () => step(-1));

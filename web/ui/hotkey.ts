@@ -1,12 +1,13 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 /** Runs something at a key anywhere on the page. `key` is `mod+k`, `alt+ArrowDown`, `mod+shift+z` …; `mod` is Ctrl, or ⌘ on a Mac. */
 export function useHotkey(key: string, run: () => void): void {
   const latest = useRef(run);
-  useEffect(() => {
+  // Before anything is painted: who sees the screen can press the key.
+  useLayoutEffect(() => {
     latest.current = run;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const parts = key.split('+');
     const name = (parts.at(-1) as string).toLowerCase();
     const listen = (event: KeyboardEvent): void => {

@@ -28,16 +28,22 @@ export function OnePage() {
   const row = useWorkspace((state) => (page === undefined ? undefined : state.byId.get(page)));
   const detail = useWorkspace((state) => state.detail);
   if (!row) return <Empty title={W.noPages}>{W.noPagesWhy}</Empty>;
-  if (detail?.id !== row.id)
-    return (
-      <>
-        <h1>
-          <PageName row={row} />
-        </h1>
-        <p className="soft mt-2">Reading the page …</p>
-      </>
-    );
-  return <Sheet key={row.id} row={row} detail={detail} />;
+  // The walk stays while a page is being read: its keys are heard between two pages too.
+  return (
+    <div className="mx-auto max-w-[760px]">
+      <WalkBar />
+      {detail?.id === row.id ? (
+        <Sheet key={row.id} row={row} detail={detail} />
+      ) : (
+        <>
+          <h1>
+            <PageName row={row} />
+          </h1>
+          <p className="soft mt-2">Reading the page …</p>
+        </>
+      )}
+    </div>
+  );
 }
 
 function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDetail }) {
@@ -76,8 +82,7 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
     note(findings.length === 0 ? W.nothingToFix : W.nothingByItself, { id: 'fix' });
   });
   return (
-    <div className="mx-auto max-w-[760px]" ref={sheet}>
-      <WalkBar />
+    <div ref={sheet}>
       <PageHead row={row} />
       {detail.readOnly && <p className="notice notice-amber mb-4">{W.readOnly}</p>}
       <TextField
