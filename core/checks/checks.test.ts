@@ -81,8 +81,14 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
     bad: [GOOD, { other: GOOD.replace('Boxes', 'Cases') }],
     mended: [GOOD, { other: GOOD.replace('Boxes', 'Cases'), changes: [set('pages', 'p.html', 'title', 'Mine alone')] }],
   },
-  'title-several': { bad: [GOOD.replace('</head>', '<title>Second</title></head>')], mended: [GOOD] },
-  'title-outside-head': { bad: ['<html lang=en><p>x<title>Boxes for rare books</title><h1>x</h1>'], mended: [GOOD] },
+  'title-several': {
+    bad: [GOOD.replace('</head>', '<title>Second</title></head>')],
+    mended: [GOOD.replace('</head>', '<title>Second</title></head>'), { changes: [set('pages', 'p.html', 'oneTitle', true)] }],
+  },
+  'title-outside-head': {
+    bad: ['<html lang=en><p>x<title>Boxes for rare books</title><h1>x</h1>'],
+    mended: ['<html lang=en><p>x<title>Boxes for rare books</title><h1>x</h1>', { changes: [set('pages', 'p.html', 'oneTitle', true)] }],
+  },
   'name-number': {
     bad: [GOOD.replace('Box making for rare books', 'Journal 2 | Bindery')],
     mended: [GOOD, { changes: [set('pages', 'p.html', 'title', 'Journal | Bindery')] }],
@@ -141,6 +147,7 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
     bad: [GOOD.replace('<body>', '<body><?php include "menu.php" ?>')],
     mended: [GOOD.replace('<body>', '<body><code>&lt;?php</code><pre>{% if %}</pre>')],
   },
+  'not-writable': { bad: [GOOD.replace('</title>', '')], mended: [GOOD] },
   'noscript-noindex': {
     bad: [GOOD.replace('<head>', '<head><noscript><meta name="Robots" content="none"></noscript>')],
     mended: [
@@ -177,7 +184,10 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
       },
     ],
   },
-  'heading-several': { bad: [GOOD.replace('<h2>How', '<h1>Again</h1><h2>How')], mended: [GOOD] },
+  'heading-several': {
+    bad: [GOOD.replace('<h2>How', '<h1>Again</h1><h2>How')],
+    mended: [GOOD.replace('<h2>How', '<h1>Again</h1><h2>How'), { changes: [set('pages', 'p.html', 'oneHeading', true)] }],
+  },
   'heading-order': { bad: [GOOD.replace(/h2>/g, 'h4>')], mended: [GOOD] },
   'heading-wall': {
     bad: [GOOD.replace(/<h2>.*<\/h2>/, `<p>${'word '.repeat(500)}</p>`)],
@@ -205,7 +215,10 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
     bad: [GOOD.replace('Each box', 'Our chairman says each box'), { changes: [set('care', '', 'wording', true)] }],
     mended: [GOOD.replace('Each box', 'Our chair says each box'), { changes: [set('care', '', 'wording', true)] }],
   },
-  'lang-missing': { bad: [GOOD.replace(' lang=en', '')], mended: [GOOD] },
+  'lang-missing': {
+    bad: [GOOD.replace(' lang=en', '')],
+    mended: [GOOD.replace(' lang=en', ''), { changes: [set('pages', 'p.html', 'lang', 'en')] }],
+  },
   'shut-out': {
     bad: [GOOD.replace('</head>', '<meta name=robots content=noindex></head>')],
     mended: [GOOD.replace('</head>', '<meta name=robots content=noindex></head>'), { changes: [set('pages', 'p.html', 'intent', 'list')] }],
@@ -257,6 +270,7 @@ describe('every check', () => {
         formula: 'Flesch',
         score: 20,
         instruction: '<?php',
+        ...(code === 'not-writable' ? { why: 'head-open' } : {}),
         content: 'noindex',
         very: false,
       } as never;

@@ -1,5 +1,5 @@
 import type { TextMeasure } from '../language/index.ts';
-import type { PageFacts } from '../page/index.ts';
+import type { PageFacts, Unwritable } from '../page/index.ts';
 import type { Coverage, PhrasePlace } from '../phrases/index.ts';
 import type { Room } from '../titles/index.ts';
 import type { PageState, ShutGate, WayIn } from '../indexing/index.ts';
@@ -70,6 +70,7 @@ export type Finding =
   | { readonly code: 'charset-missing' }
   | { readonly code: 'noscript-noindex'; readonly content: string }
   | { readonly code: 'template-left'; readonly instruction: string }
+  | { readonly code: 'not-writable'; readonly why: Unwritable }
   | { readonly code: 'title-near'; readonly pages: readonly string[] }
   | { readonly code: 'description-near'; readonly pages: readonly string[] }
   | { readonly code: 'phrase-fought'; readonly phrase: string; readonly pages: readonly string[] }

@@ -43,6 +43,7 @@ export function findingPlace(finding: Finding, facts: PageFacts): number | undef
     case 'charset-missing':
     case 'noscript-noindex':
     case 'template-left':
+    case 'not-writable':
     case 'heading-wall':
     case 'text-thin':
     case 'sentence-long':

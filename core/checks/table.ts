@@ -16,6 +16,7 @@ import { linksBroken } from './links-broken.ts';
 import { linksNone } from './links-none.ts';
 import { charsetMissing } from './charset-missing.ts';
 import { templateLeft } from './template-left.ts';
+import { notWritable } from './not-writable.ts';
 import { noscriptNoindex } from './noscript-noindex.ts';
 import { secondSpelling } from './second-spelling.ts';
 import { headingSeveral } from './heading-several.ts';
@@ -39,6 +40,7 @@ export const CHECKS: readonly AnyCheck[] = [
   leaking,
   halfHidden,
   templateLeft,
+  notWritable,
   noscriptNoindex,
   charsetMissing,
   titleMissing,

@@ -19,7 +19,17 @@ export const projectSchema = z.strictObject({
   history: z.strictObject({ start: z.unknown(), entries: z.array(z.unknown()) }).optional(),
   aside: z.array(z.strictObject({ table: z.string(), key: z.string(), value: z.unknown(), problem: z.string() })).optional(),
   manifest: manifestSchema.nullable(),
-  files: z.array(z.strictObject({ path: z.string(), modified: z.number().nullable() })),
+  files: z.array(
+    z.strictObject({
+      path: z.string(),
+      modified: z.number().nullable(),
+      /** The octets of its name in the ZIP it came in, in hexadecimal, where they were in an old code page. */
+      oldName: z
+        .string()
+        .regex(/^(?:[0-9a-f]{2})+$/)
+        .optional(),
+    }),
+  ),
 });
 export type ProjectFile = z.infer<typeof projectSchema>;
 

@@ -1,7 +1,7 @@
 import { collapse } from '../page/index.ts';
 import Papa from 'papaparse';
 import { decodeBytes, percentDecoded } from '../source/index.ts';
-import { addressOf, all, type Change, type SiteDocument } from '../site/index.ts';
+import { addressOf, all, withoutPageEnding, type Change, type SiteDocument } from '../site/index.ts';
 import type { PageRow } from '../survey/index.ts';
 import { cellChange, cellText, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
 
@@ -102,12 +102,7 @@ export function guessMapping(table: Pick<ReadTable, 'headers' | 'rows'>): Mappin
 export function addressKey(address: string): string {
   const trimmed = address.trim();
   const path = URL.canParse(trimmed) ? new URL(trimmed).pathname : trimmed.replace(/[?#].*$/s, '');
-  return (
-    `/${percentDecoded(path).replace(/^\/+/, '')}`
-      .replace(/\/index\.x?html?$/i, '/')
-      .replace(/\.x?html?$/i, '')
-      .replace(/\/+$/, '') || '/'
-  );
+  return withoutPageEnding(`/${percentDecoded(path).replace(/^\/+/, '')}`.replace(/\/index\.x?html?$/i, '/')).replace(/\/+$/, '') || '/';
 }
 
 /** What taking a table in would do. */

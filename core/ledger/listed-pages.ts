@@ -1,5 +1,5 @@
 import { escapeAttribute, escapeText } from '../page/index.ts';
-import { addressOf, endingOf } from '../site/index.ts';
+import { addressOf, endingOf, isPageFile } from '../site/index.ts';
 import { readSitemap } from '../sitemap/index.ts';
 import { decodeBytes } from '../source/index.ts';
 import { guessEncoding, guessMapping, readTable } from './csv.ts';
@@ -63,7 +63,7 @@ function fileFor(address: string): string | undefined {
   }
   if (/(^|\/)\.\.?(\/|$)/.test(path)) return undefined;
   if (path === '' || path.endsWith('/')) return `${path}index.html`;
-  if (/\.x?html?$/i.test(path)) return path;
+  if (isPageFile(path)) return path;
   return /\.[a-z0-9]{1,5}$/i.test(path) ? undefined : `${path}/index.html`;
 }
 

@@ -15,6 +15,7 @@ import {
 } from './facts.ts';
 
 import { programIn } from './leftovers.ts';
+import { whyNotWritable } from './writable.ts';
 import { noindexInNoscript } from './noscript.ts';
 import { collapse } from './white-space.ts';
 
@@ -253,6 +254,7 @@ export class FactCollector {
       otherAddresses: this.otherAddresses,
       media: this.media,
       program: programIn(text),
+      unwritable: whyNotWritable({ encoding, titles: this.titles }, text),
       noscriptNoindex: noindexInNoscript(text),
       itemscopes: this.itemscopes,
       paragraphs: this.paragraphs,

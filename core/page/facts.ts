@@ -1,3 +1,4 @@
+import type { Unwritable } from './writable.ts';
 import type { Encoding, Range } from '../source/index.ts';
 
 /** A `title` element in the HTML namespace. */
@@ -104,6 +105,8 @@ export interface PageFacts {
   readonly media: number;
   /** An instruction to a program that it holds: then the file is a template. */
   readonly program: string | undefined;
+  /** Why nothing can be written into it; undefined where it can. */
+  readonly unwritable: Unwritable | undefined;
   /** What a robots meta in a `noscript` of the head says, where it says noindex: a reader without scripts heeds it. */
   readonly noscriptNoindex: string | undefined;
   /** How many elements carry `itemscope`, and how many `typeof` with RDFa in mind. */

@@ -26,6 +26,9 @@ export {
   type ImagePreview,
   type IndexDirectives,
 } from './directives.ts';
+export { spareHeadings, type TemplateEdit } from './template-edits.ts';
+export type { Unwritable } from './writable.ts';
+export { holdsPage } from './leftovers.ts';
 export { plannedMetas, type DirectivesEdit, type NoindexEdit, type PlannedMeta } from './robots-metas.ts';
 export { baseAddress, canonicalHrefs, CRAWLERS, documentTitle, mainHeading, metaDescription, refreshMetas, refreshTarget, robotsMetas } from './views.ts';
 export { asciiReferences, escapeAttribute, escapeText, scriptJson } from './escape.ts';

@@ -27,6 +27,16 @@ export function programIn(text: string): string | undefined {
   return PROGRAMS.exec(bare)?.[0].trim() ?? PLACEHOLDER.exec(titleOf(bare))?.[0];
 }
 
+/** Whether a piece of a page holds an instruction to a program, which nothing may be written over. */
+export function hasInstruction(text: string): boolean {
+  return /<\?|<%|<!--#|\{%|\{\{/.test(text);
+}
+
+/** Whether a program's text holds a page: the beginning of a document, not only a piece that other files take in. */
+export function holdsPage(text: string): boolean {
+  return /<!doctype\s+html|<html[\s>]/i.test(text);
+}
+
 function titleOf(text: string): string {
   const start = text.indexOf('<title');
   return start < 0 ? '' : (text.slice(start, start + 400).split('</')[0] as string);

@@ -6,6 +6,8 @@ import { readSource } from './read.ts';
 import { relinkSplices, type AddressesEdit } from './relink.ts';
 import { canonicalLinks, canonicalSplices, charsetSplice, insertInHead, metaTag, setContent, wholeLine } from './head-tags.ts';
 import { directivesHold, robotsSplices, type DirectivesEdit, type NoindexEdit } from './robots-metas.ts';
+import { hasInstruction } from './leftovers.ts';
+import { templateHolds, templateSplices, type TemplateEdit } from './template-edits.ts';
 import { graphSplices, saysGraph, type WrittenGraph } from './write-graph.ts';
 import { documentTitle, metaDescription, refreshMetas } from './views.ts';
 
@@ -29,11 +31,12 @@ export type PageEdit =
   | { readonly kind: 'alt'; readonly start: number; readonly was: string | null; readonly now: string }
   | PassageEdit
   | AddressesEdit
+  | TemplateEdit
   /** A JSON-LD graph; nodes that the page has already, by their `@id`, take it in, and all others stay. */
   | { readonly kind: 'json-ld'; readonly graph: WrittenGraph };
 
 /** Why a page could not be changed. Nothing has been changed then. */
-export type PatchRefusal = 'utf-16' | 'stateful-encoding' | 'not-encodable' | 'unreadable' | 'head-cannot-take-it' | 'words-not-there';
+export type PatchRefusal = 'utf-16' | 'stateful-encoding' | 'not-encodable' | 'unreadable' | 'head-cannot-take-it' | 'words-not-there' | 'made-by-program';
 
 /** New bytes, or why not. With nothing to change the bytes are the very same object. */
 export type PatchResult =
@@ -56,6 +59,9 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
   if (splices.length === 0) return { ok: true, bytes: source.bytes, splices };
   const reason = readOnlyReason(source.encoding);
   if (reason !== undefined) return { ok: false, reason };
+  if (facts.unwritable === 'head-open') return { ok: false, reason: 'head-cannot-take-it' };
+  if (facts.program !== undefined && splices.some(({ start, end }) => hasInstruction(source.text.slice(start, end))))
+    return { ok: false, reason: 'made-by-program' };
   const merged = mergeInsertions(splices);
   const ascii = needsAscii(source) ? merged.map((splice) => ({ ...splice, insert: asciiReferences(splice.insert) })) : merged;
   const spliced = spliceSource(source, ascii);
@@ -126,6 +132,10 @@ export function holds(facts: PageFacts, edit: PageEdit): boolean {
     case 'addresses':
     case 'charset':
       return false;
+    case 'lang':
+    case 'one-title':
+    case 'one-heading':
+      return templateHolds(facts, edit);
     case 'json-ld':
       return saysGraph(facts.jsonLd, edit.graph);
   }
@@ -171,6 +181,10 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit): Splic
       return [];
     case 'addresses':
       return relinkSplices(source.text, facts, edit);
+    case 'lang':
+    case 'one-title':
+    case 'one-heading':
+      return templateSplices(source, facts, edit);
     case 'json-ld':
       return graphSplices(source.text, facts.jsonLd, edit.graph, needsAscii(source), (text) => insertInHead(source, facts, text));
   }

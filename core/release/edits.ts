@@ -27,16 +27,20 @@ import { identityGraph } from '../structured-data/index.ts';
 export function editsFor(document: SiteDocument, page: SitePage, source: PageFacts, addresses?: AddressesEdit): PageEdit[] {
   const edits: PageEdit[] = [];
   if (source.encoding.from === 'guess' && document.tables.facts['']?.sayCharset === true) edits.push({ kind: 'charset' });
+  const own = document.tables.pages[page.id];
+  if (own?.lang) edits.push({ kind: 'lang', lang: own.lang });
+  if (own?.oneHeading === true) edits.push({ kind: 'one-heading' });
   const title = effectiveTitle(document, page);
-  if (isOurs(title)) edits.push({ kind: 'title', text: title.value });
+  if (own?.oneTitle === true) edits.push({ kind: 'one-title', text: title.value });
+  else if (isOurs(title)) edits.push({ kind: 'title', text: title.value });
   const description = effectiveDescription(document, page);
   if (isOurs(description)) edits.push({ kind: 'description', text: description.value });
   const keywords = effectiveKeywords(document, page);
   if (keywords.from === 'owner') edits.push({ kind: 'meta', name: 'keywords', content: keywords.value });
   edits.push(...shareEdits(document, page));
   edits.push(...robotsEdits(document, page));
-  if (document.tables.pages[page.id]?.canonical === 'self') edits.push({ kind: 'canonical', href: siteOrigin(document) + effectiveAddress(document, page.id) });
-  if (document.tables.pages[page.id]?.refresh === 'none') edits.push({ kind: 'no-refresh' });
+  if (own?.canonical === 'self') edits.push({ kind: 'canonical', href: siteOrigin(document) + effectiveAddress(document, page.id) });
+  if (own?.refresh === 'none') edits.push({ kind: 'no-refresh' });
   if (page.isHome) {
     for (const claim of Object.values(document.tables.claims))
       if (claim.name && claim.content) edits.push({ kind: 'meta', name: claim.name, content: claim.content });

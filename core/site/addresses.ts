@@ -17,9 +17,26 @@ function encodeSegment(segment: string): string {
   return encodeURIComponent(segment).replace(/%(?:40|3A|24|26|2B|2C|3B|3D|21|27|28|29|2A)/g, (escaped) => decodeURIComponent(escaped));
 }
 
-/** Whether a file is a page by its name. */
+const PAGE_ENDING = /\.(?:x?html?|xht|shtml?|stm|php\d?|phtml|aspx?|jsp|cfm)$/i;
+
+/** Whether a file is a page by its name. Of a program for a server only its content tells (`isProgramFile`). */
 export function isPageFile(file: string): boolean {
-  return /\.x?html?$/i.test(file);
+  return PAGE_ENDING.test(file);
+}
+
+/** Whether a file is called like a program that makes pages on a server: it is a page only where it holds one. */
+export function isProgramFile(file: string): boolean {
+  return /\.(?:php\d?|phtml|aspx?|jsp|cfm)$/i.test(file);
+}
+
+/** The ending of a page file with its dot; empty where it has none. */
+export function pageEnding(file: string): string {
+  return PAGE_ENDING.exec(file)?.[0] ?? '';
+}
+
+/** A path without the ending of a page. */
+export function withoutPageEnding(path: string): string {
+  return path.replace(PAGE_ENDING, '');
 }
 
 /** Whether a host is the site's, its twin, or one under which the site was before. */

@@ -145,6 +145,11 @@ export const TABLES = {
     canonical: z.enum(['self']).nullable().optional(),
     /** The page does not send its visitors on, whatever its source says. */
     refresh: z.enum(['none']).nullable().optional(),
+    /** The language that the page is to say it is in, where its source says none. */
+    lang: z.string().max(35).nullable().optional(),
+    /** The page is to have one title, in its head; one main heading. */
+    oneTitle: flag,
+    oneHeading: flag,
   }),
   /** Words that the page itself shows, changed in its source: by page file, a line feed, and the place (see `passageKey`). */
   passages: z.strictObject({

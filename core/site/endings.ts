@@ -1,12 +1,12 @@
 import { percentDecoded } from '../source/index.ts';
-import { addressOf } from './addresses.ts';
+import { addressOf, pageEnding, withoutPageEnding } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
 import { spellingsOf } from './resolve.ts';
 
 /** The last part of a page's address, which a builder calls its slug: `/services/box-making/` and `/services/box-making.html` end in `box-making`. Empty for the home page. */
 export function endingOf(address: string): string {
   const last = address.replace(/\/$/, '').split('/').pop() ?? '';
-  return percentDecoded(last.replace(/\.x?html?$/i, ''));
+  return percentDecoded(withoutPageEnding(last));
 }
 
 /** The file that a page moves to when its address gets a new ending. */
@@ -14,7 +14,7 @@ export function movedFile(file: string, ending: string): string {
   const parts = file.split('/');
   const name = parts.pop() as string;
   if (/^index\.x?html?$/i.test(name)) return parts.length === 0 ? file : [...parts.slice(0, -1), ending, name].join('/');
-  return [...parts, ending + (/\.x?html?$/i.exec(name)?.[0] ?? '')].join('/');
+  return [...parts, ending + pageEnding(name)].join('/');
 }
 
 /** The file that hosts answer the main address itself with. */

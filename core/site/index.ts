@@ -1,4 +1,4 @@
-export { addressOf, cleanOrigin, isPageFile, linkedPath, linkResolver } from './addresses.ts';
+export { addressOf, cleanOrigin, isPageFile, isProgramFile, linkedPath, linkResolver, withoutPageEnding } from './addresses.ts';
 export {
   all,
   applyChange,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { PageFacts } from '../page/index.ts';
+import { spareHeadings, type PageFacts } from '../page/index.ts';
 import type { SiteDocument } from './document.ts';
 
 /** The key of a place in a page's source: a file never holds a line feed, and the source does not move under the owner's changes. */
@@ -73,11 +73,19 @@ export function effectiveFacts(document: SiteDocument, page: string, facts: Page
   const words = new Map(passagesOf(document, page).flatMap(({ start, now }) => (now === null ? [] : [[start, now] as const])));
   const pictures = new Map(altsOf(document, page).map(({ start, now }) => [start, now]));
   const says = facts.encoding.from === 'guess' && document.tables.facts['']?.sayCharset === true;
-  if (words.size === 0 && pictures.size === 0 && !says) return facts;
+  const own = document.tables.pages[page];
+  const spare = own?.oneHeading === true ? new Set(spareHeadings(facts)) : undefined;
+  if (words.size === 0 && pictures.size === 0 && !says && !own?.lang && own?.oneTitle !== true && !spare) return facts;
   return {
     ...facts,
     encoding: says ? { ...facts.encoding, from: 'meta' } : facts.encoding,
-    headings: facts.headings.map((heading) => ({ ...heading, text: words.get(heading.tag.start) ?? heading.text })),
+    lang: own?.lang ?? facts.lang,
+    titles: own?.oneTitle === true ? facts.titles.slice(0, 1).map((title) => ({ ...title, inHead: true })) : facts.titles,
+    headings: facts.headings.map((heading) => ({
+      ...heading,
+      text: words.get(heading.tag.start) ?? heading.text,
+      level: spare?.has(heading) ? 2 : heading.level,
+    })),
     paragraphs: facts.paragraphs.map((paragraph, index) => words.get(facts.paragraphStarts[index] ?? -1) ?? paragraph),
     images: pictures.size > 0 ? facts.images.map((image) => ({ ...image, alt: pictures.get(image.tag.start) ?? image.alt })) : facts.images,
   };

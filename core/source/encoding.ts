@@ -38,12 +38,14 @@ export function sniffEncoding(bytes: Uint8Array, httpCharset?: string): Encoding
     const name = meant.startsWith('utf-16') && bytes[0] !== 0 && bytes[1] !== 0 ? 'utf-8' : meant === 'x-user-defined' ? 'windows-1252' : meant;
     return { name, bom: 0, from };
   }
-  return isUtf8(bytes) ? { name: 'utf-8', bom: 0, from: 'guess' } : { name: 'windows-1252', bom: 0, from: 'fallback' };
+  return !isAscii(bytes) && isUtf8(bytes) ? { name: 'utf-8', bom: 0, from: 'guess' } : { name: 'windows-1252', bom: 0, from: 'fallback' };
 }
 
-/** Whether bytes are UTF-8 and have more than ASCII in them: no other encoding looks like that by chance. */
-function isUtf8(bytes: Uint8Array): boolean {
-  if (!bytes.some((byte) => byte > 0x7f)) return false;
+/** Whether bytes are ASCII alone, which says nothing about their encoding. */
+export const isAscii = (bytes: Uint8Array): boolean => bytes.every((byte) => byte < 0x80);
+
+/** Whether bytes are UTF-8; where they are more than ASCII, no other encoding looks like that by chance. */
+export function isUtf8(bytes: Uint8Array): boolean {
   try {
     new TextDecoder('utf-8', { fatal: true }).decode(bytes);
     return true;

@@ -1,5 +1,5 @@
 import { documentTitle, mainHeading, type PageFacts } from '../page/index.ts';
-import { addressOf, titleParts } from '../site/index.ts';
+import { addressOf, titleParts, withoutPageEnding } from '../site/index.ts';
 import { percentDecoded } from '../source/index.ts';
 
 /** On so many pages a sentence is a banner's, and says nothing of any of them. */
@@ -31,7 +31,7 @@ export class TellingApart {
     if (own !== undefined) return own;
     if (heading === undefined) return undefined;
     const last = addressOf(id).split('/').filter(Boolean).pop();
-    return last === undefined ? undefined : `${heading} (${percentDecoded(last).replace(/\.x?html?$/i, '')})`;
+    return last === undefined ? undefined : `${heading} (${withoutPageEnding(percentDecoded(last))})`;
   }
 
   /** The sentences of a page that stand on many: banners, notices, what a template says. */

@@ -37,6 +37,7 @@ export const CHECK_NAMES: Readonly<Record<FindingCode, string>> = {
   'charset-missing': 'No word about the encoding',
   'noscript-noindex': 'A noindex for readers without scripts',
   'template-left': 'A template, not a page',
+  'not-writable': 'Nothing can be written into it',
 };
 
 /** Why each check is made, in one line. */
@@ -76,4 +77,5 @@ export const CHECK_REASONS: Readonly<Record<FindingCode, string>> = {
   'charset-missing': 'Letters beyond ASCII come out wrong.',
   'noscript-noindex': 'Engines that run no scripts leave the page out.',
   'template-left': 'What visitors get is made of it elsewhere.',
+  'not-writable': 'What you write stays here, and is not released.',
 };

@@ -22,6 +22,12 @@ export function editWords(edit: PageEdit): { readonly field: string; readonly va
       return { field: 'Sending on', value: 'no longer sends visitors on' };
     case 'charset':
       return { field: 'Encoding', value: 'says in which it is written' };
+    case 'lang':
+      return { field: 'Language', value: edit.lang };
+    case 'one-title':
+      return { field: 'Title', value: `one, in the head: ${edit.text}` };
+    case 'one-heading':
+      return { field: 'Main heading', value: 'one; others become second-level' };
     case 'property': {
       const field = { 'og:title': 'Share title', 'og:description': 'Share text', 'og:image': 'Share picture' }[edit.property] ?? edit.property;
       return { field, value: edit.content === '' ? 'taken away' : edit.content };

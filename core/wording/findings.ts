@@ -1,4 +1,5 @@
 import type { Finding } from '../checks/index.ts';
+import type { Unwritable } from '../page/index.ts';
 import type { PhrasePlace } from '../phrases/index.ts';
 import { counted, plural } from './numbers.ts';
 
@@ -8,6 +9,20 @@ export interface FindingWords {
   readonly why: string;
   readonly mend: string;
 }
+
+/** Why nothing can be written into a page, and what to do. */
+export const UNWRITABLE: Readonly<Record<Unwritable, { readonly why: string; readonly mend: string }>> = {
+  'utf-16': { why: 'It is in UTF-16, which can be read here, but not changed.', mend: 'Save it as UTF-8 in your editor, and bring it in again.' },
+  'stateful-encoding': { why: 'Its encoding cannot be written into safely.', mend: 'Save it as UTF-8 in your editor, and bring it in again.' },
+  'head-open': {
+    why: 'Something in its head never ends, such as its title or a style, so all that follows is taken for its text.',
+    mend: 'Put the end tag, such as </title>, where it belongs in the source.',
+  },
+  'title-made': {
+    why: 'A program on the server makes its title; to write over it would break the template.',
+    mend: 'Change the title in the template by hand.',
+  },
+};
 
 /** Sentences for a finding. `nameOf` gives what a page is called. */
 export function findingWords(finding: Finding, nameOf: (page: string) => string = (page) => page): FindingWords {
@@ -155,6 +170,8 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
         why: 'A program on the server makes the real page of it. What is written here may be made anew or lost.',
         mend: 'Bring in the pages as visitors get them, or change the template by hand.',
       };
+    case 'not-writable':
+      return { headline: 'Nothing can be written into this page', why: UNWRITABLE[finding.why].why, mend: UNWRITABLE[finding.why].mend };
     case 'second-spelling':
       return {
         headline: `Also linked as ${list(finding.paths)}`,

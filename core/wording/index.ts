@@ -1,6 +1,6 @@
 export { CHECK_NAMES, CHECK_REASONS } from './check-names.ts';
 export { editWords } from './edits.ts';
-export { findingWords, list, PLACE_WORDS, type FindingWords } from './findings.ts';
+export { findingWords, list, PLACE_WORDS, UNWRITABLE, type FindingWords } from './findings.ts';
 export { fullDate, shortDate } from './dates.ts';
 export { GATE_QUESTIONS, gateWords, NO_ANSWER, type GateWords } from './gates.ts';
 export { pastedWords, proofWords } from './proof.ts';

@@ -1,6 +1,12 @@
 /** Why a file, or a whole site, could not be taken in or read. */
 export const REFUSAL_WORDS: Readonly<Record<string, string>> = {
   'not-a-zip': 'This is not a ZIP file.',
+  'cut-off': 'It is cut off: the end of the ZIP is missing, as when a download or a copy did not finish. Fetch or copy it again.',
+  'empty-file': 'The file is empty: it has no bytes at all.',
+  'other-archive': 'It is packed in another way than ZIP. Unpack it, and bring in the folder.',
+  'no-pages': 'There is no page in it: no file ends in .html, .htm, .xhtml or the like. Bring in what the site’s host serves, not what it is made of.',
+  'pictures-only': 'There are only pictures in it, and no page. Bring in the folder that has the pages too.',
+  'zip-inside': 'There is no page in it, but another ZIP.',
   'too-large': 'It is too large: 200 MB for a site, 64 MB for a file and 16 MB for a page are the limits.',
   'too-many': 'There are more than 60,000 files in it.',
   'path-too-long': 'Its name, with the folders it lies in, is longer than 1,024 characters.',
@@ -12,7 +18,7 @@ export const REFUSAL_WORDS: Readonly<Record<string, string>> = {
   failed: 'It could not be read. Nothing was kept.',
   'climbs-out': 'Its path leads out of the site.',
   'absurd-ratio': 'It claims to unpack to far more than it can hold.',
-  encrypted: 'It is encrypted.',
+  encrypted: 'It is locked with a password. Pack it anew without one.',
   'unsupported-method': 'It is packed in a way that is not read here.',
   duplicate: 'There are two files of this name; the first was kept.',
   unreadable: 'The browser could not read it.',

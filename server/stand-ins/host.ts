@@ -54,6 +54,13 @@ const TYPES: Readonly<Record<string, string>> = {
 
 const hashed = (password: string): string => createHash('sha256').update(password).digest('hex');
 
+/** What a file is served as. A program on a host without programs is its text: a page where it holds one, else nothing to be read. */
+function typeOf(file: string, bytes: Uint8Array): string {
+  const known = TYPES[extname(file).toLowerCase()];
+  if (known !== undefined || !isPageFile(file)) return known ?? 'application/octet-stream';
+  return isProgramFile(file) && !holdsPage(decodeSource(bytes).text) ? 'application/octet-stream' : 'text/html';
+}
+
 /** Whether a request brings the site's password (HTTP Basic, RFC 7617); the name does not matter. */
 function mayEnter({ passwordHash }: Site, authorization: string | undefined): boolean {
   const encoded = /^Basic\s+([A-Za-z0-9+/=]+)$/i.exec(authorization ?? '')?.[1];
@@ -174,7 +181,7 @@ export class StandInHost {
       if (!bytes) return this.notFound(site, reply);
       return reply
         .header('last-modified', new Date(site.at).toUTCString())
-        .type(TYPES[extname(file).toLowerCase()] ?? 'application/octet-stream')
+        .type(typeOf(file, bytes))
         .send(bytes);
     });
     return app;

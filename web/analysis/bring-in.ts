@@ -14,13 +14,24 @@ export interface PickedFile {
 
 /** What is brought in. */
 export type Bringing =
-  | { readonly kind: 'archive'; readonly name: string; readonly bytes: Uint8Array; readonly as?: 'demo' }
+  | {
+      readonly kind: 'archive';
+      readonly name: string;
+      readonly bytes: Uint8Array;
+      readonly as?: 'demo';
+      /** The file that the bytes are of: they go over to the worker, and it can be asked for them again. */
+      readonly file?: File;
+      /** The ZIP inside this one that is meant. */
+      readonly inside?: string;
+    }
   | { readonly kind: 'files'; readonly name: string; readonly files: readonly PickedFile[] }
   /** Pages of which only the addresses are known, each with a file that stands for it. */
   | { readonly kind: 'list'; readonly name: string; readonly files: readonly { readonly path: string; readonly html: string }[] }
   | { readonly kind: 'empty'; readonly name: string };
 
-export type BringingResult = { readonly ok: true; readonly site: SiteRecord } | { readonly ok: false; readonly reason: string };
+/** `inside` names the ZIPs in what was brought, where it has no page of its own. */
+export type BringingResult =
+  { readonly ok: true; readonly site: SiteRecord } | { readonly ok: false; readonly reason: string; readonly inside?: readonly string[] };
 
 export interface BringingTools {
   readonly db: Database;
@@ -34,6 +45,7 @@ export interface BringingTools {
 interface Loose {
   readonly path: string;
   readonly modified: number | undefined;
+  readonly oldName?: Uint8Array | undefined;
   read(): Promise<{ ok: true; bytes: Uint8Array } | { ok: false; reason: string }>;
 }
 
@@ -44,19 +56,25 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
   let loose: Loose[] = [];
   let saved: OpenedProject | undefined;
   if (bringing.kind === 'archive') {
-    const listing = listArchive(bringing.bytes);
+    const zip = bringing.inside === undefined ? { ok: true as const, bytes: bringing.bytes } : unpackInner(bringing.bytes, bringing.inside);
+    if (!zip.ok) return zip;
+    const listing = listArchive(zip.bytes);
     if (!listing.ok) return { ok: false, reason: listing.reason };
     unread.push(...listing.refused);
     const project = listing.entries.find((entry) => entry.path === PROJECT_ENTRY);
-    const whole = project ? inflateEntry(bringing.bytes, project) : undefined;
+    const whole = project ? inflateEntry(zip.bytes, project) : undefined;
     const opened = whole?.ok ? openProject(new TextDecoder().decode(whole.bytes)) : undefined;
     if (opened && !opened.ok && opened.reason !== 'not-a-project') return { ok: false, reason: opened.reason };
-    loose = listing.entries.map((entry) => ({ path: entry.path, modified: entry.modified, read: async () => inflateEntry(bringing.bytes, entry) }));
+    loose = listing.entries.map((entry) => ({ ...entry, read: async () => inflateEntry(zip.bytes, entry) }));
     if (opened?.ok) {
-      const times = new Map(opened.project.files.map((file) => [file.path, file.modified]));
+      const known = new Map(opened.project.files.map((file) => [file.path, file]));
       loose = loose
         .filter((file) => file.path.startsWith(PROJECT_FILES))
-        .map((file) => ({ ...file, path: file.path.slice(PROJECT_FILES.length), modified: times.get(file.path.slice(PROJECT_FILES.length)) ?? undefined }));
+        .map((file) => {
+          const path = file.path.slice(PROJECT_FILES.length);
+          const { modified, oldName } = known.get(path) ?? {};
+          return { ...file, path, modified: modified ?? undefined, oldName: oldName === undefined ? undefined : fromHex(oldName) };
+        });
       saved = opened.project;
     }
   } else if (bringing.kind === 'files') {
@@ -77,6 +95,7 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
   else if (!saved) loose = rooted(loose.filter((file) => !isClutter(file.path)));
   // A project that could only save what was in memory has no files: its words are still worth having.
   if (loose.length === 0 && !saved) return { ok: false, reason: 'nothing-in-it' };
+  if (!saved && !loose.some(({ path }) => isPageFile(path))) return noPages(loose);
   const usable = loose.filter(({ path }) => path.length <= LONGEST_PATH && path !== '__proto__');
   for (const { path } of loose) if (path.length > LONGEST_PATH) unread.push({ path: `${path.slice(0, 80)}…`, reason: 'path-too-long' });
   loose = usable;
@@ -124,6 +143,7 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
         hash: await tools.hash(content.bytes),
         size: content.bytes.length,
         modified: file.modified,
+        ...(file.oldName ? { oldName: file.oldName } : {}),
         bytes: content.bytes,
       });
       batchSize += content.bytes.length;
@@ -190,6 +210,24 @@ const BARE_PAGE =
   '<!doctype html>\n<html lang="en">\n  <head>\n    <meta charset="utf-8">\n    <title></title>\n  </head>\n  <body>\n    <h1></h1>\n  </body>\n</html>\n';
 
 class Cancelled extends Error {}
+
+const fromHex = (hex: string): Uint8Array => Uint8Array.from(hex.match(/../g) ?? [], (pair) => parseInt(pair, 16));
+
+/** The bytes of a ZIP that lies in a ZIP. */
+function unpackInner(zip: Uint8Array, path: string): { ok: true; bytes: Uint8Array } | { ok: false; reason: string } {
+  const listing = listArchive(zip);
+  if (!listing.ok) return listing;
+  const entry = listing.entries.find((one) => one.path === path || one.path.endsWith(`/${path}`));
+  return entry ? inflateEntry(zip, entry) : { ok: false, reason: 'damaged' };
+}
+
+/** Why what has no page is no site: with the ZIPs in it, one of which may be the site. */
+function noPages(files: readonly Loose[]): BringingResult {
+  const inside = files.map(({ path }) => path).filter((path) => /\.zip$/i.test(path));
+  if (inside.length > 0) return { ok: false, reason: 'zip-inside', inside };
+  const onlyPictures = files.every(({ path }) => /\.(jpe?g|png|gif|webp|avif|svg|bmp|tiff?|heic|ico)$/i.test(path));
+  return { ok: false, reason: onlyPictures ? 'pictures-only' : 'no-pages' };
+}
 
 /** Folders of tools and systems that are no part of a site. */
 function isClutter(path: string): boolean {

@@ -6,6 +6,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { applyChange, doEntry, emptyDocument, NOTHING_TO_UNDO, set } from '../../core/site/index.ts';
 import { inflateEntry, listArchive, sameBytes } from '../../core/source/index.ts';
 import { appendEntries, listAside, listFiles, loadDocument, loadHistory, openDatabase, type Database } from '../storage/index.ts';
+import { oldZip } from '../../core/testing/zip.ts';
 import { Analyst } from './analyst.ts';
 import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
 import { outFiles, packProject, packZip, written } from './put-out.ts';
@@ -34,6 +35,16 @@ const SITE = {
   'site/.git/config': bytes('x'),
   'site/robots.txt': bytes('User-agent: *\n'),
 };
+
+/** A ZIP whose entries say that they are locked. */
+function locked(zip: Uint8Array): Uint8Array {
+  const made = zip.slice();
+  made.forEach((_, at) => {
+    const [p, k, kind] = made.subarray(at, at + 3);
+    if (p === 0x50 && k === 0x4b && (kind === 1 || kind === 3)) made[at + (kind === 1 ? 8 : 6)] = 1;
+  });
+  return made;
+}
 
 async function unpack(blob: Blob): Promise<Map<string, Uint8Array>> {
   const zip = new Uint8Array(await blob.arrayBuffer());
@@ -86,10 +97,46 @@ describe('bringing a site in', () => {
   it.each<[string, Bringing, string]>([
     ['no ZIP', { kind: 'archive', name: 'x', bytes: bytes('nonsense') }, 'not-a-zip'],
     ['an empty ZIP', archive({}), 'nothing-in-it'],
+    ['pictures alone', archive({ 'a.jpg': bytes('x'), 'b/c.png': bytes('x') }), 'pictures-only'],
+    ['what a site is made of', archive({ 'index.md': bytes('# x'), 'package.json': bytes('{}') }), 'no-pages'],
+    ['one that is locked', { kind: 'archive', name: 'x', bytes: locked(zipSync({ 'index.html': bytes('<p>') })) }, 'encrypted'],
+    ['half of one', { kind: 'archive', name: 'x', bytes: zipSync(SITE).slice(0, 400) }, 'cut-off'],
     ['a newer project', archive({ 'project.json': bytes('{"format":"jolly-beacon-project","version":9}') }), 'newer-version'],
   ])('refuses %s', async (_, bringing, reason) => {
     expect(await take(bringing)).toEqual({ ok: false, reason });
     expect(await db.count('sites')).toBe(0);
+  });
+  it('offers the ZIP that lies in a ZIP, and takes it', async () => {
+    const inner = zipSync(SITE);
+    const bringing = archive({ 'download/my-site.zip': inner, 'download/read me.txt': bytes('x') });
+    expect(await take(bringing)).toEqual({ ok: false, reason: 'zip-inside', inside: ['my-site.zip'] });
+    const result = await take({
+      ...bringing,
+      bytes: zipSync({ 'download/my-site.zip': inner, 'download/read me.txt': bytes('x') }),
+      inside: 'my-site.zip',
+    } as Bringing);
+    expect(result.ok && result.site).toMatchObject({ name: 'Bindery', from: 'archive' });
+    expect((await listFiles(db, 's')).map(({ path }) => path)).toContain('a.html');
+  });
+  it('takes programs that make pages for pages where they hold one', async () => {
+    await take(
+      archive({
+        'index.html': bytes('<a href=/about.php>a</a>'),
+        'about.php': bytes('<?php $a = 1 ?><!doctype html><html><title>About</title><h1>About us</h1><?php foot() ?></html>'),
+        'mail.php': bytes('<?php mail("x") ?>'),
+        'old/page.shtml': bytes('<title>Old</title><!--#include file="x" -->'),
+        'x.asp': bytes('<%@ language %><html><title>Asp</title></html>'),
+      }),
+    );
+    const one = await analyst();
+    expect(one.whole().rows.map(({ id }) => id)).toEqual(['index.html', 'about.php', 'old/page.shtml', 'x.asp']);
+    expect(one.otherFiles().map(({ path }) => path)).toEqual(['mail.php']);
+    const change = set('pages', 'about.php', 'title', 'About the bindery');
+    await one.update(applyChange((await loadDocument(db, 's')).document, change), change);
+    const out = await unpack((await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
+    expect(new TextDecoder().decode(out.get('about.php'))).toBe(
+      '<?php $a = 1 ?><!doctype html><html><title>About the bindery</title><h1>About us</h1><?php foot() ?></html>',
+    );
   });
   it('begins a new site with a bare home page', async () => {
     await take({ kind: 'empty', name: 'New site' });
@@ -114,6 +161,40 @@ describe('putting files out', () => {
       ),
       { numRuns: 25 },
     );
+  });
+  it('gives names in an old code page back octet by octet, straight and by way of a project; a moved file has a new name', async () => {
+    const files = {
+      'index.html': '<title>A</title>',
+      'K{94}ln/B{81}cher.html': '<title>B</title>',
+      'K{94}ln/w{84}hle.html': '<title>C</title>',
+      'K{94}ln/b.gif': 'GIF',
+    };
+    await take({ kind: 'archive', name: 'x.zip', bytes: oldZip(files) });
+    const rawNames = async (id: string): Promise<string[]> => {
+      const one = new Analyst(db, id, () => 0, new Map());
+      const { document } = await loadDocument(db, id);
+      await one.open(
+        document,
+        () => undefined,
+        () => false,
+      );
+      const change = set('pages', 'Köln/wähle.html', 'ending', 'choose');
+      await one.update(applyChange(document, change), change);
+      const zip = new Uint8Array(await (await packZip(outFiles(db, id, one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip.arrayBuffer());
+      const listing = listArchive(zip);
+      if (!listing.ok) throw new Error(listing.reason);
+      for (const entry of listing.entries) expect(inflateEntry(zip, entry).ok).toBe(true);
+      return listing.entries
+        .filter(({ path }) => !path.endsWith('.txt') && !path.endsWith('.xml'))
+        .map(({ path, oldName }) => (oldName ? Buffer.from(oldName).toString('latin1') : path));
+    };
+    const expected = ['K\x94ln/B\x81cher.html', 'K\x94ln/b.gif', 'Köln/choose.html', 'Köln/wähle.html', 'index.html'];
+    expect((await rawNames('s')).sort()).toEqual(expected.sort());
+    const one = await analyst();
+    const { document } = await loadDocument(db, 's');
+    const blob = await packProject(db, 's', { name: 'x', savedAt: '', document, manifest: null }, one.storedFiles(), new Date(2026, 10, 25));
+    expect((await take({ kind: 'archive', name: 'x.beacon', bytes: new Uint8Array(await blob.arrayBuffer()) }, { id: 't' })).ok).toBe(true);
+    expect((await rawNames('t')).sort()).toEqual(expected);
   });
   it('changes the one page that was changed, and no other file', async () => {
     await take(archive(SITE));

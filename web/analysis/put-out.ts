@@ -10,6 +10,8 @@ export interface OutFile {
   readonly path: string;
   readonly bytes: Uint8Array;
   readonly modified: number | undefined;
+  /** The octets of its name where they are not those of `path` in UTF-8. */
+  readonly oldName?: Uint8Array | undefined;
   /** Why what was meant could not be written into it; it then goes out as it came. */
   readonly refused: PatchRefusal | undefined;
 }
@@ -46,7 +48,7 @@ export async function* outFiles(
     const bytes = await loadBytes(db, siteId, file.path);
     if (!bytes) continue;
     const out = written(bytes, copy.files[file.path]?.edits ?? []);
-    yield { path, modified: file.modified, ...out };
+    yield { path, modified: file.modified, oldName: path === file.path ? file.oldName : undefined, ...out };
   }
 }
 
@@ -71,12 +73,14 @@ export async function packZip(
   const refused: OutFile[] = [];
   let failure: Error | undefined;
   let count = 0;
+  const names = new OldNames();
   const zip = new Zip((error, data) => {
     if (error) failure = error;
-    else pieces.push(data as Uint8Array<ArrayBuffer>);
+    else pieces.push(names.put(data) as Uint8Array<ArrayBuffer>);
   });
   for await (const file of files) {
-    const entry = /\.(jpe?g|png|gif|webp|avif|woff2?|zip|gz|mp[34]|pdf)$/i.test(file.path) ? new ZipPassThrough(file.path) : new WholeDeflate(file.path);
+    const name = file.oldName ? names.standIn(file.oldName) : file.path;
+    const entry = /\.(jpe?g|png|gif|webp|avif|woff2?|zip|gz|mp[34]|pdf)$/i.test(file.path) ? new ZipPassThrough(name) : new WholeDeflate(name);
     entry.mtime = file.modified === undefined ? stamp : asLocal(file.modified);
     zip.add(entry);
     entry.push(file.bytes, true);
@@ -86,6 +90,34 @@ export async function packZip(
   }
   zip.end();
   return { zip: new Blob(pieces, { type: 'application/zip' }), count, refused };
+}
+
+/**
+ * Names in an old code page, which the packer cannot write: it is given as many plain characters for each, and they are put right in what comes out of it. In
+ * the local header and in the central directory a name stands behind a record of fixed length (APPNOTE, 4.3.7 and 4.3.12).
+ */
+class OldNames {
+  readonly #names: Uint8Array[] = [];
+
+  /** As many ASCII characters as the name has octets, none of which any file is called by. */
+  standIn(name: Uint8Array): string {
+    this.#names.push(name);
+    return '\u0001'.repeat(name.length);
+  }
+
+  #local = 0;
+  #central = 0;
+  /** A piece of the packer's output with the names put right in place. */
+  put(piece: Uint8Array): Uint8Array {
+    if (this.#names.length === 0) return piece;
+    const view = new DataView(piece.buffer, piece.byteOffset, piece.byteLength);
+    if (piece.length >= 30 && view.getUint32(0, true) === 0x04034b50 && piece[30] === 1) piece.set(this.#names[this.#local++] as Uint8Array, 30);
+    for (let at = 0; at + 46 <= piece.length && view.getUint32(at, true) === 0x02014b50;) {
+      if (piece[at + 46] === 1) piece.set(this.#names[this.#central++] as Uint8Array, at + 46);
+      at += 46 + view.getUint16(at + 28, true) + view.getUint16(at + 30, true) + view.getUint16(at + 32, true);
+    }
+    return piece;
+  }
 }
 
 /** Dates are read from ZIPs as UTC, so they are written that way too. */
@@ -99,6 +131,8 @@ export function bundle(files: readonly { hash: string; bytes: Uint8Array }[]): U
   return zipSync(Object.fromEntries(files.map(({ hash, bytes }) => [hash, [bytes, { level: 0 }] as const]))) as Uint8Array<ArrayBuffer>;
 }
 
+const toHex = (bytes: Uint8Array): string => Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
+
 /** The whole project as one file. */
 export async function packProject(
   db: Database,
@@ -111,7 +145,7 @@ export async function packProject(
     format: 'jolly-beacon-project',
     version: 2,
     ...project,
-    files: files.map(({ path, modified }) => ({ path, modified: modified ?? null })),
+    files: files.map(({ path, modified, oldName }) => ({ path, modified: modified ?? null, ...(oldName ? { oldName: toHex(oldName) } : {}) })),
   };
   async function* content(): AsyncGenerator<OutFile> {
     yield { path: PROJECT_ENTRY, bytes: new TextEncoder().encode(JSON.stringify(description)), modified: undefined, refused: undefined };

@@ -1,6 +1,6 @@
-import { PAGE_LIMITS, readPage, readSource, type PageRefusal } from '../../core/page/index.ts';
+import { holdsPage, PAGE_LIMITS, readPage, readSource, type PageRefusal } from '../../core/page/index.ts';
 import type { Template } from '../../core/release/index.ts';
-import { homeFile, isPageFile } from '../../core/site/index.ts';
+import { homeFile, isPageFile, isProgramFile } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource } from '../../core/source/index.ts';
 import { forSurvey, type Brought, type SurveyedFacts } from '../../core/survey/index.ts';
 import { eachPage, loadBytes, type Database, type StoredFile } from '../storage/index.ts';
@@ -20,7 +20,13 @@ export interface ReadFile {
 }
 
 /** Facts by the hash of the bytes they were read from: what has not changed is not read again. */
-export type FactCache = Map<string, SurveyedFacts | PageRefusal>;
+export type FactCache = Map<string, SurveyedFacts | PageRefusal | typeof NO_PAGE>;
+
+/** A program without a page in it. */
+const NO_PAGE = 'no-page';
+
+const pagesOf = (files: readonly { readonly id: string; readonly read: SurveyedFacts | PageRefusal | typeof NO_PAGE }[]): ReadFile[] =>
+  files.flatMap(({ id, read }) => (read === NO_PAGE ? [] : [{ id, read }]));
 
 /** Feeds are read to tell posts from pages. */
 const MOST_FEEDS = 8;
@@ -40,7 +46,7 @@ export async function readPages(
     const read = cache.get(hash);
     return read === undefined ? [] : [{ id: path, read }];
   });
-  if (known.length === pageFiles.length) return known;
+  if (known.length === pageFiles.length) return pagesOf(known);
   const hashes = new Map(pageFiles.map((file) => [file.path, file.hash]));
   const pages: ReadFile[] = [];
   cache.clear();
@@ -48,9 +54,14 @@ export async function readPages(
     if (cancelled()) return undefined;
     for (const { path, bytes } of batch) {
       const until = now() + PAGE_LIMITS.milliseconds;
+      const hash = hashes.get(path) ?? path;
+      if (isProgramFile(path) && !holdsPage(decodeSource(bytes).text)) {
+        cache.set(hash, NO_PAGE);
+        continue;
+      }
       const reading = readPage(bytes, { outOfTime: () => now() > until });
       const read = reading.ok ? forSurvey(reading.facts) : reading.reason;
-      cache.set(hashes.get(path) ?? path, read);
+      cache.set(hash, read);
       pages.push({ id: path, read });
     }
     progress(pages.length, pageFiles.length);

@@ -29,6 +29,7 @@ export const REFUSALS: Readonly<Record<string, string>> = {
   'utf-16': 'written in UTF-16; save it as UTF-8 first',
   'stateful-encoding': 'its encoding cannot be written into safely',
   'not-encodable': 'its encoding lacks a character that was to be written',
+  'made-by-program': 'a program makes the very place that was to be written; change it there',
   unreadable: 'it could not be read again after the change',
   'head-cannot-take-it': 'something in its head, such as an unclosed title, swallows what is written there',
 };

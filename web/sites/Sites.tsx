@@ -1,4 +1,4 @@
-import { Archive, FilePlus2, FolderOpen, ListPlus, Sparkle } from 'lucide-react';
+import { Archive, FilePlus2, FolderOpen, ListPlus, PackageOpen, Sparkle } from 'lucide-react';
 import { Suspense, useCallback, useEffect, useRef, useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { REFUSAL_WORDS } from '../../core/wording/index.ts';
@@ -7,7 +7,7 @@ import type { SiteRecord } from '../storage/index.ts';
 import { Boundary, Busy, Empty, note, part, useHotkey, useLatest } from '../ui/index.ts';
 import { bringInDemo, bringInSite, deleteSite, listSites, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
 import { Bin } from './Bin.tsx';
-import { fromArchive, fromDrop, fromFolder, fromInput } from './picking.ts';
+import { fromArchive, fromDrop, fromFolder, fromInput, fromInside } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
 import { Space } from './Space.tsx';
 import { W } from './wording.ts';
@@ -15,6 +15,8 @@ import { W } from './wording.ts';
 const FromList = part(() => import('./FromList.tsx'), 'FromList');
 
 let jobs = 0;
+/** So many ZIPs in one are offered. */
+const MOST_INSIDE = 6;
 
 /** All sites in this browser, and the ways to bring one in. */
 export function Sites() {
@@ -25,6 +27,8 @@ export function Sites() {
   const heading = useRef<HTMLHeadingElement>(null);
   const [busy, setBusy] = useState<{ job: string; done: number; of: number }>();
   const [failure, setFailure] = useState<string>();
+  /** What was brought without a page of its own, and the ZIPs in it. */
+  const [inside, setInside] = useState<{ readonly bringing: Bringing; readonly paths: readonly string[] }>();
   const [dropping, setDropping] = useState(false);
   const [listing, setListing] = useState(false);
   const folderInput = useRef<HTMLInputElement>(null);
@@ -56,12 +60,14 @@ export function Sites() {
     if (!bringing) return;
     const job = `bring-${++jobs}`;
     setFailure(undefined);
+    setInside(undefined);
     setBusy({ job, done: 0, of: 1 });
     try {
       const result = await bringInSite(workspace, job, bringing, (done, of) => setBusy((now) => now && { ...now, done, of }));
       if (!result.ok) {
         if (result.reason === 'cancelled') note(REFUSAL_WORDS['cancelled'] ?? '');
         else setFailure(REFUSAL_WORDS[result.reason] ?? REFUSAL_WORDS['failed']);
+        if (result.inside) setInside({ bringing, paths: result.inside });
         return;
       }
       if (folder) await workspace.tools.db.put('sites', { ...result.site, folder });
@@ -192,6 +198,17 @@ export function Sites() {
           <p className="notice notice-bad mt-4" role="alert">
             {failure}
           </p>
+        )}
+        {inside && (
+          <ul className="mt-3 flex flex-wrap gap-2.5" aria-label={W.inside}>
+            {inside.paths.slice(0, MOST_INSIDE).map((path) => (
+              <li key={path}>
+                <button type="button" className="btn btn-primary gap-2" onClick={() => void fromInside(inside.bringing, path).then((inner) => take(inner))}>
+                  <PackageOpen size={17} aria-hidden /> {W.openInside(path)}
+                </button>
+              </li>
+            ))}
+          </ul>
         )}
         {sites?.length === 0 && !busy && <Empty title={W.none}>{W.noneWhy}</Empty>}
         <ul className="panel mt-6 empty:hidden" aria-label={W.title}>

@@ -20,7 +20,16 @@ export async function fromFolder(folder: FileSystemDirectoryHandle): Promise<Bri
 }
 
 export async function fromArchive(file: File): Promise<Bringing> {
-  return { kind: 'archive', name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) };
+  return { kind: 'archive', name: file.name, bytes: new Uint8Array(await file.arrayBuffer()), file };
+}
+
+/** A ZIP that lies in what was brought: in a ZIP, or among the files of a folder. */
+export async function fromInside(bringing: Bringing, path: string): Promise<Bringing | undefined> {
+  if (bringing.kind === 'archive')
+    // A ZIP within the inner one is not gone down to: it is opened by hand.
+    return bringing.file && ({ ...(await fromArchive(bringing.file)), name: path.split('/').at(-1) as string, inside: path } as Bringing);
+  const found = bringing.kind === 'files' ? bringing.files.find((one) => one.path === path || one.path.endsWith(`/${path}`)) : undefined;
+  return found && fromArchive(found.file);
 }
 
 /** What was dropped: one ZIP, or folders and files. Undefined where it was nothing of the sort. */

@@ -9,6 +9,8 @@ export const W = {
   listNote: 'for builders that give no files; a table with titles will do too',
   listFile: 'or from a file: a table or a sitemap',
   listNone: 'There is no address in it: they begin with https:// or with a slash.',
+  inside: 'ZIPs in it',
+  openInside: (path: string): string => `Open ${path}`,
   listTake: 'Bring them in',
   siteName: 'Name of the site',
   neverOpened: 'not opened yet',

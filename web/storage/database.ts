@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Manifest } from '../../core/release/index.ts';
-import type { JournalEntry, SetAside, SiteDocument } from '../../core/site/index.ts';
+import { isPageFile, type JournalEntry, type SetAside, type SiteDocument } from '../../core/site/index.ts';
 import type { PageRow, SiteNumbers } from '../../core/survey/index.ts';
 
 /** What tells a site from others in a list; as of when it was open last. */
@@ -37,6 +37,8 @@ export interface SiteRecord {
 
 export interface StoredFile {
   readonly path: string;
+  /** The octets of its name in the ZIP it came in, where they were in an old code page: so it goes out again. */
+  readonly oldName?: Uint8Array;
   readonly hash: string;
   readonly size: number;
   readonly modified: number | undefined;
@@ -60,7 +62,7 @@ export interface StoredRows {
   readonly rows: readonly PageRow[];
 }
 
-/** Format version 2 of what the browser keeps. Version 1 had neither `aside` nor `rows`. */
+/** Format version 3 of what the browser keeps. Version 1 had neither `aside` nor `rows`; in version 2 programs that make pages were no pages. */
 export interface Schema extends DBSchema {
   sites: { key: string; value: SiteRecord };
   documents: { key: string; value: { siteId: string; seq: number; document: SiteDocument } };
@@ -76,8 +78,8 @@ export type Database = IDBPDatabase<Schema>;
 
 /** Opens the browser's database. `lost` is told when the browser ends the connection, or another tab needs it to end. */
 export function openDatabase(name = 'jolly-beacon', lost?: () => void): Promise<Database> {
-  return openDB<Schema>(name, 2, {
-    upgrade(db, from) {
+  return openDB<Schema>(name, 3, {
+    async upgrade(db, from, _to, transaction) {
       if (from < 1) {
         db.createObjectStore('sites', { keyPath: 'id' });
         db.createObjectStore('documents', { keyPath: 'siteId' });
@@ -90,6 +92,15 @@ export function openDatabase(name = 'jolly-beacon', lost?: () => void): Promise<
       if (from < 2) {
         db.createObjectStore('aside', { keyPath: ['siteId', 'number'] });
         db.createObjectStore('rows', { keyPath: ['siteId', 'part'] });
+      }
+      if (from > 0 && from < 3) {
+        const assets = transaction.objectStore('assets');
+        for (const key of await assets.getAllKeys()) {
+          const moved = isPageFile(key[1]) ? await assets.get(key) : undefined;
+          if (!moved) continue;
+          await transaction.objectStore('pages').put(moved);
+          await assets.delete(key);
+        }
       }
     },
     blocking(_current, _blocked, event) {

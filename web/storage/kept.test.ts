@@ -55,10 +55,14 @@ it('what the first version of the program kept still opens, and has room for wha
   await old.put('sites', record('s'));
   await old.put('documents', { siteId: 's', seq: 0, document: applyChange(emptyDocument(), set('facts', '', 'siteName', 'Old')) });
   await old.put('journal', { ...entry('A'), siteId: 's', seq: 1 });
+  await old.put('files', { siteId: 's', path: 'a.php', hash: 'h', size: 1, modified: undefined });
+  for (const path of ['a.php', 'b.gif']) await old.put('assets', { siteId: 's', path, bytes: new Uint8Array([1]) });
   old.close();
   const now = await openDatabase(name);
   expect((await loadDocument(now, 's')).document.tables).toMatchObject({ facts: { '': { siteName: 'Old' } }, pages: { 'p.html': { title: 'A' } } });
   expect(await listAside(now, 's')).toEqual([]);
+  // Programs that make pages have since been taken for pages.
+  expect([await now.getAllKeys('pages'), await now.getAllKeys('assets')]).toEqual([[['s', 'a.php']], [['s', 'b.gif']]]);
 });
 
 describe('one bad entry', () => {

@@ -95,6 +95,7 @@ export function mendFor(finding: Finding, places: MendPlaces): Mend | undefined 
     case 'lang-missing':
     case 'noscript-noindex':
     case 'template-left':
+    case 'not-writable':
       return undefined;
   }
 }

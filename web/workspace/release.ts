@@ -1,4 +1,4 @@
-import { all, isOpen, outgoingHeaderRules, set, siteHost, siteOrigin } from '../../core/site/index.ts';
+import { all, isOpen, isPageFile, outgoingHeaderRules, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import type { HostedSite } from '../../core/exchange/index.ts';
 import { onProgress } from '../analysis/index.ts';
 import type { Workspace } from './store.ts';
@@ -55,7 +55,7 @@ export async function release(
   workspace.change(
     all([
       set('releases', key, 'at', hosted?.at ?? now().toISOString()),
-      set('releases', key, 'pages', items.filter((item) => !item.own && /\.x?html?$/i.test(item.path)).length),
+      set('releases', key, 'pages', items.filter((item) => !item.own && isPageFile(item.path)).length),
       set('releases', key, 'files', items.length),
       set('releases', key, 'open', isOpen(document)),
       set('releases', key, 'to', to),

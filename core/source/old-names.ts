@@ -1,0 +1,90 @@
+import { decodeBytes } from './encoding.ts';
+
+/** IBM code page 437, octets 80 to FF: what the ZIP format means where it says nothing (APPNOTE, D.1). */
+const CP437 = 'ÇüéâäàåçêëèïîìÄÅÉæÆôöòûùÿÖÜ¢£¥₧ƒáíóúñÑªº¿⌐¬½¼¡«»░▒▓│┤╡╢╖╕╣║╗╝╜╛┐└┴┬├─┼╞╟╚╔╩╦╠═╬╧╨╤╥╙╘╒╓╫╪┘┌█▄▌▐▀αßΓπΣσµτΦΘΩδ∞φε∩≡±≥≤⌠⌡÷≈°∙·√ⁿ²■\u00a0';
+/** IBM code page 850, octets 80 to FF: what systems of Western Europe wrote. */
+const CP850 = 'ÇüéâäàåçêëèïîìÄÅÉæÆôöòûùÿÖÜø£Ø×ƒáíóúñÑªº¿®¬½¼¡«»░▒▓│┤ÁÂÀ©╣║╗╝¢¥┐└┴┬├─┼ãÃ╚╔╩╦╠═╬¤ðÐÊËÈıÍÎÏ┘┌█▄¦Ì▀ÓßÔÒõÕµþÞÚÛÙýÝ¯´\u00ad±‗¾¶§÷¸°¨·¹³²■\u00a0';
+
+const octets = (upper: string) => (name: Uint8Array) =>
+  Array.from(name, (octet) => (octet < 0x80 ? String.fromCharCode(octet) : (upper[octet - 0x80] as string))).join('');
+const standard = (label: string) => (name: Uint8Array) => decodeBytes(name, label);
+
+/** Encodings in which programs have written names of files; of equals the earlier is taken. */
+const PAGES: readonly ((name: Uint8Array) => string)[] = [
+  octets(CP437),
+  octets(CP850),
+  standard('windows-1252'),
+  standard('ibm866'),
+  standard('windows-1251'),
+  standard('windows-1250'),
+  standard('shift_jis'),
+  standard('gbk'),
+  standard('euc-kr'),
+];
+
+/**
+ * Names of files in an encoding that nobody names, none of them UTF-8: read in the one encoding in which, all together, they look most like words. Octets
+ * that spell nothing in it become U+FFFD. Empty for none.
+ */
+export function readOldNames(names: readonly Uint8Array[]): string[] {
+  let best: { readonly read: readonly string[]; readonly score: number } | undefined;
+  for (const page of PAGES) {
+    const read = names.map(page);
+    const score = read.reduce((sum, name) => sum + likeWords(name), 0);
+    if (!best || score > best.score) best = { read, score };
+  }
+  return [...(best?.read ?? [])];
+}
+
+/** The letters that Western languages use most beyond ASCII; the others are letters too, but seldom ones. */
+const COMMON = /[äöüßéèêëàâçñíóúáîôùûïòìœæøåÄÖÜÉÈÀÇÑØÅÆ’“”–]/;
+const SCRIPTS: readonly (readonly [RegExp, number])[] = [
+  [COMMON, 3],
+  [/\p{Script=Latin}/u, 1],
+  [/\p{Script=Cyrillic}/u, 2],
+  // Kana say Japanese; two octets make one of these, so that they count twice.
+  [/[\u3041-\u30fe]/, 6],
+  [/\p{Script=Hangul}/u, 5],
+  [/\p{Script=Han}/u, 3],
+  [/\p{Script=Greek}/u, 0],
+];
+
+/** How much a name looks like words: letters of one script side by side, small ones behind large ones; boxes, signs and mixed scripts speak against it. */
+function likeWords(name: string): number {
+  let score = 0;
+  const signs = [...name];
+  signs.forEach((sign, at) => {
+    if (sign < '\u0080') return;
+    const script = scriptOf(sign);
+    if (script === undefined) return void (score -= sign === '\ufffd' || /[\p{Cc}\uff61-\uff9f]/u.test(sign) ? 8 : 4);
+    // Capitals in a row are read where nothing better can be.
+    score += capital(sign) && capital(signs[at - 1]) ? 0 : (SCRIPTS.find(([letters]) => letters.test(sign))?.[1] ?? 0);
+    // No word of a Western language has three such letters in a row.
+    if (script === 'Latin' && beyond(signs[at - 1]) && beyond(signs[at - 2])) score -= 6;
+    for (const beside of [signs[at - 1], signs[at + 1]]) {
+      const other = beside === undefined ? undefined : scriptOf(beside);
+      if (other !== undefined && other !== script && !(KANJI.has(script) && KANJI.has(other))) score -= 3;
+    }
+    // Within a word no large letter follows a small one.
+    if (capital(sign) && /\p{Ll}/u.test(signs[at - 1] ?? '')) score -= 4;
+    if (/\p{Ll}/u.test(sign) && at > 1 && /\p{Lu}/u.test(signs[at - 1] ?? '') && /\p{Ll}/u.test(signs[at - 2] ?? '')) score -= 2;
+  });
+  return score;
+}
+
+const capital = (sign: string | undefined): boolean => sign !== undefined && /\p{Lu}/u.test(sign);
+const beyond = (sign: string | undefined): boolean => sign !== undefined && sign >= '\u0080' && scriptOf(sign) === 'Latin';
+
+const KANJI: ReadonlySet<string> = new Set(['Han', 'Kana']);
+const NAMES: readonly (readonly [string, RegExp])[] = [
+  ['Latin', /\p{Script=Latin}/u],
+  ['Cyrillic', /\p{Script=Cyrillic}/u],
+  ['Greek', /\p{Script=Greek}/u],
+  ['Kana', /[\u3041-\u30fe]/],
+  ['Han', /\p{Script=Han}/u],
+  ['Hangul', /\p{Script=Hangul}/u],
+];
+/** The script of a letter; undefined for what is none. */
+function scriptOf(sign: string): string | undefined {
+  return NAMES.find(([, letters]) => letters.test(sign))?.[0];
+}
