@@ -89,6 +89,13 @@ export type Finding =
   | { readonly code: 'wording-care'; readonly words: readonly { readonly word: string; readonly instead: string }[] };
 export type FindingCode = Finding['code'];
 
+/** Findings that usually live in a template: one mend for all its pages is wanted. */
+export const TEMPLATE_CODES = ['lang-missing', 'title-several', 'title-outside-head', 'heading-several'] as const satisfies readonly FindingCode[];
+export type TemplateCode = (typeof TEMPLATE_CODES)[number];
+
+/** Whether a finding is of that sort. */
+export const isTemplateCode = (code: FindingCode): code is TemplateCode => (TEMPLATE_CODES as readonly FindingCode[]).includes(code);
+
 /** One check: what it costs, where it is mended, whether it is asked of pages that are to stay out, and the looking itself. */
 export interface Check<C extends FindingCode = FindingCode> {
   readonly code: C;

@@ -4,4 +4,5 @@ export { endsAsSentence, sentencesOf, type Sentence } from './sentences.ts';
 export { isCommon, stem, stemsOf } from './stems.ts';
 export { LONG_PARAGRAPH, LONG_SENTENCE, longSentences, readingEase, syllablesOf, type ReadingEase } from './reading.ts';
 export { careWords, type CareWord } from './care.ts';
+export { likelyLanguage } from './guess.ts';
 export { measureText, type TextMeasure } from './measure.ts';

@@ -3,6 +3,7 @@ export { editWords } from './edits.ts';
 export { findingWords, list, PLACE_WORDS, UNWRITABLE, type FindingWords } from './findings.ts';
 export { fullDate, shortDate } from './dates.ts';
 export { GATE_QUESTIONS, gateWords, NO_ANSWER, type GateWords } from './gates.ts';
+export { PATCH_REFUSALS } from './patch-refusals.ts';
 export { pastedWords, proofWords } from './proof.ts';
 export { REFUSAL_WORDS } from './refusals.ts';
 export { bytesText, counted, numberText, plural } from './numbers.ts';

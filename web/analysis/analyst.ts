@@ -1,5 +1,6 @@
+import type { TemplateCode } from '../../core/checks/index.ts';
 import type { TextMeasure } from '../../core/language/index.ts';
-import { passagesIn, readSource, type PageFacts, type Passage } from '../../core/page/index.ts';
+import { passagesIn, readSource, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
 import { sourceDiff, type Hunk, type Manifest, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import {
@@ -39,6 +40,7 @@ import { gatePlaces, type GatePlaces, type WayIn } from '../../core/indexing/ind
 import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
 import { Measures } from './measures.ts';
 import { written } from './put-out.ts';
+import { templateMend, type MendGroup } from './template-mends.ts';
 import { readBrought, readPages, type FactCache } from './read-site.ts';
 
 /** What the page is told after each look. Rows are only those that changed. */
@@ -62,7 +64,8 @@ export interface PageDetail {
   readonly size: number;
   /** Sentences of it that stand on many pages. */
   readonly common: readonly string[];
-  readonly readOnly: boolean;
+  /** Why nothing can be written into it; undefined where it can. */
+  readonly unwritable: Unwritable | undefined;
 }
 
 /** A map as it was read; by the ticket its entries are asked for. */
@@ -157,7 +160,7 @@ export class Analyst {
       linkers: this.its().linkers(id),
       size: bytes.length,
       common: this.its().commonIn(reading.facts),
-      readOnly: source.encoding.name.startsWith('utf-16'),
+      unwritable: reading.facts.unwritable,
     };
   }
 
@@ -197,6 +200,15 @@ export class Analyst {
 
   pictures(): ReturnType<typeof picturePlaces> {
     return picturePlaces(this.its(), this.document);
+  }
+
+  /** What a mend for what lives in a template would write, on all pages that need it. */
+  templateMend(code: TemplateCode): Promise<MendGroup[]> {
+    const pages = this.its()
+      .rows()
+      .filter((row) => row.findings.some((finding) => finding.code === code));
+    const store = { db: this.db, siteId: this.siteId, files: this.files };
+    return templateMend(store, code, pages, this.document.tables.facts['']?.language || 'en');
   }
 
   brokenLinks(): ReturnType<Survey['brokenLinks']> {

@@ -1,4 +1,6 @@
 import { expose } from 'comlink';
+import type { TemplateCode } from '../../core/checks/index.ts';
+import type { PatchRefusal } from '../../core/page/index.ts';
 import { outPath, type Manifest, type ReleaseItem, type WorkingCopy } from '../../core/release/index.ts';
 import type { Change, Kind, PatternField, SiteDocument } from '../../core/site/index.ts';
 import type { MapFrom, MapOrder, PageRow } from '../../core/survey/index.ts';
@@ -128,6 +130,7 @@ const service = {
   lookFurther: async (milliseconds: number) => (await site()).lookFurther(milliseconds),
   alike: async () => (await site()).alike(),
   pictures: async () => (await site()).pictures(),
+  templateMend: async (code: TemplateCode) => (await site()).templateMend(code),
   brokenLinks: async () => (await site()).brokenLinks(),
   phrases: async () => (await site()).phrases(),
   patternPreview: async (kind: Kind, field: PatternField, pattern: Pattern | undefined) => (await site()).patternPreview(kind, field, pattern),
@@ -137,7 +140,7 @@ const service = {
   hasFile: async (path: string): Promise<boolean> => (await site()).storedFiles().some((file) => file.path === path),
 
   /** The changed files, or all, as a ZIP. */
-  async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; refused: readonly { path: string; reason: string }[] }> {
+  async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; refused: readonly { path: string; reason: PatchRefusal }[] }> {
     const its = await site();
     const paths =
       what === 'all'
@@ -154,7 +157,7 @@ const service = {
       new Date(),
       (count) => count % 20 === 0 && progress(count, of),
     );
-    return { zip: packed.zip, count: packed.count, refused: packed.refused.map(({ path, refused }) => ({ path, reason: refused as string })) };
+    return { zip: packed.zip, count: packed.count, refused: packed.refused.map(({ path, refused }) => ({ path, reason: refused as PatchRefusal })) };
   },
 
   /** The changed files one by one, for writing into a folder. */
@@ -175,12 +178,12 @@ const service = {
   async outgoing(
     number: number,
     progress: Progress,
-  ): Promise<{ files: { path: string; hash: string; size: number }[]; refused: { path: string; reason: string }[] }> {
+  ): Promise<{ files: { path: string; hash: string; size: number }[]; refused: { path: string; reason: PatchRefusal }[] }> {
     const its = await site();
     const manifest = its.manifestFor(number);
     const copy: WorkingCopy = manifest;
     const files: { path: string; hash: string; size: number }[] = [];
-    const refused: { path: string; reason: string }[] = [];
+    const refused: { path: string; reason: PatchRefusal }[] = [];
     // Only what is written anew has to be hashed anew.
     const rewritten = new Set([
       ...Object.keys(copy.own),

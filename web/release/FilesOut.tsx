@@ -1,11 +1,11 @@
 import { FolderInput, Package, PackageOpen } from 'lucide-react';
 import { useState } from 'react';
 import type { ReleaseItem } from '../../core/release/index.ts';
-import { counted } from '../../core/wording/index.ts';
+import { counted, PATCH_REFUSALS } from '../../core/wording/index.ts';
 import { onProgress } from '../analysis/index.ts';
 import { Busy, download, note } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { REFUSALS, W } from './wording.ts';
+import { W } from './wording.ts';
 
 /** The files for a host of one's own: as a ZIP, or back into the folder they came from. */
 export function FilesOut({ items, onMarked }: { readonly items: readonly ReleaseItem[]; readonly onMarked: () => void }) {
@@ -23,7 +23,7 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
       download(packed.zip, `${fileName(site?.name)}-${what === 'all' ? 'whole' : 'changed'}.zip`);
       const [refused] = packed.refused;
       note(
-        `${counted(packed.count, 'file')} in the ZIP.${refused ? ` ${refused.path} was left as it was: ${REFUSALS[refused.reason] ?? refused.reason}.` : ''}`,
+        `${counted(packed.count, 'file')} in the ZIP.${refused ? ` ${refused.path} was left as it was: ${PATCH_REFUSALS[refused.reason]}.` : ''}`,
       );
     } catch (error) {
       note(`No ZIP was made: ${(error as Error).message}`, {}, 'bad');

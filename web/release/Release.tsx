@@ -2,15 +2,16 @@ import { ExternalLink } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { HostedSite } from '../../core/exchange/index.ts';
 import { siteHost } from '../../core/site/index.ts';
-import { counted, numberText, shortDate } from '../../core/wording/index.ts';
+import { counted, numberText, PATCH_REFUSALS, shortDate } from '../../core/wording/index.ts';
 import { Rail } from '../pieces/index.ts';
 import { Busy, Empty, note } from '../ui/index.ts';
 import { nextNumber, release, useReport, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
 import { FilesOut } from './FilesOut.tsx';
+import { NotWritable } from './NotWritable.tsx';
 import { OpeningReminder } from './OpeningReminder.tsx';
 import { SameAddress } from './SameAddress.tsx';
 import { WaitingItem } from './WaitingItem.tsx';
-import { REFUSALS, W } from './wording.ts';
+import { W } from './wording.ts';
 import './release.css';
 
 /** How many waiting files are drawn at once. */
@@ -68,6 +69,7 @@ export function Release() {
       </header>
       <OpeningReminder />
       <SameAddress />
+      <NotWritable />
       {busy && (
         <div className="mb-3">
           <Busy {...busy} />
@@ -89,7 +91,7 @@ export function Release() {
           <ul className="text-[13.5px]">
             {outcome.refused.map(({ path, reason }) => (
               <li key={path}>
-                <span className="mono">{path}</span>: {REFUSALS[reason] ?? reason}
+                <span className="mono">{path}</span>: {PATCH_REFUSALS[reason]}
               </li>
             ))}
           </ul>

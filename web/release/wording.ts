@@ -21,15 +21,7 @@ export const W = {
   visitors: 'Who can visit',
   headers: 'Headers for files',
   audience: { draft: 'nobody: a draft', restricted: 'those with the password', public: 'everybody' },
+  unwritable: 'cannot be written into',
+  unwritableWhy: 'They go out as they came in; what is meant for them waits.',
   refusedTitle: 'Left as they were',
-};
-
-/** Why a page could not be changed. */
-export const REFUSALS: Readonly<Record<string, string>> = {
-  'utf-16': 'written in UTF-16; save it as UTF-8 first',
-  'stateful-encoding': 'its encoding cannot be written into safely',
-  'not-encodable': 'its encoding lacks a character that was to be written',
-  'made-by-program': 'a program makes the very place that was to be written; change it there',
-  unreadable: 'it could not be read again after the change',
-  'head-cannot-take-it': 'something in its head, such as an unclosed title, swallows what is written there',
 };

@@ -1,10 +1,13 @@
-import { CHECKS, type Check, type Cost, type FindingCode } from '../../core/checks/index.ts';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { CHECKS, isTemplateCode, type Check, type Cost, type FindingCode } from '../../core/checks/index.ts';
 import { set } from '../../core/site/index.ts';
 import { ROOMS } from '../../core/titles/index.ts';
 import { CHECK_NAMES, CHECK_REASONS, counted } from '../../core/wording/index.ts';
 import { PageLink, Term } from '../pieces/index.ts';
 import { More, useMore, usePrinting } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { TemplateMend } from './TemplateMend.tsx';
 import { heedAgain } from './mends.ts';
 import { ROOM_LINES } from './wording.ts';
 
@@ -43,9 +46,16 @@ function CheckLine({ check, pages }: { readonly check: Pick<Check, 'code' | 'sto
   const byId = useWorkspace((state) => state.byId);
   const { drawn, more } = useMore(check.code);
   const printing = usePrinting();
+  const asked = useSearchParams()[0].get('check') === check.code;
+  const [opened, setOpened] = useState(asked);
+  const mends = isTemplateCode(check.code) && (opened || printing);
   return (
     <li className="px-4 py-2" data-check={check.code}>
-      <details {...(printing ? { open: true } : {})}>
+      <details
+        ref={(element) => void (asked && element?.scrollIntoView({ block: 'center' }))}
+        {...(printing || asked ? { open: true } : {})}
+        onToggle={(event) => setOpened(event.currentTarget.open)}
+      >
         <summary className="flex min-h-8 cursor-pointer flex-wrap items-baseline gap-x-3">
           <span className="font-medium">{CHECK_NAMES[check.code]}</span>
           <span className="soft text-[13px]">{CHECK_REASONS[check.code]}</span>
@@ -53,6 +63,7 @@ function CheckLine({ check, pages }: { readonly check: Pick<Check, 'code' | 'sto
             {pages.length === 0 ? 'none' : counted(pages.length, 'page')}
           </span>
         </summary>
+        {mends && isTemplateCode(check.code) && <TemplateMend code={check.code} />}
         {pages.length > 0 && (
           <ul className="columns-1 gap-6 py-1 text-[13.5px] sm:columns-2 lg:columns-3">
             {pages.slice(0, drawn).map((id) => (

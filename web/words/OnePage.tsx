@@ -5,7 +5,7 @@ import type { PageRow } from '../../core/survey/index.ts';
 import { descriptionRooms, effectiveDescription, effectiveKeywords, effectiveTitle, titleRooms, withoutOwn } from '../../core/site/index.ts';
 import type { PageDetail } from '../analysis/index.ts';
 import { Empty, note, useHotkey } from '../ui/index.ts';
-import { counted } from '../../core/wording/index.ts';
+import { counted, UNWRITABLE } from '../../core/wording/index.ts';
 import { PageHead, usePlace, PageName } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { EndingField } from './EndingField.tsx';
@@ -68,6 +68,7 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
     focus: (field) => sheet.current?.querySelector<HTMLElement>(`[data-field="${field}"] :is(input, textarea)`)?.focus(),
     goPage: (id) => go('words', id),
     goView: (view) => void navigate(`/s/${siteId}/words/${view}?page=${encodeURIComponent(row.id)}`),
+    goCheck: (code) => void navigate(`/s/${siteId}/words/checks?page=${encodeURIComponent(row.id)}&check=${code}`),
     show: (what) => {
       setShown(what);
       requestAnimationFrame(() => sheet.current?.querySelector(`[data-part="${what === 'links' ? 'links' : 'text'}"]`)?.scrollIntoView({ block: 'start' }));
@@ -84,7 +85,11 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
   return (
     <div ref={sheet}>
       <PageHead row={row} />
-      {detail.readOnly && <p className="notice notice-amber mb-4">{W.readOnly}</p>}
+      {detail.unwritable && (
+        <p className="notice notice-amber mb-4" data-testid="unwritable">
+          {UNWRITABLE[detail.unwritable].why} {UNWRITABLE[detail.unwritable].mend} {W.unwritable}
+        </p>
+      )}
       <TextField
         field="title"
         label="Title"

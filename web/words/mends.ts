@@ -1,4 +1,4 @@
-import type { Finding } from '../../core/checks/index.ts';
+import type { Finding, FindingCode } from '../../core/checks/index.ts';
 import { pageKey, set } from '../../core/site/index.ts';
 import { findingWords } from '../../core/wording/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
@@ -20,13 +20,15 @@ export interface MendPlaces {
   readonly focus: (field: 'title' | 'description' | 'phrase') => void;
   readonly goPage: (id: string) => void;
   readonly goView: (view: 'alike' | 'pictures') => void;
+  /** Leads to a check, where it can be mended on all pages at once. */
+  readonly goCheck: (code: FindingCode) => void;
   /** Shows a part of the page's own words. */
   readonly show: (what: string) => void;
 }
 
 /** What can be done about a finding, here. Undefined where it is mended in the page's source alone. */
 export function mendFor(finding: Finding, places: MendPlaces): Mend | undefined {
-  const { workspace, row, titles, descriptions, focus, goPage, goView, show } = places;
+  const { workspace, row, titles, descriptions, focus, goPage, goView, goCheck, show } = places;
   const change = (field: 'title' | 'description' | 'phrase' | 'keywords', text: string | null, label: string): void =>
     workspace.change(set('pages', row.id, field, text), { label });
   const write = (field: 'title' | 'description', best: string | undefined): Mend =>
@@ -79,7 +81,11 @@ export function mendFor(finding: Finding, places: MendPlaces): Mend | undefined 
       };
     case 'second-spelling':
       return { label: 'Use one address', run: () => linkByOneAddress(workspace, row), whole: true };
+    case 'lang-missing':
+    case 'title-several':
+    case 'title-outside-head':
     case 'heading-several':
+      return { label: 'On all pages', run: () => goCheck(finding.code), whole: false };
     case 'heading-order':
     case 'heading-wall':
     case 'text-thin':
@@ -89,10 +95,7 @@ export function mendFor(finding: Finding, places: MendPlaces): Mend | undefined 
     case 'reading-hard':
     case 'wording-care':
       return { label: 'Show', run: () => show('reading'), whole: false };
-    case 'title-several':
-    case 'title-outside-head':
     case 'heading-missing':
-    case 'lang-missing':
     case 'noscript-noindex':
     case 'template-left':
     case 'not-writable':

@@ -4,7 +4,7 @@ import type { Part, RoomId } from '../../core/titles/index.ts';
 export const W = {
   noPages: 'There is no page here yet',
   noPagesWhy: 'Bring a site in, from a folder or a ZIP, and its pages stand at the left.',
-  readOnly: 'This page is written in UTF-16. It can be read, but not changed here; save it as UTF-8 and bring it in again.',
+  unwritable: 'What you type here stays here until then.',
   searcher: 'As others see it',
   toMend: 'To fix on this page',
   nothingToFix: 'There is nothing to fix on this page.',
@@ -96,4 +96,12 @@ export const CELL_FAULTS = {
   'ending-characters': 'an address ending takes letters, figures and hyphens.',
   'ending-taken': 'another page has this address.',
   'ending-home': 'the home page has no ending.',
+} as const;
+
+/** What is done about findings that live in a template. */
+export const TEMPLATE_MENDS = {
+  'lang-missing': { label: 'Say the language', done: 'The language is said', back: 'The language is no longer said' },
+  'title-several': { label: 'Leave one title', done: 'One title is left', back: 'All titles stay' },
+  'title-outside-head': { label: 'Put it into the head', done: 'The title stands in the head', back: 'The title stays where it stood' },
+  'heading-several': { label: 'Leave one main heading', done: 'One main heading is left', back: 'All main headings stay' },
 } as const;

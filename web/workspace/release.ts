@@ -1,4 +1,5 @@
 import { all, isOpen, isPageFile, outgoingHeaderRules, set, siteHost, siteOrigin } from '../../core/site/index.ts';
+import type { PatchRefusal } from '../../core/page/index.ts';
 import type { HostedSite } from '../../core/exchange/index.ts';
 import { onProgress } from '../analysis/index.ts';
 import type { Workspace } from './store.ts';
@@ -6,7 +7,7 @@ import type { Workspace } from './store.ts';
 export type ReleaseStep = 'packing' | 'sending' | 'switching';
 export interface ReleaseOutcome {
   readonly hosted: HostedSite | undefined;
-  readonly refused: readonly { readonly path: string; readonly reason: string }[];
+  readonly refused: readonly { readonly path: string; readonly reason: PatchRefusal }[];
   readonly number: number;
 }
 
