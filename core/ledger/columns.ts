@@ -85,7 +85,8 @@ export type CellFault =
   | 'ending-empty'
   | 'ending-characters'
   | 'ending-taken'
-  | 'ending-home';
+  | 'ending-home'
+  | 'ending-query';
 
 /** The change that puts a text into a cell; nothing where it stands there already. An empty text takes the owner's word back, where there is one. */
 export function cellChange(
@@ -132,6 +133,7 @@ export function cellChange(
       return answer === undefined ? { fault: 'no-such-answer' } : { change: set('pages', row.id, 'inMap', answer) };
     }
     case 'ending': {
+      if (own?.address) return { fault: 'ending-query' };
       if (text === '') return own?.ending ? { change: set('pages', row.id, 'ending', null) } : { fault: 'ending-empty' };
       const fault = endingFault(row.id, text, taken);
       return fault ? { fault: `ending-${fault}` } : { change: set('pages', row.id, 'ending', text) };

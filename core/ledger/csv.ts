@@ -1,7 +1,7 @@
 import { collapse } from '../page/index.ts';
 import Papa from 'papaparse';
-import { decodeBytes, percentDecoded } from '../source/index.ts';
-import { addressOf, all, withoutPageEnding, type Change, type SiteDocument } from '../site/index.ts';
+import { decodeBytes, isTwin, percentDecoded, plainPercent } from '../source/index.ts';
+import { addressOf, all, siteHost, withoutPageEnding, type Change, type SiteDocument } from '../site/index.ts';
 import type { PageRow } from '../survey/index.ts';
 import { cellChange, cellText, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
 
@@ -98,11 +98,23 @@ export function guessMapping(table: Pick<ReadTable, 'headers' | 'rows'>): Mappin
   return mapping;
 }
 
-/** An address as it is compared: path alone, without index file, ending and closing slash, case kept. */
+/** An address as it is compared: path and query, without index file, ending and closing slash, case kept. */
 export function addressKey(address: string): string {
   const trimmed = address.trim();
-  const path = URL.canParse(trimmed) ? new URL(trimmed).pathname : trimmed.replace(/[?#].*$/s, '');
-  return withoutPageEnding(`/${percentDecoded(path).replace(/^\/+/, '')}`.replace(/\/index\.x?html?$/i, '/')).replace(/\/+$/, '') || '/';
+  const whole = /^https?:\/\//i.test(trimmed) && URL.canParse(trimmed) ? new URL(trimmed) : undefined;
+  const path = whole ? whole.pathname : trimmed.replace(/[?#].*$/s, '');
+  const query = (whole ? whole.search : (/\?[^#]*/.exec(trimmed)?.[0] ?? '')).replace(/^\?$/, '');
+  const bare = withoutPageEnding(`/${percentDecoded(path).replace(/^\/+/, '')}`.replace(/\/index\.x?html?$/i, '/')).replace(/\/+$/, '') || '/';
+  return query === '' ? bare : bare + plainPercent(query);
+}
+
+/** A row that is not taken, and why; `first` is the row that said something of the same page before. */
+export interface RefusedRow {
+  readonly row: number;
+  readonly address: string;
+  readonly why: 'unknown' | 'other-site' | 'query' | 'twice';
+  readonly first?: number;
+  readonly host?: string;
 }
 
 /** What taking a table in would do. */
@@ -114,15 +126,25 @@ export interface DryRun {
     readonly after: string;
     readonly change: Change;
   }[];
-  /** Addresses that no page answers at, with the row in the file (from 1, the names being row 1). */
-  readonly unknown: readonly { readonly row: number; readonly address: string }[];
+  /** Rows that are about no page of this site, or about one that an earlier row is about; with the row in the file (from 1, the names being row 1). */
+  readonly refused: readonly RefusedRow[];
   readonly faults: readonly { readonly row: number; readonly column: EditableColumn; readonly text: string; readonly fault: CellFault }[];
   /** Cells that say what stands here already, and empty ones, which change nothing. */
   readonly same: number;
 }
 
-/** Tells what a table would change; `all` of its changes is the taking in. Empty cells change nothing: a table with gaps must not take words away. */
-export function dryRun(table: ReadTable, mapping: Mapping, rows: readonly PageRow[], document: SiteDocument, taken: (file: string) => boolean): DryRun {
+/**
+ * Tells what a table would change; `all` of its changes is the taking in. Empty cells change nothing: a table with gaps must not
+ * take words away. `alsoHost` is another host whose addresses are meant for this site's.
+ */
+export function dryRun(
+  table: ReadTable,
+  mapping: Mapping,
+  rows: readonly PageRow[],
+  document: SiteDocument,
+  taken: (file: string) => boolean,
+  alsoHost?: string,
+): DryRun {
   const pages = new Map<string, PageRow>();
   for (const row of rows) {
     pages.set(addressKey(row.address), row);
@@ -132,14 +154,24 @@ export function dryRun(table: ReadTable, mapping: Mapping, rows: readonly PageRo
   }
   const addressAt = mapping.indexOf('address');
   const changes: DryRun['changes'][number][] = [];
-  const unknown: DryRun['unknown'][number][] = [];
+  const refused: RefusedRow[] = [];
+  const taking = new Map<string, number>();
   const faults: DryRun['faults'][number][] = [];
   let same = 0;
   table.rows.forEach((cells, index) => {
     const address = (cells[addressAt] ?? '').trim();
     if (address === '') return;
-    const row = pages.get(addressKey(address));
-    if (!row) return void unknown.push({ row: index + 2, address });
+    const other = otherHost(address, document, alsoHost);
+    const row = other === undefined ? pages.get(addressKey(address)) : undefined;
+    if (!row)
+      return void refused.push({
+        row: index + 2,
+        address,
+        ...(other === undefined ? { why: address.includes('?') ? 'query' : 'unknown' } : { why: 'other-site', host: other }),
+      });
+    const first = taking.get(row.id);
+    if (first !== undefined) return void refused.push({ row: index + 2, address, why: 'twice', first });
+    taking.set(row.id, index + 2);
     mapping.forEach((column, at) => {
       // An apostrophe that keeps spreadsheets from taking a text for a formula is not part of it.
       const text = (cells[at] ?? '').trim().replace(/^'(?=[=+@-])/, '');
@@ -151,7 +183,16 @@ export function dryRun(table: ReadTable, mapping: Mapping, rows: readonly PageRo
       else changes.push({ page: row.id, column, before: cellText(row, document, column), after: collapse(text), change: result.change });
     });
   });
-  return { changes, unknown, faults, same };
+  return { changes, refused, faults, same };
+}
+
+/** The host of an address that is of another site; undefined for one of this, or of none. */
+function otherHost(address: string, document: SiteDocument, also: string | undefined): string | undefined {
+  if (!/^(https?:)?\/\//i.test(address) || !URL.canParse(address, 'https://x/')) return undefined;
+  const { host } = new URL(address, 'https://x/');
+  const cameAs = document.tables.facts['']?.cameAs;
+  const own = [siteHost(document), ...(cameAs ? [new URL(cameAs).host] : []), ...(also === undefined ? [] : [also])];
+  return own.some((one) => isTwin(host, one)) ? undefined : host;
 }
 
 /** A dry run's changes as one step. */

@@ -11,8 +11,9 @@ export {
   readTable,
   writeCsv,
   type DryRun,
+  type RefusedRow,
   type Mapping,
   type ReadTable,
 } from './csv.ts';
 export { readySearch, type ReadySearch, type Search } from './replace.ts';
-export { listedFiles, readList, type ListedPage } from './listed-pages.ts';
+export { listedFiles, readList, type AddressList, type ListedFile, type ListedPage } from './listed-pages.ts';

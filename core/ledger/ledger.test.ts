@@ -104,16 +104,37 @@ describe('a table from elsewhere', () => {
     expect(table).toMatchObject({ encoding: 'windows-1252', delimiter: ';', headers: ['Permalink', 'SEO-Titel', 'Meta Beschreibung', 'Preis'] });
     const mapping = guessMapping(table);
     expect(mapping).toEqual(['address', 'title', 'description', null]);
-    const run = dryRun(table, mapping, rowsOf(START), START, taken);
+    expect(dryRun(table, mapping, rowsOf(START), START, taken).refused).toEqual([
+      { row: 2, address: 'https://old.example/a/', why: 'other-site', host: 'old.example' },
+      { row: 4, address: '/zz/', why: 'unknown' },
+    ]);
+    const run = dryRun(table, mapping, rowsOf(START), START, taken, 'old.example');
     expect(run.changes.map(({ page, column, before, after }) => [page, column, before, after])).toEqual([
       ['a/index.html', 'title', 'A', '“Größe” – neu'],
       ['b.html', 'title', '=B', 'B2'],
       ['b.html', 'description', '', 'Ein; Text'],
     ]);
-    expect([run.unknown, run.same]).toEqual([[{ row: 4, address: '/zz/' }], 1]);
+    expect([run.refused, run.same]).toEqual([[{ row: 4, address: '/zz/', why: 'unknown' }], 1]);
     const done = applyChange(START, changesOf(run));
     expect(rowsOf(done).map((row) => row.title)).toEqual(['Home', '“Größe” – neu', 'B2']);
     expect(applyChange(done, invert(START, changesOf(run)))).toEqual(START);
+  });
+  it('takes one row a page, and none that a query tells from the page', () => {
+    const read = readTable(
+      new TextEncoder().encode('url,title\n/a/,One\nhttps://www.a.example/a/index.html,Two\n/?p=12,Three\n/?,House\n/b,Four\n/b.html#x,Five\n'),
+    );
+    if (!read.ok) throw new Error(read.reason);
+    const run = dryRun(read.table, guessMapping(read.table), rowsOf(START), START, taken);
+    expect(run.changes.map(({ page, after }) => [page, after])).toEqual([
+      ['a/index.html', 'One'],
+      ['index.html', 'House'],
+      ['b.html', 'Four'],
+    ]);
+    expect(run.refused).toEqual([
+      { row: 3, address: 'https://www.a.example/a/index.html', why: 'twice', first: 2 },
+      { row: 4, address: '/?p=12', why: 'query' },
+      { row: 7, address: '/b.html#x', why: 'twice', first: 6 },
+    ]);
   });
   it('finds the address by what stands in it, where no name tells', () => {
     expect(
@@ -131,7 +152,8 @@ describe('a table from elsewhere', () => {
     expect(readTable(new Uint8Array([80, 0, 80]))).toEqual({ ok: false, reason: 'no-table' });
   });
   it.each([
-    ['https://a.example/x/index.html?q', '/x'],
+    ['https://a.example/x/index.html#q', '/x'],
+    ['https://a.example/x/index.html?q', '/x?q'],
     ['x/', '/x'],
     ['/x.html', '/x'],
     ['/', '/'],
@@ -143,12 +165,47 @@ describe('a table from elsewhere', () => {
     const read = readTable(new TextEncoder().encode(csv));
     if (!read.ok) throw new Error(read.reason);
     const run = dryRun(read.table, guessMapping(read.table), rowsOf(START), START, taken);
-    expect([run.changes, run.unknown, run.faults]).toEqual([[], [], []]);
+    expect([run.changes, run.refused, run.faults]).toEqual([[], [], []]);
   });
 });
 
 describe('a list of addresses', () => {
-  const list = (text: string) => readList(new TextEncoder().encode(text));
+  const read = (text: string) => readList(new TextEncoder().encode(text));
+  const list = (text: string) => read(text).pages;
+  it('keeps queries apart, tells other sites by name, and what it leaves out', () => {
+    const { pages, others, repeats, noPages } = read(
+      [
+        'https://a.example/',
+        'https://a.example/?p=12',
+        'https://www.a.example/?p=13',
+        'https://a.example/shop?id=3&c=4',
+        'https://a.example/shop?id=3&c=4',
+        'https://other.example/x/',
+        'https://other.example/y/',
+        'https://third.example/',
+        '/über-uns/',
+        '/a.pdf',
+        'nonsense',
+      ].join('\n'),
+    );
+    expect([others, repeats, noPages]).toEqual([
+      [
+        { host: 'other.example', count: 2 },
+        { host: 'third.example', count: 1 },
+      ],
+      1,
+      2,
+    ]);
+    const files = listedFiles(pages);
+    expect(files.map(({ path, address }) => [path, address])).toEqual([
+      ['index.html', undefined],
+      ['~p=12.html', '/?p=12'],
+      ['~p=13.html', '/?p=13'],
+      ['shop~id=3&c=4.html', '/shop?id=3&c=4'],
+      ['über-uns/index.html', undefined],
+    ]);
+    expect(factsOf(files[0]?.html ?? '').anchors.map(({ href }) => href)).toEqual(['/?p=12', '/?p=13', '/shop?id=3&c=4', '/%C3%BCber-uns/']);
+  });
   it('is lines, a table or a sitemap; repeats and what is no page are left out', () => {
     expect(list('https://a.example/\n/about\n/about/\nnot one\n/x.pdf\n/c.html').map((page) => page.address)).toEqual([
       'https://a.example/',

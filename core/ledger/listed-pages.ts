@@ -1,7 +1,7 @@
 import { escapeAttribute, escapeText } from '../page/index.ts';
 import { addressOf, endingOf, isPageFile } from '../site/index.ts';
 import { readSitemap } from '../sitemap/index.ts';
-import { decodeBytes } from '../source/index.ts';
+import { decodeBytes, isTwin, pathAndQuery, twinHost } from '../source/index.ts';
 import { guessEncoding, guessMapping, readTable } from './csv.ts';
 
 /** A page of which only the address is known, and perhaps its words. */
@@ -14,8 +14,23 @@ export interface ListedPage {
 /** Pages that are taken from one list. */
 export const MOST_LISTED = 10_000;
 
-/** Reads a list of addresses: a sitemap, a table with an address column, or an address a line. Repeats are left out. */
-export function readList(bytes: Uint8Array): ListedPage[] {
+/** A list of addresses as it was read: pages of one site, and what was left out. */
+export interface AddressList {
+  readonly pages: readonly ListedPage[];
+  /** Other sites that addresses are of, with how many there are of each. */
+  readonly others: readonly { readonly host: string; readonly count: number }[];
+  /** Lines or rows that say nothing of a page: no address, an address of a file that is none, or one that stood there before. */
+  readonly repeats: number;
+  readonly noPages: number;
+  /** Pages beyond the most that are taken. */
+  readonly beyond: number;
+}
+
+/**
+ * Reads a list of addresses: a sitemap, a table with an address column, or an address a line. The site is the one of which there are most, its twin with or
+ * without `www.` included. Addresses that differ in their query are different pages.
+ */
+export function readList(bytes: Uint8Array): AddressList {
   const text = decodeBytes(bytes, guessEncoding(bytes)).replace(/^\uFEFF/, '');
   const map = /<(?:[\w-]+:)?urlset[\s>]/.test(text.slice(0, 4096)) ? readSitemap(text) : undefined;
   const found = map
@@ -23,15 +38,33 @@ export function readList(bytes: Uint8Array): ListedPage[] {
       ? map.sitemap.entries.map((entry) => ({ address: entry.loc, title: '', description: '' }))
       : []
     : (fromTable(bytes) ?? fromLines(text));
+  const hosts = new Map<string, number>();
+  for (const { address } of found) {
+    const host = hostOf(address);
+    if (host !== undefined) hosts.set(host, (hosts.get(host) ?? 0) + 1);
+  }
+  const weight = (host: string): number => (hosts.get(host) ?? 0) + (hosts.get(twinHost(host)) ?? 0);
+  const own = [...hosts.keys()].sort((a, b) => weight(b) - weight(a))[0];
+  const others = [...hosts].filter(([host]) => own !== undefined && !isTwin(host, own)).map(([host, count]) => ({ host, count }));
   const seen = new Set<string>();
-  return found
-    .filter(({ address }) => {
-      const path = fileFor(address);
-      if (path === undefined || seen.has(path)) return false;
-      seen.add(path);
-      return true;
-    })
-    .slice(0, MOST_LISTED);
+  const pages: ListedPage[] = [];
+  let [repeats, noPages, beyond] = [0, 0, 0];
+  for (const page of found) {
+    const host = hostOf(page.address);
+    if (host !== undefined && own !== undefined && !isTwin(host, own)) continue;
+    const path = fileFor(page.address);
+    if (path === undefined) noPages++;
+    else if (seen.has(path)) repeats++;
+    else if (seen.add(path).size > MOST_LISTED) beyond++;
+    else pages.push(page);
+  }
+  return { pages, others, repeats, noPages, beyond };
+}
+
+/** The host of a whole address; undefined for a path. */
+function hostOf(address: string): string | undefined {
+  const trimmed = address.trim();
+  return /^https?:\/\//i.test(trimmed) && URL.canParse(trimmed) ? new URL(trimmed).host : undefined;
 }
 
 function fromTable(bytes: Uint8Array): ListedPage[] | undefined {
@@ -46,7 +79,7 @@ function fromTable(bytes: Uint8Array): ListedPage[] | undefined {
 function fromLines(text: string): ListedPage[] {
   return text.split(/\r\n?|\n/).flatMap((line) => {
     const address = line.trim().split(/\s/)[0] ?? '';
-    return /^(https?:\/\/|\/)/i.test(address) ? [{ address, title: '', description: '' }] : [];
+    return address === '' ? [] : [{ address, title: '', description: '' }];
   });
 }
 
@@ -54,24 +87,42 @@ function fromLines(text: string): ListedPage[] {
 function fileFor(address: string): string | undefined {
   const trimmed = address.trim();
   if (!/^(https?:\/\/|\/)/i.test(trimmed) || !URL.canParse(trimmed, 'https://list.example/')) return undefined;
-  const { pathname } = new URL(trimmed, 'https://list.example/');
+  const { pathname, search } = new URL(trimmed, 'https://list.example/');
   let path: string;
+  let query: string;
   try {
     path = decodeURIComponent(pathname).replace(/^\/+/, '');
+    query = decodeURIComponent(search.slice(1)).replace(/[\\/:*?"<>|\s]/g, '_');
   } catch {
     return undefined;
   }
   if (/(^|\/)\.\.?(\/|$)/.test(path)) return undefined;
+  // A page that only its query tells from others has a file of its own beside them.
+  if (query !== '') return `${path}~${query}.html`;
   if (path === '' || path.endsWith('/')) return `${path}index.html`;
   if (isPageFile(path)) return path;
   return /\.[a-z0-9]{1,5}$/i.test(path) ? undefined : `${path}/index.html`;
+}
+
+/** A file that stands for a listed page. */
+export interface ListedFile {
+  readonly path: string;
+  readonly html: string;
+  /** Path and query of its address, where no file answers at such a one by itself. */
+  readonly address: string | undefined;
+}
+
+/** Path and query of an address that has a query. */
+function queried(address: string): string | undefined {
+  const url = new URL(address.trim(), 'https://list.example/');
+  return url.search === '' ? undefined : pathAndQuery(url);
 }
 
 /**
  * Files that stand for the listed pages, so that everything that works on a page works on them: a head with what is known, and a heading. There is
  * always a home page, and it links to all the others: they were found somewhere.
  */
-export function listedFiles(pages: readonly ListedPage[]): { readonly path: string; readonly html: string }[] {
+export function listedFiles(pages: readonly ListedPage[]): ListedFile[] {
   const first = pages.find(({ address }) => /^https?:\/\//i.test(address.trim()));
   const origin = first ? new URL(first.address.trim()).origin : undefined;
   const known = pages.flatMap((page) => {
@@ -80,12 +131,19 @@ export function listedFiles(pages: readonly ListedPage[]): { readonly path: stri
   });
   const others = known.filter(({ path }) => path !== 'index.html');
   const home = known.find(({ path }) => path === 'index.html')?.page ?? { address: '/', title: '', description: '' };
-  const links = others.map(({ path, page }) => `<li><a href="${escapeAttribute(addressOf(path))}">${escapeText(nameOf(page))}</a></li>`);
-  return [{ path: 'index.html', html: skeleton(home, origin, links) }, ...others.map(({ path, page }) => ({ path, html: skeleton(page, undefined, []) }))];
+  const links = others.map(
+    ({ path, page }) => `<li><a href="${escapeAttribute(queried(page.address) ?? addressOf(path))}">${escapeText(nameOf(page))}</a></li>`,
+  );
+  return [
+    { path: 'index.html', html: skeleton(home, origin, links), address: undefined },
+    ...others.map(({ path, page }) => ({ path, html: skeleton(page, undefined, []), address: queried(page.address) })),
+  ];
 }
 
 function nameOf({ address, title }: ListedPage): string {
-  const path = URL.canParse(address.trim(), 'https://list.example/') ? new URL(address.trim(), 'https://list.example/').pathname : address;
+  const url = URL.canParse(address.trim(), 'https://list.example/') ? new URL(address.trim(), 'https://list.example/') : undefined;
+  const path =
+    url === undefined ? address : url.search === '' ? url.pathname : `${url.pathname.replace(/\/$/, '')} ${url.search.slice(1).replace(/[=&]+/g, ' ')}`;
   const fromTitle = title.split(/\s+[|\u2013\u2014·•]\s+/)[0]?.trim();
   return (
     fromTitle ||

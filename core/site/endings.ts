@@ -29,7 +29,7 @@ export function effectiveFile(document: SiteDocument, file: string): string {
 
 /** The address path that a page will answer at. */
 export function effectiveAddress(document: SiteDocument, file: string): string {
-  return addressOf(effectiveFile(document, file));
+  return document.tables.pages[file]?.address ?? addressOf(effectiveFile(document, file));
 }
 
 /** All pages that move: file, old and new address path. */

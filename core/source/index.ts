@@ -3,5 +3,5 @@ export { byteOffsets, joinBytes, needsAscii, placeOf, respell, sameBytes, splice
 export { listArchive, inflateEntry, ARCHIVE_LIMITS, type ArchiveEntry, type ArchiveListing, type ArchiveLimits } from './archive.ts';
 export { isTwin, twinHost } from './hosts.ts';
 export { lowerBound } from './lower-bound.ts';
-export { pathAndQuery, percentDecoded, plainAddress, plainPercent } from './percent.ts';
+export { pathAndQuery, percentDecoded, plainAddress, plainPercent, readableAddress } from './percent.ts';
 export { gunzipBounded, isGzip, unpackedText } from './gzip.ts';

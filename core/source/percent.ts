@@ -7,6 +7,17 @@ export function percentDecoded(text: string): string {
   }
 }
 
+/** An address as people read it: letters of all scripts plainly; what would look like something else, or like nothing, stays encoded. */
+export function readableAddress(address: string): string {
+  return address.includes('%') ? address.replace(/(?:%[0-9a-f]{2})+/gi, (octets) => readable(octets)) : address;
+}
+
+function readable(octets: string): string {
+  const decoded = percentDecoded(octets);
+  if (decoded === octets) return octets;
+  return [...decoded].map((sign) => (/[\p{L}\p{M}\p{N}]/u.test(sign) ? sign : encodeURIComponent(sign))).join('');
+}
+
 const PLAIN = /^[\x21-\x24\x26-\x7e]*$/;
 const UNRESERVED = /[A-Za-z0-9\-._~]/;
 

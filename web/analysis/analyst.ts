@@ -1,7 +1,7 @@
 import type { TemplateCode } from '../../core/checks/index.ts';
 import type { TextMeasure } from '../../core/language/index.ts';
 import { passagesIn, readSource, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
-import { sourceDiff, type Hunk, type Manifest, type ReleaseItem } from '../../core/release/index.ts';
+import { releasedTags, sourceDiff, type Hunk, type Manifest, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import {
   emptyDocument,
@@ -200,6 +200,15 @@ export class Analyst {
 
   pictures(): ReturnType<typeof picturePlaces> {
     return picturePlaces(this.its(), this.document);
+  }
+
+  /** The tags of a page as it will be released. */
+  async tags(id: string): Promise<ReleasedTags | undefined> {
+    const bytes = await loadBytes(this.db, this.siteId, id);
+    if (!bytes) return undefined;
+    const source = decodeSource(bytes);
+    const reading = readSource(source);
+    return reading.ok ? releasedTags(source, reading.facts, this.its().workingCopy().files[id]?.edits ?? []) : undefined;
   }
 
   /** What a mend for what lives in a template would write, on all pages that need it. */

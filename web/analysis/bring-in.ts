@@ -1,4 +1,5 @@
 import { openProject, PROJECT_ENTRY, PROJECT_FILES, type OpenedProject } from '../../core/exchange/index.ts';
+import type { ListedFile } from '../../core/ledger/index.ts';
 import { readPage, type PageFacts } from '../../core/page/index.ts';
 import { parseRobots } from '../../core/robots/index.ts';
 import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, set, type Change } from '../../core/site/index.ts';
@@ -26,7 +27,7 @@ export type Bringing =
     }
   | { readonly kind: 'files'; readonly name: string; readonly files: readonly PickedFile[] }
   /** Pages of which only the addresses are known, each with a file that stands for it. */
-  | { readonly kind: 'list'; readonly name: string; readonly files: readonly { readonly path: string; readonly html: string }[] }
+  | { readonly kind: 'list'; readonly name: string; readonly files: readonly ListedFile[] }
   | { readonly kind: 'empty'; readonly name: string };
 
 /** `inside` names the ZIPs in what was brought, where it has no page of its own. */
@@ -165,6 +166,7 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
     const change: Change = all([
       firstFacts(reading?.ok ? reading.facts : undefined, name, namedBy(named['robots.txt'], named['sitemap.xml']), others),
       set('doors', '', 'open', true),
+      ...(bringing.kind === 'list' ? bringing.files.flatMap(({ path, address }) => (address === undefined ? [] : [set('pages', path, 'address', address)])) : []),
     ]);
     const document = saved?.document ?? applyChange(emptyDocument(), change);
     await writeSnapshot(db, id, saved?.start ?? document, saved?.entries);

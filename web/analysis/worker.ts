@@ -130,6 +130,7 @@ const service = {
   lookFurther: async (milliseconds: number) => (await site()).lookFurther(milliseconds),
   alike: async () => (await site()).alike(),
   pictures: async () => (await site()).pictures(),
+  tags: async (id: string) => (await site()).tags(id),
   templateMend: async (code: TemplateCode) => (await site()).templateMend(code),
   brokenLinks: async () => (await site()).brokenLinks(),
   phrases: async () => (await site()).phrases(),

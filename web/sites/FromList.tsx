@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { listedFiles, readList } from '../../core/ledger/index.ts';
-import { counted } from '../../core/wording/index.ts';
+import { readableAddress } from '../../core/source/index.ts';
+import { counted, numberText } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import { W } from './wording.ts';
 
@@ -10,8 +11,15 @@ const SHOWN = 6;
 export function FromList({ busy, onTake }: { readonly busy: boolean; readonly onTake: (bringing: Bringing) => void }) {
   const [text, setText] = useState('');
   const [bytes, setBytes] = useState<Uint8Array>();
-  const pages = useMemo(() => readList(bytes ?? new TextEncoder().encode(text)), [bytes, text]);
+  const list = useMemo(() => readList(bytes ?? new TextEncoder().encode(text)), [bytes, text]);
+  const { pages } = list;
   const first = pages.find(({ address }) => /^https?:\/\//i.test(address));
+  const leftOut = [
+    ...list.others.map(({ host, count }) => `${W.otherSite(host)} (${numberText(count)})`),
+    ...(list.repeats > 0 ? [W.repeats(list.repeats)] : []),
+    ...(list.noPages > 0 ? [W.noPages(list.noPages)] : []),
+    ...(list.beyond > 0 ? [W.beyond(list.beyond)] : []),
+  ];
   return (
     <form
       className="panel mt-4 p-4"
@@ -52,7 +60,7 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
           {pages.length > 0 &&
             `${counted(pages.length, 'page')}: ${pages
               .slice(0, SHOWN)
-              .map((page) => page.title || page.address)
+              .map((page) => page.title || readableAddress(page.address))
               .join(', ')}`}
           {pages.length === 0 && (text !== '' || bytes !== undefined) && W.listNone}
         </span>
@@ -60,6 +68,11 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
           {W.listTake}
         </button>
       </div>
+      {leftOut.length > 0 && (
+        <p className="notice notice-amber mt-3 text-[13.5px]" role="status" data-testid="left-out">
+          {W.leftOut} {leftOut.join('; ')}.
+        </p>
+      )}
     </form>
   );
 }

@@ -25,7 +25,7 @@ export function EndingField({ row, linkers }: { readonly row: PageRow; readonly 
   const wanted = typed === now ? undefined : addressOf(moved);
   const takenHere = useWorkspace((state) => wanted !== undefined && state.rows.some((other) => other.id !== row.id && other.address === wanted));
   const stands = useReport(async (one) => (wanted === undefined ? false : one.tools.analysis.hasFile(moved)), wanted === undefined ? '' : moved);
-  const isHome = row.address === '/';
+  const isHome = row.address === '/' || row.address.includes('?');
   const fault =
     typed === now
       ? undefined

@@ -56,7 +56,7 @@ export function Looks({
         />
       </div>
       <div className="panel mt-2.5 overflow-hidden" data-testid="look">
-        {look === 'code' && <TagsAsCode page={page} facts={facts} />}
+        {look === 'code' && <TagsAsCode page={row.id} />}
         {look === 'card' && <ShareCard page={page} title={title} description={description} />}
         {(look === 'wide' || look === 'phone') && <ResultCard row={row} title={title} description={description} phone={look === 'phone'} />}
       </div>

@@ -1,39 +1,20 @@
-import { escapeAttribute, escapeText, type PageFacts } from '../../core/page/index.ts';
-import { editsFor } from '../../core/release/index.ts';
-import {
-  effectiveDescription,
-  effectiveKeywords,
-  effectiveNoindex,
-  effectiveSharePicture,
-  effectiveShareText,
-  effectiveShareTitle,
-  effectiveTitle,
-  type SitePage,
-} from '../../core/site/index.ts';
+import type { ReleasedTags } from '../../core/release/index.ts';
+import { counted, PATCH_REFUSALS } from '../../core/wording/index.ts';
 import { Copyable } from '../ui/index.ts';
-import { useWorkspace } from '../workspace/index.ts';
+import { useReport } from '../workspace/index.ts';
 
-/** The tags as the released page will have them. */
-export function TagsAsCode({ page, facts }: { readonly page: SitePage; readonly facts: PageFacts }) {
-  const document = useWorkspace((state) => state.document);
-  const named = (name: string, content: string): string[] => (content === '' ? [] : [`<meta name="${name}" content="${escapeAttribute(content)}">`]);
-  const card = (property: string, content: string): string[] => (content === '' ? [] : [`<meta property="${property}" content="${escapeAttribute(content)}">`]);
-  const code = [
-    `<title>${escapeText(effectiveTitle(document, page).value)}</title>`,
-    ...named('description', effectiveDescription(document, page).value),
-    ...named('keywords', effectiveKeywords(document, page).value),
-    ...named('robots', effectiveNoindex(document, page).noindex ? 'noindex' : ''),
-    ...card('og:title', effectiveShareTitle(document, page).value),
-    ...card('og:description', effectiveShareText(document, page).value),
-    ...card('og:image', effectiveSharePicture(document, page).value),
-  ].join('\n');
-  const edits = editsFor(document, page, facts);
+/** The tags in the very bytes that will be released. */
+export function TagsAsCode({ page }: { readonly page: string }) {
+  const tags = useReport<ReleasedTags | undefined>(async (one) => one.tools.analysis.tags(page), page);
+  if (tags === undefined) return <p className="soft p-3">Reading the page …</p>;
+  if (!tags.ok) return <p className="notice notice-amber m-2">Nothing is written into this page: {PATCH_REFUSALS[tags.reason]}.</p>;
+  const code = tags.tags.join('\n');
   return (
     <div>
       <pre className="code-block">{code}</pre>
       <div className="flex items-center justify-between border-t border-[color:var(--line)] px-2 py-1">
         <span className="soft px-1.5 text-[12.5px]">
-          {edits.length === 0 ? 'The page says so already.' : `${edits.length} of these will be written into the page.`}
+          {tags.edits === 0 ? 'The page says so already.' : `${counted(tags.edits, 'thing')} will be written into the page.`}
         </span>
         <Copyable text={code} />
       </div>

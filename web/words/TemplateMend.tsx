@@ -37,7 +37,9 @@ export function TemplateMend({ code }: { readonly code: TemplateCode }) {
       {groups?.slice(0, SHOWN).map((group) => (
         <div key={JSON.stringify([group.changes, group.refused, group.lang])} className="mend-group">
           <p className="soft text-[13px]">
-            {group.refused === undefined ? counted(group.pages.length, 'page') : `${counted(group.pages.length, 'page')} cannot be mended so: ${PATCH_REFUSALS[group.refused]}`}
+            {group.refused === undefined
+              ? counted(group.pages.length, 'page')
+              : `${counted(group.pages.length, 'page')} cannot be mended so: ${PATCH_REFUSALS[group.refused]}`}
             {', '}
             <PageLink to="words" page={group.pages[0] as string} className="link-act !font-normal">
               <bdi>{byId.get(group.pages[0] as string)?.name ?? group.pages[0]}</bdi>

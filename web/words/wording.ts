@@ -1,3 +1,4 @@
+import type { RefusedRow } from '../../core/ledger/index.ts';
 import type { Effective } from '../../core/site/index.ts';
 import type { Part, RoomId } from '../../core/titles/index.ts';
 
@@ -96,6 +97,7 @@ export const CELL_FAULTS = {
   'ending-characters': 'an address ending takes letters, figures and hyphens.',
   'ending-taken': 'another page has this address.',
   'ending-home': 'the home page has no ending.',
+  'ending-query': 'its address has a query; it is changed where the site is made.',
 } as const;
 
 /** What is done about findings that live in a template. */
@@ -105,3 +107,17 @@ export const TEMPLATE_MENDS = {
   'title-outside-head': { label: 'Put it into the head', done: 'The title stands in the head', back: 'The title stays where it stood' },
   'heading-several': { label: 'Leave one main heading', done: 'One main heading is left', back: 'All main headings stay' },
 } as const;
+
+/** Why a row of a table is not taken. */
+export function rowFault({ why, first }: RefusedRow): string {
+  switch (why) {
+    case 'unknown':
+      return 'no page of this site answers there.';
+    case 'other-site':
+      return 'it is of another site.';
+    case 'query':
+      return 'no page of this site has this address, with what follows the question mark.';
+    case 'twice':
+      return `row ${first} is about the same page.`;
+  }
+}

@@ -5,7 +5,7 @@ import { changesOf, columnName, DELIMITERS, dryRun, EDITABLE, guessMapping, read
 import { counted, plural } from '../../../core/wording/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { ChangeList } from '../ChangeList.tsx';
-import { CELL_FAULTS } from '../wording.ts';
+import { CELL_FAULTS, rowFault } from '../wording.ts';
 
 const ENCODINGS = ['utf-8', 'windows-1252', 'iso-8859-2', 'windows-1251', 'shift_jis', 'utf-16le'] as const;
 const DELIMITER_NAMES: Readonly<Record<string, string>> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
@@ -69,7 +69,13 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
   const guessed = useMemo(() => (table ? guessMapping(table) : []), [table]);
   const [own, setOwn] = useState<Mapping>();
   const mapping = own ?? guessed;
-  const run = useMemo(() => (table ? dryRun(table, mapping, rows, document, (path) => byId.has(path)) : undefined), [table, mapping, rows, document, byId]);
+  /** Another host that the table names, which is meant for this site. */
+  const [alsoHost, setAlsoHost] = useState<string>();
+  const run = useMemo(
+    () => (table ? dryRun(table, mapping, rows, document, (path) => byId.has(path), alsoHost) : undefined),
+    [table, mapping, rows, document, byId, alsoHost],
+  );
+  const elsewhere = run?.refused.find(({ host }) => host !== undefined)?.host;
   if (!read.ok || !table || !run) return <p className="notice notice-bad mt-3">{read.ok ? '' : REFUSALS[read.reason]} Nothing was changed.</p>;
   const apply = (): void => {
     const { changes } = run;
@@ -170,13 +176,21 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
           {plural(run.same, 'says', 'say')} the same
         </span>
       </div>
-      {run.unknown.length > 0 && (
-        <details className="notice mt-3">
-          <summary className="cursor-pointer">{counted(run.unknown.length, 'row')} about addresses that are not on this site</summary>
-          <ul className="mono mt-1 max-h-48 overflow-auto">
-            {run.unknown.slice(0, 300).map(({ row, address }) => (
-              <li key={row}>
-                row {row}: {address}
+      {elsewhere !== undefined && (
+        <p className="notice notice-amber mt-3">
+          Addresses in it are of another site, <b>{elsewhere}</b>.{' '}
+          <button type="button" className="link-act" onClick={() => setAlsoHost(elsewhere)}>
+            Take them for this one’s
+          </button>
+        </p>
+      )}
+      {run.refused.length > 0 && (
+        <details className="notice mt-3" data-testid="refused-rows">
+          <summary className="cursor-pointer">{counted(run.refused.length, 'row')} not taken</summary>
+          <ul className="mt-1 max-h-48 overflow-auto text-[13px]">
+            {run.refused.slice(0, 300).map((refused) => (
+              <li key={refused.row}>
+                row {refused.row}, <span className="mono break-all">{refused.address}</span>: {rowFault(refused)}
               </li>
             ))}
           </ul>
