@@ -17,7 +17,7 @@ export function withoutSitemaps(text: string, addresses: readonly string[]): str
 }
 
 /** A crawler that no robots.txt names. */
-const NOBODY = 'a-crawler-that-nobody-names';
+export const NOBODY = 'a-crawler-that-nobody-names';
 
 /**
  * Opens paths to some crawlers with the smallest change that opens nothing else: a rule is taken out where that opens none of the `others`, to no crawler

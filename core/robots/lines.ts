@@ -77,20 +77,27 @@ export function addRule(text: string, token: string, rule: RuleWords): string {
 /** The last line of the last group that addresses a token: its last rule, or the crawler's name where it has none. */
 function lastLineFor(file: RobotsFile, token: string): number | undefined {
   const wanted = token.toLowerCase();
-  let group = -1;
-  let collecting = false;
-  let found: number | undefined;
-  let inIt = false;
-  for (const line of file.lines) {
-    if (line.kind === 'user-agent') {
-      if (!collecting) group++;
-      inIt = file.groups[group]?.tokens.some((name) => name.toLowerCase() === wanted) ?? false;
-      collecting = true;
-      if (inIt) found = line.line;
-    } else if (line.kind === 'rule') {
-      collecting = false;
-      if (inIt) found = line.line;
-    }
-  }
-  return found;
+  const addressed = file.groups.map((group) => group.tokens.some((name) => name.toLowerCase() === wanted));
+  return file.lines.findLast((line) => (line.kind === 'user-agent' || line.kind === 'rule') && line.group !== undefined && addressed[line.group])?.line;
+}
+
+/**
+ * A text whose lines were typed anew in a field that knows one sort of line end (`shown`, with LF): lines that nobody touched keep their own ends and all
+ * their characters, a byte order mark too; new ones get the end of the line before them.
+ */
+export function retyped(text: string, shown: string): string {
+  const old = pieces(text);
+  const lines = shown.split('\n');
+  const count = (old.length + 1) / 2;
+  let before = 0;
+  while (before < count && before < lines.length && old[before * 2] === lines[before]) before++;
+  let after = 0;
+  while (after < count - before && after < lines.length - before && old[(count - 1 - after) * 2] === lines[lines.length - 1 - after]) after++;
+  const usual = newlineOf(text);
+  const ends = lines.slice(1).map((_, at) => {
+    const from = at < before ? at : at >= lines.length - after ? at - lines.length + count : at < count - after ? at : before - 1;
+    return old[from * 2 + 1] ?? usual;
+  });
+  // A lone CR in front of an empty line that ends in LF would make one end of the two.
+  return lines.map((line, at) => line + (ends[at] === '\r' && lines[at + 1] === '' && ends[at + 1] === '\n' ? '\r\n' : (ends[at] ?? ''))).join('');
 }

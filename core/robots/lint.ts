@@ -13,8 +13,8 @@ export type RobotsTrouble =
   | { readonly code: 'not-listened'; readonly token: string; readonly line: number; readonly rules: number }
   | { readonly code: 'merged'; readonly token: string; readonly lines: readonly number[] }
   | { readonly code: 'no-group'; readonly line: number }
-  | { readonly code: 'wrong-case'; readonly line: number; readonly would: readonly string[] }
-  | { readonly code: 'no-slash'; readonly line: number; readonly pattern: string }
+  | { readonly code: 'wrong-case'; readonly line: number; readonly allow: boolean; readonly would: readonly string[] }
+  | { readonly code: 'no-slash'; readonly line: number; readonly allow: boolean; readonly pattern: string }
   | { readonly code: 'touches-nothing'; readonly line: number }
   | { readonly code: 'same-rule'; readonly line: number; readonly as: number }
   | { readonly code: 'bad-token'; readonly line: number; readonly written: string; readonly token: string }
@@ -156,13 +156,13 @@ function lineTroubles(line: RobotsLine, file: RobotsFile, firsts: ReadonlyMap<st
   const tokens = file.groups[line.group]?.tokens ?? [];
   if (!line.allow && /^\/?\*?$/.test(line.pattern) && line.pattern !== '') return [{ code: 'shuts-all', line: at, token: tokens[0] ?? '*' }];
   if (line.pattern === '') return [];
-  if (!/^[/*]/.test(line.pattern)) return [{ code: 'no-slash', line: at, pattern: line.pattern }];
+  if (!/^[/*]/.test(line.pattern)) return [{ code: 'no-slash', line: at, allow: line.allow, pattern: line.pattern }];
   const first = firsts.get(sameAs(line.group, line));
   if (first !== undefined && first < at) return [{ code: 'same-rule', line: at, as: first }];
   // What is asked behind a question mark stands in no list of files, so such a rule cannot be judged by them.
   if (/[?=&]/.test(line.pattern) || paths.touchedBy(line.pattern)) return [];
   const would = paths.touchedInAnyCase(line.pattern);
-  return [would.length > 0 ? { code: 'wrong-case', line: at, would } : { code: 'touches-nothing', line: at }];
+  return [would.length > 0 ? { code: 'wrong-case', line: at, allow: line.allow, would } : { code: 'touches-nothing', line: at }];
 }
 
 /** Most addresses that are named as meant by a rule in the wrong case. */

@@ -1,7 +1,7 @@
 /** A line of robots.txt, as it was understood. Line numbers count from 1. */
 export type RobotsLine =
   | { readonly kind: 'blank' | 'comment'; readonly line: number; readonly text: string }
-  | { readonly kind: 'user-agent'; readonly line: number; readonly text: string; readonly token: string }
+  | { readonly kind: 'user-agent'; readonly line: number; readonly text: string; readonly token: string; readonly group: number }
   | {
       readonly kind: 'rule';
       readonly line: number;
@@ -74,7 +74,7 @@ export function parseRobots(input: string): RobotsFile {
       collectingAgents = true;
       const token = value === '*' ? '*' : (PRODUCT_TOKEN.exec(value)?.[0] ?? '');
       groups[groups.length - 1]?.tokens.push(token);
-      lines.push({ kind: 'user-agent', line, text: raw, token });
+      lines.push({ kind: 'user-agent', line, text: raw, token, group: groups.length - 1 });
     } else if (field === 'allow' || field === 'disallow') {
       collectingAgents = false;
       const rule = { allow: field === 'allow', pattern: value, line };

@@ -11,6 +11,7 @@ import {
   openPaths,
   parseRobots,
   removeLine,
+  retyped,
   replaceLine,
   ROBOTS_LIMIT,
   robotsMatcher,
@@ -281,6 +282,62 @@ describe('editing by rules', () => {
     );
     expect(addRule(FILE, 'NewBot', { allow: false, pattern: '/x' })).toBe(`${FILE}\r\n\r\nUser-agent: NewBot\r\nDisallow: /x\r\n`);
     expect(addRule('', '*', { allow: false, pattern: '/x' })).toBe('User-agent: *\nDisallow: /x\n');
+  });
+  it('typed in a field that knows one sort of line end, every line that was not touched keeps its own bytes', () => {
+    const end = fc.constantFrom('\n', '\r\n', '\r');
+    const texts = fc
+      .tuple(
+        fc.boolean(),
+        fc.array(fc.tuple(fc.constantFrom('User-agent: *', 'Disallow: /a', '', '# c', 'x'), end), { maxLength: 8 }),
+        fc.constantFrom('', 'Allow: /b'),
+      )
+      // A lone CR in front of a LF would be one end, not two.
+      .map(
+        ([mark, lines, last]) =>
+          (mark ? '\ufeff' : '') +
+          lines
+            .map(([line, how]) => line + how)
+            .join('')
+            .replace(/\r(?=\n)/g, '\r ') +
+          last,
+      );
+    const shown = (text: string): string => text.replace(/\r\n?/g, '\n');
+    fc.assert(
+      fc.property(texts, fc.nat(), fc.constantFrom('', 'Disallow: /new', 'a\nb'), fc.nat({ max: 2 }), (text, pick, typed, gone) => {
+        expect(retyped(text, shown(text))).toBe(text);
+        const lines = shown(text).split('\n');
+        const at = pick % lines.length;
+        const next = [...lines.slice(0, at), typed, ...lines.slice(at + gone)].join('\n');
+        const made = retyped(text, next);
+        expect(shown(made)).toBe(next);
+        if (/\r(?!\n)/.test(text)) return;
+        const ends = text.match(/\r\n|\n|\r/g) ?? [];
+        const head = lines
+          .slice(0, at)
+          .map((line, index) => line + ends[index])
+          .join('');
+        expect(made.startsWith(head)).toBe(true);
+        const tail = lines
+          .slice(at + gone)
+          .map((line, index) => line + (ends[at + gone + index] ?? ''))
+          .join('');
+        expect(made.endsWith(tail)).toBe(true);
+      }),
+    );
+  });
+  it('groups are the parser’s own: comments and other fields between two names divide nothing', () => {
+    const { lines, groups } = parseRobots(
+      'User-agent: A\n# both\n\nUser-agent: B\nCrawl-delay: 5\nUser-agent: C\nDisallow: /x\n# next\nUser-agent: D\nAllow: /\n',
+    );
+    expect(groups.map(({ tokens }) => tokens)).toEqual([['A', 'B', 'C'], ['D']]);
+    expect(lines.flatMap((line) => (line.kind === 'user-agent' || line.kind === 'rule' ? [[line.line, line.group]] : []))).toEqual([
+      [1, 0],
+      [4, 0],
+      [6, 0],
+      [7, 0],
+      [9, 1],
+      [10, 1],
+    ]);
   });
   it('any line taken out and put back, or moved to and fro, leaves the text as it was', () => {
     const line = fc.constantFrom('User-agent: *', 'Disallow: /a # why', '', '# a comment', 'Allow: /a/b', 'nonsense', 'Sitemap: https://a.example/s.xml');

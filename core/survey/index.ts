@@ -2,7 +2,7 @@ export { ignoredCodes } from './ignored.ts';
 export { STATE_CRAWLER, type AddressWay, type OtherFile } from './entrances.ts';
 export { Survey } from './survey.ts';
 export { LinkIndex } from './links.ts';
-export type { LineTouch, RobotsEffect, RobotsReport } from './robots-report.ts';
+export type { LineTouch, RobotsEffect, RobotsReport, Some } from './robots-report.ts';
 export { forSurvey, type PageRow, type SiteFile, type SiteNumbers, type SurveyedFacts } from './rows.ts';
 export { openSteps, type OpenStep, type Step } from './steps.ts';
 export {

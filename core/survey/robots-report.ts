@@ -1,5 +1,5 @@
 import type { PageFacts } from '../page/index.ts';
-import { lintRobots, parseRobots, robotsMatcher, type LintSite, type RobotsLine, type RobotsTrouble } from '../robots/index.ts';
+import { lintRobots, NOBODY, parseRobots, robotsMatcher, type LintSite, type RobotsLine, type RobotsTrouble } from '../robots/index.ts';
 import { addressOf, linkResolver } from '../site/index.ts';
 import { plainPercent } from '../source/index.ts';
 
@@ -7,11 +7,21 @@ import { plainPercent } from '../source/index.ts';
 export interface LineTouch {
   readonly line: number;
   /** Pages by file. */
-  readonly pages: readonly string[];
+  readonly pages: Some;
   /** How many files that are no pages. */
   readonly files: number;
-  readonly wronglyShut: readonly string[];
+  readonly wronglyShut: Some;
 }
+
+/** How many there are, and the first few by name: a line may touch thousands. */
+export interface Some {
+  readonly count: number;
+  readonly first: readonly string[];
+}
+
+/** So many are named. */
+const NAMED = 50;
+const some = (names: readonly string[]): Some => ({ count: names.length, first: names.slice(0, NAMED) });
 
 /** robots.txt line by line, with what each line touches and what is wrong with it. */
 export interface RobotsReport {
@@ -23,15 +33,16 @@ export interface RobotsReport {
   readonly cut: boolean;
 }
 
-/** What a change of robots.txt does for one crawler. */
+/** What a change of robots.txt does, the same for some crawlers. */
 export interface RobotsEffect {
-  readonly crawler: string;
+  /** By token; null stands for every crawler that is not named, in the file or here. */
+  readonly crawlers: readonly (string | null)[];
   /** Pages by file. */
-  readonly opened: readonly string[];
-  readonly shut: readonly string[];
+  readonly opened: Some;
+  readonly shut: Some;
   /** Files that are no pages, by path. */
-  readonly filesOpened: readonly string[];
-  readonly filesShut: readonly string[];
+  readonly filesOpened: Some;
+  readonly filesShut: Some;
 }
 
 /** Holds a robots.txt against a site. Each line is told what it decides about, for the crawler that it addresses and for those that are known. */
@@ -54,24 +65,53 @@ export function reportOnRobots(text: string | undefined, site: LintSite): Robots
     if (line.kind !== 'rule') return [];
     const touched = [...(pages.get(line.line) ?? [])];
     return [
-      { line: line.line, pages: touched, files: others.get(line.line)?.size ?? 0, wronglyShut: line.allow ? [] : touched.filter((id) => wanted.has(id)) },
+      {
+        line: line.line,
+        pages: some(touched),
+        files: others.get(line.line)?.size ?? 0,
+        wronglyShut: some(line.allow ? [] : touched.filter((id) => wanted.has(id))),
+      },
     ];
   });
   return { text, lines: file.lines, touches, troubles: text === undefined ? [] : lintRobots(text, site), cut: file.cut };
 }
 
-/** Which pages and files a change opens and which it shuts; crawlers for whom nothing changes are left out. */
+/**
+ * Which pages and files a change opens and which it shuts, for the crawlers that are known, those that either text names, and every other; those for whom
+ * the same happens together, and those for whom nothing does left out.
+ */
 export function robotsEffect(before: string, after: string, site: LintSite): RobotsEffect[] {
   const [old, next] = [parseRobots(before), parseRobots(after)];
-  return site.crawlers.flatMap((crawler) => {
-    const [was, will] = [robotsMatcher(old, crawler), robotsMatcher(next, crawler)];
-    const turned = (paths: readonly { readonly name: string; readonly path: string }[], open: boolean): string[] =>
-      paths.flatMap(({ name, path }) => (was.match(path).allowed !== open && will.match(path).allowed === open ? [name] : []));
-    const pages = site.pages.map(({ id, path }) => ({ name: id, path }));
-    const files = site.files.map((path) => ({ name: path, path }));
-    const effect = { crawler, opened: turned(pages, true), shut: turned(pages, false), filesOpened: turned(files, true), filesShut: turned(files, false) };
-    return effect.opened.length + effect.shut.length + effect.filesOpened.length + effect.filesShut.length === 0 ? [] : [effect];
-  });
+  const named = [...old.groups, ...next.groups].flatMap((group) => group.tokens.filter((token) => token !== '*' && token !== ''));
+  const known = new Set(site.crawlers.map((token) => token.toLowerCase()));
+  const others = [...new Map(named.filter((token) => !known.has(token.toLowerCase())).map((token) => [token.toLowerCase(), token])).values()];
+  const groups = new Map<string, RobotsEffect & { crawlers: (string | null)[] }>();
+  for (const crawler of [...site.crawlers, ...others, null]) {
+    const [was, will] = [robotsMatcher(old, crawler ?? NOBODY), robotsMatcher(next, crawler ?? NOBODY)];
+    const turned = (of: readonly { readonly name: string; readonly path: string }[]): { opened: string[]; shut: string[] } => {
+      const both = { opened: [] as string[], shut: [] as string[] };
+      for (const { name, path } of of) {
+        const opens = will.match(path).allowed;
+        if (was.match(path).allowed !== opens) both[opens ? 'opened' : 'shut'].push(name);
+      }
+      return both;
+    };
+    const pages = turned(site.pages.map(({ id, path }) => ({ name: id, path })));
+    const files = turned(site.files.map((path) => ({ name: path, path })));
+    if (pages.opened.length + pages.shut.length + files.opened.length + files.shut.length === 0) continue;
+    const key = JSON.stringify([pages, files]);
+    const group = groups.get(key);
+    if (group) group.crawlers.push(crawler);
+    else
+      groups.set(key, {
+        crawlers: [crawler],
+        opened: some(pages.opened),
+        shut: some(pages.shut),
+        filesOpened: some(files.opened),
+        filesShut: some(files.shut),
+      });
+  }
+  return [...groups.values()];
 }
 
 /** Style sheets and scripts of the site that pages ask for, by path: an engine that may not fetch them does not see the page as people do. */

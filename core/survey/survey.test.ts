@@ -84,8 +84,8 @@ describe('the survey', () => {
   });
   it('knows which pages each line of robots.txt touches', () => {
     expect(survey().robotsReport().touches).toEqual([
-      { line: 2, pages: ['b/index.html'], files: 0, wronglyShut: ['b/index.html'] },
-      { line: 3, pages: [], files: 0, wronglyShut: [] },
+      { line: 2, pages: { count: 1, first: ['b/index.html'] }, files: 0, wronglyShut: { count: 1, first: ['b/index.html'] } },
+      { line: 3, pages: { count: 0, first: [] }, files: 0, wronglyShut: { count: 0, first: [] } },
     ]);
   });
   it('tells states for the crawler at hand: noindex for another one shuts nothing', () => {
@@ -353,10 +353,18 @@ describe('any address', () => {
 describe('robots.txt', () => {
   it('as a draft is told as pages that open and shut, crawler by crawler', () => {
     const effects = survey().robotsEffect('User-agent: *\nDisallow: /a/\n\nUser-agent: PloverBot\nDisallow:\n');
-    expect(effects.map(({ crawler, opened, shut }) => [crawler, opened, shut])).toEqual([
-      ['SkerryBot', ['b/index.html'], ['a/index.html']],
-      ['PloverBot', ['b/index.html'], []],
-      ['PloverBot-Image', ['b/index.html'], ['a/index.html']],
+    expect(effects.map(({ crawlers, opened, shut }) => [crawlers, opened.first, shut.first])).toEqual([
+      // Every other crawler, which nobody names, is one of them.
+      [['SkerryBot', 'PloverBot-Image', null], ['b/index.html'], ['a/index.html']],
+      [['PloverBot'], ['b/index.html'], []],
+    ]);
+    expect(
+      survey()
+        .robotsEffect('User-agent: OwnBot\nDisallow: /\n')
+        .map(({ crawlers, opened, shut }) => [crawlers, opened.count, shut.count]),
+    ).toEqual([
+      [['SkerryBot', 'PloverBot', 'PloverBot-Image', null], 1, 0],
+      [['OwnBot'], 0, 4],
     ]);
     expect(survey().robotsEffect(ROBOTS)).toEqual([]);
   });

@@ -182,8 +182,8 @@ export class Survey {
   }
 
   /** robots.txt with some paths open to every crawler that is known, and nothing else; undefined where nothing has to change. */
-  robotsOpenedFor(paths: readonly string[]): string | undefined {
-    return this.entrances.robotsOpenedFor(this.robotsText(), paths);
+  robotsOpenedFor(paths: readonly string[], draft?: string): string | undefined {
+    return this.entrances.robotsOpenedFor(draft ?? this.robotsText(), paths);
   }
 
   /** The entries of the map, in the order of their addresses. */

@@ -251,8 +251,8 @@ export class Analyst {
     return this.its().robotsReport(draft);
   }
 
-  robotsOpenedFor(paths: readonly string[]): string | undefined {
-    return this.its().robotsOpenedFor(paths);
+  robotsOpenedFor(paths: readonly string[], draft?: string): string | undefined {
+    return this.its().robotsOpenedFor(paths, draft);
   }
 
   robotsEffect(draft: string): readonly RobotsEffect[] {

@@ -114,7 +114,7 @@ const service = {
   wayIn: async (id: string, crawler?: string) => (await site()).wayIn(id, crawler),
   /** robots.txt as it will be, or a draft of it, line by line. */
   robots: async (draft?: string) => (await site()).robots(draft),
-  robotsOpenedFor: async (paths: readonly string[]) => (await site()).robotsOpenedFor(paths),
+  robotsOpenedFor: async (paths: readonly string[], draft?: string) => (await site()).robotsOpenedFor(paths, draft),
   robotsEffect: async (draft: string) => (await site()).robotsEffect(draft),
   tryAddress: async (address: string, crawlers: readonly string[]) => (await site()).tryAddress(address, crawlers),
   clicks: async () => (await site()).clicks(),

@@ -1,3 +1,4 @@
+import { readableAddress } from '../../core/source/index.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Search } from 'lucide-react';
 import { useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
@@ -125,7 +126,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
                   style={{ paddingLeft: 11 + (depths[item.index] ?? 0) * 18 }}
                   aria-current={row.id === page ? 'page' : undefined}
                   tabIndex={row.id === page || (at < 0 && item.index === 0) ? 0 : -1}
-                  title={row.address}
+                  title={readableAddress(row.address)}
                 >
                   <StateSign state={row.state} />
                   <span className="min-w-0 flex-1 truncate" {...siteText(row.lang)}>

@@ -1,3 +1,4 @@
+import { readableAddress } from '../../core/source/index.ts';
 import { Command } from 'cmdk';
 import { ArrowDown, Footprints, MoonStar, Redo2, Shapes, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
@@ -72,7 +73,7 @@ export function Palette({
                 <span className="truncate" {...siteText(row.lang)}>
                   {row.name}
                 </span>
-                <span className="mono soft ml-auto truncate">{row.address}</span>
+                <span className="mono soft ml-auto truncate">{readableAddress(row.address)}</span>
               </Command.Item>
             ))}
           </Command.Group>

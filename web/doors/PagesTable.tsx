@@ -1,3 +1,4 @@
+import { readableAddress } from '../../core/source/index.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp, Moon, Sun } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
@@ -123,7 +124,7 @@ export function PagesTable({
                       <span className="block truncate font-semibold" {...siteText(row.lang)}>
                         {row.name}
                       </span>
-                      <span className="mono soft block truncate text-[12px]">{row.address}</span>
+                      <span className="mono soft block truncate text-[12px]">{readableAddress(row.address)}</span>
                     </span>
                   </PageLink>
                 </span>

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { addRule, setRule, TROUBLE_COSTS, type RobotsTrouble } from '../../core/robots/index.ts';
 import { set } from '../../core/site/index.ts';
 import { counted, troubleWords } from '../../core/wording/index.ts';
@@ -32,7 +32,7 @@ export function RobotsEditor() {
     if (draft !== undefined && draft === (settledText ?? '')) setDraft(undefined);
   }, [draft, settledText, setDraft]);
   const waits = draft !== undefined && draft !== (settledText ?? '');
-  const nameOf = (id: string): string => byId.get(id)?.name ?? id;
+  const nameOf = useCallback((id: string): string => byId.get(id)?.name ?? id, [byId]);
   const take = (): void => {
     if (draft === undefined) return;
     workspace.change(set('robots', '', 'text', draft), { label: 'robots.txt was rewritten' });
@@ -99,7 +99,14 @@ export function RobotsEditor() {
         {troubles.length > 0 && (
           <ul className="panel divide-y divide-[color:var(--line)]">
             {troubles.map((trouble) => (
-              <Trouble key={JSON.stringify(trouble)} trouble={trouble} nameOf={nameOf} onLine={setLine} mend={mendFor(trouble, text)} onText={setDraft} />
+              <Trouble
+                key={JSON.stringify(trouble)}
+                trouble={trouble}
+                nameOf={nameOf}
+                onLine={setLine}
+                mend={mendFor(trouble, text, (paths) => workspace.tools.analysis.robotsOpenedFor(paths, text))}
+                onText={setDraft}
+              />
             ))}
           </ul>
         )}
@@ -118,7 +125,7 @@ function Trouble({
   readonly trouble: RobotsTrouble;
   readonly nameOf: (page: string) => string;
   readonly onLine: (line: number) => void;
-  readonly mend: { readonly label: string; readonly text: string } | undefined;
+  readonly mend: ReturnType<typeof mendFor>;
   readonly onText: (text: string) => void;
 }) {
   const { headline, why } = troubleWords(trouble, nameOf);
@@ -136,7 +143,7 @@ function Trouble({
         </button>
       )}
       {mend && (
-        <button type="button" className="btn btn-sm btn-outline-ink" onClick={() => onText(mend.text)}>
+        <button type="button" className="btn btn-sm btn-outline-ink" onClick={() => void mend.make().then(onText)}>
           {mend.label}
         </button>
       )}
@@ -145,16 +152,22 @@ function Trouble({
 }
 
 /** What can be done about a trouble by itself; it goes into the draft like anything that is typed. */
-function mendFor(trouble: RobotsTrouble, text: string): { readonly label: string; readonly text: string } | undefined {
+function mendFor(
+  trouble: RobotsTrouble,
+  text: string,
+  opened: (paths: readonly string[]) => Promise<string | undefined>,
+): { readonly label: string; readonly make: () => Promise<string> } | undefined {
   switch (trouble.code) {
     case 'wrong-case': {
       const [path] = trouble.would;
-      return path === undefined ? undefined : { label: `Write ${path}`, text: setRule(text, trouble.line, { allow: false, pattern: path }) };
+      return path === undefined
+        ? undefined
+        : { label: `Write ${path}`, make: async () => setRule(text, trouble.line, { allow: trouble.allow, pattern: path }) };
     }
     case 'no-slash':
-      return { label: 'Put a slash in front', text: setRule(text, trouble.line, { allow: false, pattern: `/${trouble.pattern}` }) };
+      return { label: 'Put a slash in front', make: async () => setRule(text, trouble.line, { allow: trouble.allow, pattern: `/${trouble.pattern}` }) };
     case 'assets-shut':
-      return { label: 'Allow these files', text: trouble.files.reduce((sum, file) => addRule(sum, '*', { allow: true, pattern: `${file}$` }), text) };
+      return { label: 'Allow these files', make: async () => (await opened(trouble.files)) ?? text };
     default:
       return undefined;
   }

@@ -26,7 +26,7 @@ export function RobotsLines({ current }: { readonly current: number | undefined 
 
 function Line({ line, report, current }: { readonly line: RobotsLine; readonly report: RobotsReport; readonly current: boolean }) {
   const touch = report.touches.find((one) => one.line === line.line);
-  const wrong = touch && touch.wronglyShut.length > 0;
+  const wrong = touch && touch.wronglyShut.count > 0;
   return (
     <li className={`robots-line${wrong ? ' wrong' : ''}`} data-line={line.line}>
       <span className="mono soft w-5 flex-none text-right">{line.line}</span>
@@ -44,7 +44,7 @@ export function lineNote(line: RobotsLine, touch: RobotsReport['touches'][number
   if (line.kind === 'unreadable') return 'means nothing';
   if (line.kind === 'rule' && line.group === undefined) return 'belongs to no crawler';
   if (!touch) return '';
-  if (touch.wronglyShut.length > 0) return `${counted(touch.wronglyShut.length, 'page')} you want found`;
-  const parts = [touch.pages.length > 0 ? counted(touch.pages.length, 'page') : '', touch.files > 0 ? counted(touch.files, 'file') : ''].filter(Boolean);
+  if (touch.wronglyShut.count > 0) return `${counted(touch.wronglyShut.count, 'page')} you want found`;
+  const parts = [touch.pages.count > 0 ? counted(touch.pages.count, 'page') : '', touch.files > 0 ? counted(touch.files, 'file') : ''].filter(Boolean);
   return parts.join(', ') || (line.kind === 'rule' && line.pattern.includes('?') ? 'no file has such an address' : 'touches nothing');
 }

@@ -1,3 +1,4 @@
+import { retyped } from '../../core/robots/index.ts';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 
 /** robots.txt as text, with numbered lines; the cursor's line is the one that is spoken of. */
@@ -14,8 +15,7 @@ export function RobotsText({
 }) {
   const area = useRef<HTMLTextAreaElement>(null);
   const gutter = useRef<HTMLDivElement>(null);
-  // A text field knows one sort of line end; the file's own is put back, so that not a line changes that nobody touched.
-  const newline = text.includes('\r\n') ? '\r\n' : text.includes('\r') && !text.includes('\n') ? '\r' : '\n';
+  // A text field knows one sort of line end; each line's own is put back, so that not a byte changes that nobody touched.
   const shown = text.replace(/\r\n?/g, '\n');
   const lines = shown.split('\n').length;
   const lineAt = (): number => shown.slice(0, area.current?.selectionStart ?? 0).split('\n').length;
@@ -51,7 +51,7 @@ export function RobotsText({
         onScroll={(event) => {
           if (gutter.current) gutter.current.scrollTop = event.currentTarget.scrollTop;
         }}
-        onChange={(event) => onText(newline === '\n' ? event.target.value : event.target.value.replace(/\n/g, newline))}
+        onChange={(event) => onText(retyped(text, event.target.value))}
         onClick={() => onLine(lineAt())}
         onKeyUp={follow}
       />

@@ -15,6 +15,7 @@ export const W = {
   rules: 'Rules for some addresses',
   rulesWhy: 'For a folder, or whatever has something in its address. The first rule that fits decides.',
   robots: 'robots.txt',
+  everyOther: 'every other crawler',
   robotsWhy: 'what each line touches',
   noRobots: 'The site has no robots.txt. Nothing is forbidden, and that is fine.',
   robotsLead: 'Asks crawlers not to fetch some addresses. Change a rule or the text: both are one file, and what would change is shown before you apply it.',

@@ -1,3 +1,4 @@
+import { readableAddress } from '../../core/source/index.ts';
 import type { ReactNode } from 'react';
 import { isEnough } from '../../core/checks/index.ts';
 import { siteHost } from '../../core/site/index.ts';
@@ -22,7 +23,7 @@ export function PageHead({ row, children }: { readonly row: PageRow; readonly ch
       <div className="mt-1.5 flex flex-wrap items-center gap-x-3 gap-y-1">
         <span className="mono soft break-all">
           {host}
-          {row.address}
+          {readableAddress(row.address)}
         </span>
         <span className="inline-flex items-center gap-1.5 text-[13px]" data-testid="page-state">
           <StateSign state={row.state} silent />

@@ -1,3 +1,4 @@
+import { readableAddress } from '../../core/source/index.ts';
 import { useState } from 'react';
 import type { AlikeGroup } from '../../core/survey/index.ts';
 import { descriptionRooms, set, titleRooms } from '../../core/site/index.ts';
@@ -84,7 +85,7 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
         <PageLink to="words" page={id} className="link-act truncate">
           <PageName row={row} />
         </PageLink>
-        <span className="mono soft truncate">{row.address}</span>
+        <span className="mono soft truncate">{readableAddress(row.address)}</span>
       </p>
       <div className="field">
         <textarea

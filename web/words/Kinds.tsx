@@ -1,3 +1,4 @@
+import { readableAddress } from '../../core/source/index.ts';
 import { X } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
 import {
@@ -119,7 +120,7 @@ export function Kinds() {
                       <PageLink to="words" page={page.id} className="link-act truncate !font-normal">
                         {page.name}
                       </PageLink>
-                      <span className="mono soft truncate">{page.address}</span>
+                      <span className="mono soft truncate">{readableAddress(page.address)}</span>
                       <span className="soft ml-auto flex-none text-[12.5px]">
                         {{ owner: 'said for this page', rule: 'by a rule', guess: '' }[page.kindFrom]}
                       </span>
@@ -195,7 +196,7 @@ function Caught({ pages }: { readonly pages: readonly { readonly id: string; rea
           <span className="truncate">
             <bdi>{page.name}</bdi>
           </span>{' '}
-          <span className="mono soft truncate">{page.address}</span>
+          <span className="mono soft truncate">{readableAddress(page.address)}</span>
           <span className="soft ml-auto flex-none">{KIND_NAMES[page.kind].toLowerCase()}</span>
         </li>
       ))}

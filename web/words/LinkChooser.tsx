@@ -1,3 +1,4 @@
+import { readableAddress } from '../../core/source/index.ts';
 import { useId, useState } from 'react';
 import type { PageRow } from '../../core/survey/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
@@ -65,7 +66,7 @@ export function LinkChooser({
           {found.map((other) => (
             <li key={other.id}>
               <button type="button" className="chip" aria-pressed={other.address === href} onClick={() => setTo(other.address)}>
-                {other.name} <span className="mono soft">{other.address}</span>
+                {other.name} <span className="mono soft">{readableAddress(other.address)}</span>
               </button>
             </li>
           ))}

@@ -1,3 +1,4 @@
+import { readableAddress } from '../../../core/source/index.ts';
 import { Check, Copy, Printer } from 'lucide-react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
@@ -136,7 +137,7 @@ function OneSheet({
   return (
     <section className="panel mb-3 break-inside-avoid" aria-label={row.name} data-page={row.id}>
       <h2 className="flex items-baseline gap-3 border-b border-[color:var(--line)] px-4 py-2">
-        <PageName row={row} /> <span className="mono soft font-normal">{row.address}</span>
+        <PageName row={row} /> <span className="mono soft font-normal">{readableAddress(row.address)}</span>
       </h2>
       <ul className="divide-y divide-[color:var(--line)]">
         {fields.map((field) => {
