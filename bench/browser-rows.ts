@@ -18,7 +18,7 @@ declare global {
 }
 
 /** Watches from inside the page: long tasks, when the site was opened, what each key cost. */
-function watch(): void {
+export function watch(): void {
   window.bench = { longTasks: [], opening: 0, first: 0, ready: 0, keys: [], sameAt: 0 };
   new PerformanceObserver((list) => list.getEntries().forEach((entry) => window.bench.longTasks.push(entry.duration))).observe({
     type: 'longtask',
@@ -44,7 +44,7 @@ function watch(): void {
   );
 }
 
-async function withApp<T>(run: (browser: Browser, address: string) => Promise<T>): Promise<T> {
+export async function withApp<T>(run: (browser: Browser, address: string) => Promise<T>): Promise<T> {
   const folder = await mkdtemp(join(tmpdir(), 'bench-'));
   const server: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
     cwd: root,
@@ -63,7 +63,7 @@ async function withApp<T>(run: (browser: Browser, address: string) => Promise<T>
   }
 }
 
-async function bringIn(page: Page, address: string, files: ReadonlyMap<string, Uint8Array>): Promise<void> {
+export async function bringIn(page: Page, address: string, files: ReadonlyMap<string, Uint8Array>): Promise<void> {
   const zip = Buffer.from(zipSync(Object.fromEntries(files), { level: 1 }));
   const path = join(await mkdtemp(join(tmpdir(), 'bench-zip-')), 'site.zip');
   await (await import('node:fs/promises')).writeFile(path, zip);

@@ -2,6 +2,7 @@
 import { keptRows, ledgerRows, openingRows, shellRows, typingRows } from './browser-rows.ts';
 import { bulkRow, lintRow, nearRow, phrasesRow, readingRow, robotsRow, sitemapRows, zipRow } from './core-rows.ts';
 import { generateSite } from './generate-site.ts';
+import { viewRows } from './view-rows.ts';
 import { print, type Row } from './measure.ts';
 import { filesBelow, realSiteFolder } from './real-site.ts';
 
@@ -25,6 +26,7 @@ if (!process.argv.includes('--core')) {
   rows.push(...(await keptRows('generated', many)));
   rows.push(...(await typingRows('generated', many)));
   if (real) rows.push(...(await typingRows('real', real)));
+  rows.push(...(await viewRows(encoded(generateSite(2000)), 150)));
   rows.push(...(await ledgerRows(encoded(generateSite(10_000)))));
 }
 print(rows);

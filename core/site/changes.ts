@@ -184,7 +184,11 @@ function valueAt(document: SiteDocument, { table, key, field }: SetField): Value
   return recordAt(document.tables[table] as Records, key)?.[field] ?? null;
 }
 
+/** Settings that were found to fit: nobody changes one once it is made, and bulk changes pass thousands of them on. */
+const fitting = new WeakSet<SetField>();
+
 function check(change: SetField): void {
+  if (fitting.has(change)) return;
   const { table, field, value } = change;
   const schema = (TABLES[table].shape as Record<string, z.ZodType>)[field];
   if (!schema || !Object.hasOwn(TABLES[table].shape, field)) throw new RangeError(`no field ${table}.${field}`);
@@ -192,4 +196,5 @@ function check(change: SetField): void {
   if (!known.success) throw new RangeError(`${table}.${field}: ${z.prettifyError(known.error)}`);
   const parsed = schema.safeParse(value);
   if (!parsed.success) throw new RangeError(`${table}.${field}: ${z.prettifyError(parsed.error)}`);
+  fitting.add(change);
 }

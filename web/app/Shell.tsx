@@ -65,7 +65,9 @@ function OpenShell() {
   // Another screen begins at its top; another page on the same screen stays where the eyes are.
   const sheet = useRef<HTMLElement>(null);
   useLayoutEffect(() => {
-    sheet.current?.scrollTo(0, 0);
+    // With the frame that draws it: here it would have the new screen laid out twice.
+    const frame = requestAnimationFrame(() => sheet.current?.scrollTo(0, 0));
+    return () => cancelAnimationFrame(frame);
   }, [pathname]);
   const detail = useWorkspace((state) => state.detail?.id);
   const worker = useWorkspace((state) => state.worker);

@@ -3,7 +3,7 @@ import { addRule, setRule, TROUBLE_COSTS, type RobotsTrouble } from '../../core/
 import { set } from '../../core/site/index.ts';
 import { counted, troubleWords } from '../../core/wording/index.ts';
 import { Term } from '../pieces/index.ts';
-import { useSettled } from '../ui/index.ts';
+import { More, useMore, useSettled } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { NewRule } from './NewRule.tsx';
 import { RobotsEffects } from './RobotsEffects.tsx';
@@ -19,12 +19,15 @@ export function RobotsEditor() {
   const workspace = useWorkspaceApi();
   const siteId = useWorkspace((state) => state.site?.id ?? '');
   const own = useWorkspace((state) => state.document.tables.robots['']?.text);
-  const settledText = useReport((one) => one.tools.analysis.robots())?.text;
   const [draft, setDraft] = useDraft(siteId);
+  const settled = useSettled(draft, 120);
+  // What holds is always looked at; a draft, and what it would change, only where there is one.
+  const holding = useReport((one) => one.tools.analysis.robots());
+  const drafted = useReport(async (one) => (settled === undefined ? undefined : one.tools.analysis.robots(settled)), `draft ${settled ?? ''}`);
+  const effects = useReport(async (one) => (settled === undefined ? [] : one.tools.analysis.robotsEffect(settled)), `draft ${settled ?? ''}`);
+  const settledText = holding?.text;
   const text = draft ?? settledText ?? '';
-  const settled = useSettled(text, 120);
-  const report = useReport((one) => one.tools.analysis.robots(settled), settled);
-  const effects = useReport((one) => one.tools.analysis.robotsEffect(settled), settled);
+  const report = draft === undefined ? holding : (drafted ?? holding);
   const byId = useWorkspace((state) => state.byId);
   const [line, setLine] = useState<number>();
   // A draft that is what holds anyway is none.
@@ -38,6 +41,7 @@ export function RobotsEditor() {
     workspace.change(set('robots', '', 'text', draft), { label: 'robots.txt was rewritten' });
     setDraft(undefined);
   };
+  const { drawn, more } = useMore('troubles');
   const troubles = [...(report?.troubles ?? [])].sort((a, b) => RANK[TROUBLE_COSTS[a.code]] - RANK[TROUBLE_COSTS[b.code]]);
   return (
     <div className="mx-auto max-w-[1120px]">
@@ -98,7 +102,7 @@ export function RobotsEditor() {
         </h2>
         {troubles.length > 0 && (
           <ul className="panel divide-y divide-[color:var(--line)]">
-            {troubles.map((trouble) => (
+            {troubles.slice(0, drawn).map((trouble) => (
               <Trouble
                 key={JSON.stringify(trouble)}
                 trouble={trouble}
@@ -110,6 +114,7 @@ export function RobotsEditor() {
             ))}
           </ul>
         )}
+        <More drawn={drawn} total={troubles.length} onMore={more} />
       </section>
     </div>
   );

@@ -3,11 +3,13 @@ import { memo, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from
 import { insertLine, moveLine, parseRobots, removeLine, setRule, type RobotsLine } from '../../core/robots/index.ts';
 import type { LineTouch, RobotsReport } from '../../core/survey/index.ts';
 import { counted, patternWords, tokenWords } from '../../core/wording/index.ts';
-import { useGrowing } from '../ui/index.ts';
+import { useComing } from '../ui/index.ts';
 import { lineNote } from './RobotsLines.tsx';
 
 /** More lines than these are drawn as text only. */
 const MOST = 600;
+/** So many rows are drawn in one go: they have fields in them. */
+const AT_ONCE = 14;
 /** So many rules in a row that touch nothing are folded into one line. */
 const FOLDED = 3;
 
@@ -33,7 +35,7 @@ export function RobotsRules({
   // Drawn from the text as it is typed; what lines touch follows a moment later.
   const { lines, groups } = useMemo(() => parseRobots(text), [text]);
   const touches = useMemo(() => new Map(report.touches.map((touch) => [touch.line, touch])), [report]);
-  const drawn = useGrowing(Math.min(lines.length, MOST));
+  const { drawn, end } = useComing(Math.min(lines.length, MOST), AT_ONCE, current);
   // The rows stay as they are while another one is typed in: what they call is always the same.
   const latest = useRef({ text, onText });
   useLayoutEffect(() => {
@@ -86,6 +88,7 @@ export function RobotsRules({
   return (
     <ol className="panel robots-words" aria-label="Rules in plain words">
       {rows}
+      {drawn < Math.min(lines.length, MOST) && <li ref={end} className="h-6" key={`end ${drawn}`} aria-hidden />}
       {lines.length > MOST && <li className="soft px-3 py-2 text-[13px]">and {counted(lines.length - MOST, 'more line')}: edit them in the text.</li>}
     </ol>
   );

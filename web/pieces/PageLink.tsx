@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Stop } from '../../core/checks/index.ts';
-import { usePlace } from './navigation.ts';
+import { useLinkTo } from './navigation.ts';
 
 /** A way to a page, or to a stop with the page that is current: a link, so that it can be opened in another tab. */
 export function PageLink({
@@ -24,7 +24,7 @@ export function PageLink({
   readonly 'data-missing'?: string;
   readonly children: ReactNode;
 }) {
-  const { linkTo } = usePlace();
+  const linkTo = useLinkTo();
   return (
     <Link to={linkTo(to, page)} {...(walking ? { state: { walking: true } } : {})} {...rest}>
       {children}

@@ -26,6 +26,16 @@ export interface Way {
   readonly replace?: boolean;
 }
 
+/** Ways to other stops and pages of the site that is open, as addresses. */
+export function useLinkTo(): (to: Stop | '', id?: string | null) => string {
+  const { siteId = '' } = useParams();
+  const asked = useSearchParams()[0].get('page');
+  return useCallback(
+    (to, id = asked) => `/s/${siteId}${to === '' ? '' : `/${to}`}${id === null || id === undefined ? '' : `?page=${encodeURIComponent(id)}`}`,
+    [siteId, asked],
+  );
+}
+
 /** Where we are: site, stop, current page; and ways to go elsewhere. */
 export function usePlace() {
   const { siteId = '' } = useParams();
@@ -37,10 +47,7 @@ export function usePlace() {
   const byId = useWorkspace((state) => state.byId);
   const first = useWorkspace((state) => state.rows[0]?.id);
   const page = asked !== null && byId.has(asked) ? asked : first;
-  const linkTo = useCallback(
-    (to: Stop | '', id = asked) => `/s/${siteId}${to === '' ? '' : `/${to}`}${id === null || id === undefined ? '' : `?page=${encodeURIComponent(id)}`}`,
-    [siteId, asked],
-  );
+  const linkTo = useLinkTo();
   /** A way to work at a stop, with the current page kept; `more` goes into the query as well. */
   const linkToView = useCallback(
     (to: Stop, view: string, more: Readonly<Record<string, string>> = {}) => {

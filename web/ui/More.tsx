@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useGrowing } from './growing.ts';
 import { usePrinting } from './printing.ts';
 
 /** Rows drawn at first, and with each press: few enough that drawing them holds nothing up. */
@@ -8,7 +9,8 @@ const STEP = 60;
 export function useMore(key: string): { readonly drawn: number; readonly more: () => void } {
   const [state, setState] = useState({ key, drawn: STEP });
   const printing = usePrinting();
-  const drawn = printing ? Infinity : state.key === key ? state.drawn : STEP;
+  const wanted = printing ? Infinity : state.key === key ? state.drawn : STEP;
+  const drawn = useGrowing(wanted, key);
   return { drawn, more: () => setState({ key, drawn: (state.key === key ? state.drawn : STEP) + STEP }) };
 }
 
