@@ -15,7 +15,7 @@ export const shutOut: Check<'shut-out'> = {
 };
 
 /** Whether a gate is shut by the one switch, or by who may visit the site at all. */
-function isForAll(reason: Gate['reason']): boolean {
+export function isForAll(reason: Gate['reason']): boolean {
   return (reason.code === 'noindex' && reason.from === 'doors') || reason.code === 'draft' || reason.code === 'restricted';
 }
 

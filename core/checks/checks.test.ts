@@ -147,6 +147,17 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
     bad: [GOOD.replace('<body>', '<body><?php include "menu.php" ?>')],
     mended: [GOOD.replace('<body>', '<body><code>&lt;?php</code><pre>{% if %}</pre>')],
   },
+  'one-engine': {
+    bad: [GOOD, { robots: 'User-agent: PloverBot\nDisallow: /p' }],
+    mended: [GOOD, { robots: 'User-agent: PloverBot\nDisallow: /q' }],
+  },
+  'canonical-several': {
+    bad: [GOOD.replace('</head>', '<link rel=canonical href=/p.html><link rel=canonical href=/q.html></head>')],
+    mended: [
+      GOOD.replace('</head>', '<link rel=canonical href=/p.html><link rel=canonical href=/q.html></head>'),
+      { changes: [set('pages', 'p.html', 'canonical', 'self')] },
+    ],
+  },
   'not-writable': { bad: [GOOD.replace('</title>', '')], mended: [GOOD] },
   'noscript-noindex': {
     bad: [GOOD.replace('<head>', '<head><noscript><meta name="Robots" content="none"></noscript>')],
@@ -270,6 +281,8 @@ describe('every check', () => {
         formula: 'Flesch',
         score: 20,
         instruction: '<?php',
+        ...(code === 'one-engine' ? { engine: 'Plover', how: 'leaking' } : {}),
+        addresses: ['https://a.example/', 'https://a.example/b/'],
         ...(code === 'not-writable' ? { why: 'head-open' } : {}),
         content: 'noindex',
         very: false,

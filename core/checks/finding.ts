@@ -24,6 +24,8 @@ export interface CheckInput {
   readonly isHome: boolean;
   readonly state: PageState;
   readonly way: WayIn;
+  /** The way in for the other engines, by name. */
+  readonly others: readonly { readonly engine: string; readonly way: WayIn }[];
   /** Where texts are cut. */
   readonly rooms: { readonly title: Room; readonly description: Room };
   /** The target phrase and how the page serves it; undefined where there is none. */
@@ -64,6 +66,13 @@ export type Finding =
   | { readonly code: 'heading-missing' }
   | { readonly code: 'shut-out'; readonly gates: readonly ShutGate[] }
   | { readonly code: 'leaking' }
+  | {
+      readonly code: 'one-engine';
+      readonly engine: string;
+      readonly how: 'shut-out' | 'leaking' | 'half-hidden';
+      readonly gates: readonly ShutGate[];
+    }
+  | { readonly code: 'canonical-several'; readonly addresses: readonly string[] }
   | { readonly code: 'half-hidden'; readonly line: number | undefined }
   | { readonly code: 'image-alt-missing'; readonly count: number; readonly of: number; readonly first: string }
   | { readonly code: 'lang-missing' }

@@ -31,11 +31,14 @@ export function findingPlace(finding: Finding, facts: PageFacts): number | undef
       return facts.htmlTag?.start;
     case 'shut-out':
       return noindexPlace(facts);
+    case 'canonical-several':
+      return facts.linkTags.filter((link) => link.inHead && link.rel.includes('canonical'))[1]?.tag.start;
     case 'title-missing':
     case 'description-missing':
     case 'heading-missing':
     case 'leaking':
     case 'half-hidden':
+    case 'one-engine':
     case 'phrase-fought':
     case 'phrase-places':
     case 'links-none':

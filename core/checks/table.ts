@@ -17,6 +17,8 @@ import { linksNone } from './links-none.ts';
 import { charsetMissing } from './charset-missing.ts';
 import { templateLeft } from './template-left.ts';
 import { notWritable } from './not-writable.ts';
+import { canonicalSeveral } from './canonical-several.ts';
+import { oneEngine } from './one-engine.ts';
 import { noscriptNoindex } from './noscript-noindex.ts';
 import { secondSpelling } from './second-spelling.ts';
 import { headingSeveral } from './heading-several.ts';
@@ -39,6 +41,8 @@ export const CHECKS: readonly AnyCheck[] = [
   shutOut,
   leaking,
   halfHidden,
+  oneEngine,
+  canonicalSeveral,
   templateLeft,
   notWritable,
   noscriptNoindex,
@@ -101,7 +105,7 @@ export function checkPage(input: CheckInput): Finding[] {
 }
 
 /** What checks of the words look at: states and gates follow from them, so they are not asked. */
-export type WordsInput = Omit<CheckInput, 'state' | 'way'>;
+export type WordsInput = Omit<CheckInput, 'state' | 'way' | 'others'>;
 
 /** The findings about the words of one page alone; cheap enough for each key. */
 export function checkWords(input: WordsInput): Finding[] {

@@ -104,7 +104,8 @@ export function evidenceFromAnswer(asked: Asked): Evidence {
     path: pathAndQuery(url),
     // Behind robots.txt nothing is known of the answer; that it is live is the assumption that lets its bare address be listed.
     live: { kind: 'released', at: undefined },
-    audience: answered?.status === 401 || answered?.status === 403 ? 'restricted' : 'everyone',
+    // Only 401 asks for a sign-in (RFC 9110, 15.5.2); 403 refuses whoever comes (15.5.4).
+    audience: answered?.status === 401 ? 'restricted' : 'everyone',
     answer: answerEvidence(answer),
     robots: asked.robots,
     page: answered && isThere(answered) ? pageEvidence(facts, answered, here, crawler, asked.target) : undefined,

@@ -166,7 +166,21 @@ export function differenceOf(before: SiteDocument, after: SiteDocument): Change 
 }
 
 /** Fields of a page that are written into it; its kind and target phrase are the owner's notes and stay. */
-const WRITTEN = ['title', 'description', 'intent', 'ending', 'keywords', 'shareTitle', 'shareText', 'sharePicture', 'canonical', 'refresh', 'lang', 'oneTitle', 'oneHeading'] as const;
+const WRITTEN = [
+  'title',
+  'description',
+  'intent',
+  'ending',
+  'keywords',
+  'shareTitle',
+  'shareText',
+  'sharePicture',
+  'canonical',
+  'refresh',
+  'lang',
+  'oneTitle',
+  'oneHeading',
+] as const;
 
 /** The changes that take back all that waits to be written into a page; none where nothing does. */
 export function takenBack(document: SiteDocument, page: string): Change[] {

@@ -38,13 +38,18 @@ export function effectiveIntent(document: SiteDocument, page: string, kind: Kind
 export function crawlerIntent(document: SiteDocument, page: string, kind: Kind, crawler: string): EffectiveIntent {
   const general = effectiveIntent(document, page, kind);
   if (general.intent === 'out') return general;
+  return keptFrom(document, page, kind, crawler) ?? general;
+}
+
+/** The word that keeps a page from one crawler, spoken to that one; undefined where there is none. */
+function keptFrom(document: SiteDocument, page: string, kind: Kind, crawler: string): EffectiveIntent | undefined {
   const own = saysOf(document, `page:${page}`, crawler)?.intent;
-  if (own) return own === 'out' ? { intent: own, from: 'page' } : general;
+  if (own) return own === 'out' ? { intent: own, from: 'page' } : undefined;
   const ruled = ruledIntent(document, page, crawler);
-  if (ruled) return ruled.intent === 'out' ? ruled : general;
+  if (ruled) return ruled.intent === 'out' ? ruled : undefined;
   return saysOf(document, `kind:${kind}`, crawler)?.intent === 'out' || saysOf(document, 'site', crawler)?.intent === 'out'
     ? { intent: 'out', from: 'kind' }
-    : general;
+    : undefined;
 }
 
 function ruledIntent(document: SiteDocument, page: string, crawler: string): EffectiveIntent | undefined {
@@ -75,6 +80,6 @@ export function robotsEdits(document: SiteDocument, page: Pick<SitePage, 'id' | 
   const { noindex, from } = effectiveNoindex(document, page);
   return [
     ...(from === 'page' ? [] : [{ kind: 'noindex' as const, on: noindex }]),
-    ...directiveEdits(document, page, (crawler) => crawlerIntent(document, page.id, page.kind, crawler).intent),
+    ...directiveEdits(document, page, (crawler) => keptFrom(document, page.id, page.kind, crawler) !== undefined),
   ];
 }

@@ -99,13 +99,16 @@ export function directiveFor(field: SaidField, value: string | number): string {
   }
 }
 
-/** What has to be written into a page's robots metas for what the owner says, crawler by crawler. `intentOf` tells what a crawler's own intent is. */
-export function directiveEdits(document: SiteDocument, page: Pick<SitePage, 'id' | 'kind'>, intentOf: (crawler: string) => 'list' | 'out'): DirectivesEdit[] {
+/**
+ * What has to be written into a page's robots metas for what the owner says, crawler by crawler. `keptFrom` tells whether a word
+ * spoken to one crawler keeps the page from it. A page that nobody spoke of gets nothing.
+ */
+export function directiveEdits(document: SiteDocument, page: Pick<SitePage, 'id' | 'kind'>, keptFrom: (crawler: string) => boolean): DirectivesEdit[] {
   return sayingOf(document).crawlers.flatMap((crawler) => {
     const wanted: Partial<Record<DirectiveFamily, string>> = {};
     for (const [field, said] of Object.entries(effectiveSays(document, page, crawler)))
       wanted[field as SaidField] = directiveFor(field as SaidField, (said as SaidValue).value);
-    if (crawler !== EVERY_CRAWLER && intentOf(crawler) === 'out') wanted.index = 'noindex';
+    if (crawler !== EVERY_CRAWLER && keptFrom(crawler)) wanted.index = 'noindex';
     return Object.keys(wanted).length === 0 ? [] : [{ kind: 'directives', name: crawler === EVERY_CRAWLER ? 'robots' : crawler.toLowerCase(), wanted }];
   });
 }

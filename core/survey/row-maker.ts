@@ -49,7 +49,8 @@ export class RowMaker {
     page.way = ways[0] as WayIn;
     const input = this.checkInput(page, title, description, intent);
     const state = stateOf(intent.intent, page.way.reality, weakens(input));
-    const findings: Finding[] = checkPage({ ...input, state, way: page.way });
+    const others = ENGINES.slice(1).map(({ name }, at) => ({ engine: name, way: ways[at + 1] as WayIn }));
+    const findings: Finding[] = checkPage({ ...input, state, way: page.way, others });
     const before = this.site.manifest?.files[id];
     page.out = this.goingOut.fileOf(page);
     const now = page.out;
@@ -92,7 +93,7 @@ export class RowMaker {
     title: CheckInput['title'],
     description: CheckInput['description'],
     intent: CheckInput['intent'],
-  ): Omit<CheckInput, 'state' | 'way'> {
+  ): Omit<CheckInput, 'state' | 'way' | 'others'> {
     const { document } = this.site;
     const { id, site } = page;
     const phrase = document.tables.pages[id]?.phrase ?? '';

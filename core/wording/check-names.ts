@@ -36,6 +36,8 @@ export const CHECK_NAMES: Readonly<Record<FindingCode, string>> = {
   'second-spelling': 'Several addresses for one page',
   'charset-missing': 'No word about the encoding',
   'noscript-noindex': 'A noindex for readers without scripts',
+  'one-engine': 'Otherwise for one engine',
+  'canonical-several': 'Canonicals that contradict each other',
   'template-left': 'A template, not a page',
   'not-writable': 'Nothing can be written into it',
 };
@@ -76,6 +78,8 @@ export const CHECK_REASONS: Readonly<Record<FindingCode, string>> = {
   'second-spelling': 'Engines list each of them.',
   'charset-missing': 'Letters beyond ASCII come out wrong.',
   'noscript-noindex': 'Engines that run no scripts leave the page out.',
+  'one-engine': 'One engine takes it as you mean it, another one does not.',
+  'canonical-several': 'Engines then heed none of them.',
   'template-left': 'What visitors get is made of it elsewhere.',
   'not-writable': 'What you write stays here, and is not released.',
 };

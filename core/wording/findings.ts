@@ -170,6 +170,30 @@ export function findingWords(finding: Finding, nameOf: (page: string) => string 
         why: 'A program on the server makes the real page of it. What is written here may be made anew or lost.',
         mend: 'Bring in the pages as visitors get them, or change the template by hand.',
       };
+    case 'one-engine':
+      return {
+        headline: {
+          'shut-out': `Blocked for ${finding.engine} alone`,
+          leaking: `${finding.engine} may list it`,
+          'half-hidden': `Half hidden from ${finding.engine}`,
+        }[finding.how],
+        why: {
+          'shut-out': 'The other engine may list it; something speaks to this one alone, or only this one heeds it.',
+          leaking: 'You want it out; what keeps the other engine away, this one does not heed.',
+          'half-hidden': 'It may not fetch the page, so it never reads that it is to stay out.',
+        }[finding.how],
+        mend: {
+          'shut-out': 'Open it for this engine too.',
+          leaking: 'Say noindex to all of them.',
+          'half-hidden': 'Let it fetch the page, and say noindex there.',
+        }[finding.how],
+      };
+    case 'canonical-several':
+      return {
+        headline: `${finding.addresses.length} canonicals contradict each other`,
+        why: `It names ${list(finding.addresses)} as its main address; engines then heed none of them.`,
+        mend: 'Have it name its own address, once.',
+      };
     case 'not-writable':
       return { headline: 'Nothing can be written into this page', why: UNWRITABLE[finding.why].why, mend: UNWRITABLE[finding.why].mend };
     case 'second-spelling':

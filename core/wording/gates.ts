@@ -246,7 +246,8 @@ function answered(status: number, redirectedTo: string | undefined, hops: number
 
 function statusMeans(status: number): string {
   if (status === 404 || status === 410) return 'there is nothing at this address';
-  if (status === 401 || status === 403) return 'engines are turned away';
+  if (status === 401) return 'it asks for a password, which engines have not';
+  if (status === 403) return 'the host refuses it, whoever asks';
   if (status === 429) return 'the host asks engines to come less often';
   if (status >= 500) return 'the host failed; engines come back later';
   return 'engines cannot take it';
@@ -254,6 +255,8 @@ function statusMeans(status: number): string {
 
 function statusExpert(status: number): string {
   if (status < 300) return 'A success; what follows in the body and the headers counts.';
+  if (status === 403)
+    return '403 refuses the request itself: a sign-in would not help. Often a firewall or a rule of the host turns programs away, and people not.';
   if (status === 410) return '410 says that it is gone for good; engines drop it sooner than after a 404.';
   if (status >= 400 && status < 500) return 'A client error takes the address out of the index.';
   return 'A server error is retried; if it lasts, the address is dropped.';

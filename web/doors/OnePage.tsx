@@ -2,11 +2,12 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { gatePlaces, policyFor } from '../../core/indexing/index.ts';
 import { STATE_WORDS } from '../../core/wording/index.ts';
-import { PageHead, Rail, StateSign, usePlace } from '../pieces/index.ts';
+import { IntentChoice, PageHead, Rail, StateSign, usePlace } from '../pieces/index.ts';
 import { Empty, useRemembered } from '../ui/index.ts';
 import { hideProperly, openPage, setPageIntent, useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { CrawlerChoice } from './CrawlerChoice.tsx';
 import { useCrawlers } from './crawlers.ts';
+import { ForOneEngine } from './ForOneEngine.tsx';
 import { Gates } from './Gates.tsx';
 import { LiveLook } from './LiveLook.tsx';
 import { RobotsLines } from './RobotsLines.tsx';
@@ -63,6 +64,7 @@ export function OnePage() {
           )}
         </div>
       )}
+      <ForOneEngine row={row} />
       <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
         <CrawlerChoice label={W.forWhom} crawlers={crawlers} value={crawler} onChange={setCrawler} />
         <button type="button" className="chip" aria-pressed={depth === 'expert'} onClick={() => setDepth(depth === 'expert' ? 'plain' : 'expert')}>
@@ -71,6 +73,7 @@ export function OnePage() {
       </div>
       {way && <Gates way={way} places={detail?.id === row.id ? gatePlaces(way, detail.source) : {}} expert={depth === 'expert'} />}
       <p className="soft mt-1.5 text-[12.5px]">{W.policy(policyFor(crawler))}</p>
+      <IntentChoice row={row} />
       <SaysEditor scope={`page:${row.id}`} page={row} name={`“${row.name}”`} crawlers={crawlers} />
       <LiveLook address={row.address} crawler={crawler} way={way} key={`${row.id} ${crawler}`} />
       <Rail>

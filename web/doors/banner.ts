@@ -1,4 +1,4 @@
-import { canOpen, type WayIn } from '../../core/indexing/index.ts';
+import { canOpen, ENGINES, type WayIn } from '../../core/indexing/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted, openAll, plural } from '../../core/wording/index.ts';
 
@@ -26,7 +26,15 @@ export function stateBanner(row: PageRow, way: WayIn): Banner {
   const named = way.gates.some(({ reason }) => reason.code === 'reached' && reason.inSitemap);
   const against = named && way.gates.some(({ name, behind }) => name === 'listed' && behind === 'shut');
   const word = row.state === 'shut-out' && !against ? undefined : named ? IN_A_MAP[row.state] : undefined;
-  return word === undefined ? banner : { ...banner, why: `${banner.why} ${word}` };
+  const elsewhere =
+    row.state === 'shut-out'
+      ? ENGINES.slice(1)
+          .filter(({ id }) => row.realities[id] === 'listed')
+          .map(({ name }) => name)
+      : [];
+  const other = elsewhere.length > 0 ? `${elsewhere.join(', ')} may list it all the same.` : undefined;
+  const more = [word, other].filter((one) => one !== undefined);
+  return more.length === 0 ? banner : { ...banner, why: [banner.why, ...more].join(' ') };
 }
 
 /** What is to be said where a map that engines read names a page that is not to be listed, or says so. */

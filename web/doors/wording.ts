@@ -154,20 +154,30 @@ function liveWords({ here, live, shutBy, opensOn }: SwitchStory, day: (iso: stri
 }
 
 export type Audience = 'draft' | 'restricted' | 'public';
-export const AUDIENCES: Readonly<Record<Audience, { readonly name: string; readonly people: string; readonly engines: string; readonly listing: string }>> = {
+export const AUDIENCES: Readonly<
+  Record<Audience, { readonly name: string; readonly people: string; readonly engines: string; readonly listing: string; readonly proof: string }>
+> = {
   draft: {
     name: 'Nobody: a draft',
     people: '“Not found”, whoever asks. You see it here.',
     engines: '404 for every address, robots.txt and the sitemap too.',
     listing: 'not listed, and dropped where they were.',
+    proof: 'lost: an engine looks for it every day, finds nothing, and takes it back. It is proven anew with the same tag once the site is public.',
   },
   restricted: {
     name: 'Those with the password',
     people: 'a question for the password, then the site.',
     engines: '401 for every address: they have no password.',
     listing: 'not listed. A password hides pages for sure; noindex only asks.',
+    proof: 'lost: an engine looks for it every day and gets a question for the password. It is proven anew with the same tag once the site is public.',
   },
-  public: { name: 'Everybody', people: 'the site.', engines: 'the site, as far as robots.txt lets them.', listing: 'listed, as each of them says.' },
+  public: {
+    name: 'Everybody',
+    people: 'the site.',
+    engines: 'the site, as far as robots.txt lets them.',
+    listing: 'listed, as each of them says.',
+    proof: 'holds, as long as the tag stands on the home page.',
+  },
 };
 
 /** Where engines differ, told from how each of them really decides. */

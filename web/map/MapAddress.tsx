@@ -32,6 +32,7 @@ function told({ answer, way, world }: LiveAnswer, on: boolean): string {
   if (answer.status === 200)
     return /xml|text\/plain/.test(answer.type) ? `${where} it answers 200, as it should.` : `${where} it answers 200, but as ${answer.type}: that is no map.`;
   if (answer.status === 404) return `${where} it answers 404: there is none${on ? ' yet. It goes out with the next release' : ', since none is written'}.`;
-  if (answer.status === 401 || answer.status === 403) return `${where} it answers ${answer.status}: the host asks for a password, which engines have not.`;
+  if (answer.status === 401) return `${where} it answers 401: the host asks for a password, which engines have not.`;
+  if (answer.status === 403) return `${where} it answers 403: the host refuses whoever asks, or turns programs away.`;
   return `${where} it answers ${answer.status}.`;
 }

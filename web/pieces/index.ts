@@ -1,3 +1,4 @@
+export { IntentChoice } from './IntentChoice.tsx';
 export { byKind } from './by-kind.ts';
 export { Findings } from './Findings.tsx';
 export { lineOf } from './line-of.ts';

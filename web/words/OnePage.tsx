@@ -6,10 +6,9 @@ import { descriptionRooms, effectiveDescription, effectiveKeywords, effectiveTit
 import type { PageDetail } from '../analysis/index.ts';
 import { Empty, note, useHotkey } from '../ui/index.ts';
 import { counted, UNWRITABLE } from '../../core/wording/index.ts';
-import { PageHead, usePlace, PageName } from '../pieces/index.ts';
+import { IntentChoice, PageHead, usePlace, PageName } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { EndingField } from './EndingField.tsx';
-import { IntentChoice } from './IntentChoice.tsx';
 import { Looks } from './Looks.tsx';
 import { mendFor, type MendPlaces } from './mends.ts';
 import { PageText } from './PageText.tsx';

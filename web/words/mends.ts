@@ -2,7 +2,7 @@ import type { Finding, FindingCode } from '../../core/checks/index.ts';
 import { pageKey, set } from '../../core/site/index.ts';
 import { findingWords } from '../../core/wording/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { hideProperly, openPage, setKindIntent, linkByOneAddress, type Workspace } from '../workspace/index.ts';
+import { doorMend, hideProperly, openPage, setKindIntent, linkByOneAddress, type Workspace } from '../workspace/index.ts';
 
 /** The one action a finding offers: what it says, and what it does. */
 export interface Mend {
@@ -40,6 +40,9 @@ export function mendFor(finding: Finding, places: MendPlaces): Mend | undefined 
       return { label: 'Open it', run: () => void openPage(workspace, row.id), whole: true };
     case 'half-hidden':
       return { label: 'Hide properly', run: () => void hideProperly(workspace, [row.id]), whole: true };
+    case 'one-engine':
+    case 'canonical-several':
+      return doorMend(workspace, row, finding);
     case 'leaking':
       return { label: 'Keep its kind out', run: () => setKindIntent(workspace, row.kind, 'out'), whole: true };
     case 'title-missing':

@@ -17,6 +17,7 @@ export {
 export type { SaveTrouble } from './trouble.ts';
 export { Workspace, type About, type Told, type WorkspaceState, type WorkspaceTools } from './store.ts';
 export {
+  doorMend,
   hideProperly,
   isKeptFrom,
   keepFrom,

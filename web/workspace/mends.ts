@@ -1,3 +1,5 @@
+import type { Finding } from '../../core/checks/index.ts';
+import { ENGINES } from '../../core/indexing/index.ts';
 import { CRAWLERS } from '../../core/page/index.ts';
 import { all, EVERY_CRAWLER, fieldsOf, isOpen, movedRule, saysKey, saysOf, set, type Change, type Kind, type SaidField } from '../../core/site/index.ts';
 import { mapsOf, type PageRow } from '../../core/survey/index.ts';
@@ -12,15 +14,16 @@ export async function openPage(workspace: Workspace, id: string): Promise<void> 
   const row = workspace.state.byId.get(id);
   if (!row) return;
   const { document } = workspace.state;
-  const way = await workspace.tools.analysis.wayIn(id);
-  const shut = new Set(way.gates.flatMap((gate) => (gate.behind === 'shut' ? [gate.reason.code] : [])));
+  // Every engine has its say: what one of them passes by may shut it to another.
+  const gates = (await Promise.all(ENGINES.map(({ crawler }) => workspace.tools.analysis.wayIn(id, crawler)))).flatMap((way) => way.gates);
+  const shut = new Set(gates.flatMap((gate) => (gate.behind === 'shut' ? [gate.reason.code] : [])));
   const changes: Change[] = [set('pages', id, 'intent', 'list')];
   if (shut.has('canonical-elsewhere')) changes.push(set('pages', id, 'canonical', 'self'));
   if (shut.has('refresh')) changes.push(set('pages', id, 'refresh', 'none'));
   if (shut.has('second-spelling')) changes.push(...ownAddressInLinks(row));
   const viaMap = shut.has('unreached') || shut.has('links-unread');
   if (viaMap) changes.push(set('pages', id, 'inMap', true), set('sitemap', '', 'on', true));
-  const expired = way.gates.some(
+  const expired = gates.some(
     ({ behind, reason }) => behind === 'shut' && (reason.code === 'expired' || (reason.code === 'noindex' && reason.expired !== undefined)),
   );
   if (expired) changes.push(set('says', saysKey(`page:${id}`), 'until', ''));
@@ -135,4 +138,26 @@ export function planOpening(workspace: Workspace, planned: boolean): void {
   workspace.change(set('doors', '', 'plan', planned ? 'next-release' : null), {
     label: planned ? 'The next release opens the site' : 'The site stays closed for now',
   });
+}
+
+/** What can be done about a finding at the doors that the page's state does not tell; `whole` where it mends all of it. */
+export function doorMend(
+  workspace: Workspace,
+  row: PageRow,
+  finding: Extract<Finding, { code: 'one-engine' | 'canonical-several' }>,
+): { readonly label: string; readonly run: () => void; readonly whole: boolean } {
+  if (finding.code === 'canonical-several')
+    return {
+      label: 'Name its own',
+      run: () => workspace.change(set('pages', row.id, 'canonical', 'self'), { label: `“${row.name}” names its own address` }),
+      whole: true,
+    };
+  switch (finding.how) {
+    case 'shut-out':
+      return { label: `Open it for ${finding.engine}`, run: () => void openPage(workspace, row.id), whole: finding.gates.some((gate) => gate.openable) };
+    case 'leaking':
+      return { label: 'Keep it out', run: () => setPageIntent(workspace, row.id, 'out'), whole: true };
+    case 'half-hidden':
+      return { label: 'Hide properly', run: () => void hideProperly(workspace, [row.id]), whole: true };
+  }
 }

@@ -1,0 +1,23 @@
+import { shutGates, stateOf } from '../indexing/index.ts';
+import { isForAll } from './against-intent.ts';
+import type { Check } from './finding.ts';
+
+/** States that want something done. */
+const TROUBLED = ['shut-out', 'leaking', 'half-hidden'] as const;
+
+/** One engine takes the page as it is meant, and another one does not: a word to its crawler alone, or what only some engines heed. */
+export const oneEngine: Check<'one-engine'> = {
+  code: 'one-engine',
+  cost: 'weakens',
+  stop: 'doors',
+  alsoWhenOut: true,
+  look: ({ intent, state, others }) => {
+    // What keeps it from the engine by which states are told has a finding of its own, and one mend for all.
+    if (state === 'not-live' || TROUBLED.some((one) => one === state)) return undefined;
+    for (const { engine, way } of others) {
+      const how = TROUBLED.find((one) => one === stateOf(intent.intent, way.reality, false));
+      if (how !== undefined) return { code: 'one-engine', engine, how, gates: shutGates(way.gates.filter((gate) => !isForAll(gate.reason))) };
+    }
+    return undefined;
+  },
+};
