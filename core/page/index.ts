@@ -28,6 +28,7 @@ export {
 } from './directives.ts';
 export { spareHeadings, type TemplateEdit } from './template-edits.ts';
 export type { Unwritable } from './writable.ts';
+export { ownPart } from './frame.ts';
 export { holdsPage } from './leftovers.ts';
 export { plannedMetas, type DirectivesEdit, type NoindexEdit, type PlannedMeta } from './robots-metas.ts';
 export { baseAddress, canonicalHrefs, CRAWLERS, documentTitle, mainHeading, metaDescription, refreshMetas, refreshTarget, robotsMetas } from './views.ts';

@@ -22,6 +22,16 @@ export function readTree(text: string, collector: FactCollector, outOfTime?: () 
   }
 }
 
+/** The tree that browsers build of a page, with places; undefined for one beyond the bounds. */
+export function treeOf(text: string): Tree.Document | undefined {
+  try {
+    return parse(text, { sourceCodeLocationInfo: true, treeAdapter: boundedAdapter(text.length) });
+  } catch (thrown) {
+    if (thrown === TOO_DEEP || thrown === TOO_MANY) return undefined;
+    throw thrown;
+  }
+}
+
 /** The default adapter with a bound on depth and number: hostile nesting would otherwise cost minutes. */
 function boundedAdapter(units: number, outOfTime?: () => boolean): typeof defaultTreeAdapter {
   const most = PAGE_LIMITS.elementsAtLeast + units * PAGE_LIMITS.elementsPerUnit;

@@ -1,4 +1,4 @@
-import { asciiReferences, escapeAttribute, escapeText, patchPage, readSource, type PageFacts } from '../page/index.ts';
+import { asciiReferences, escapeAttribute, escapeText, ownPart, patchPage, readSource, type PageFacts } from '../page/index.ts';
 import { decodeSource, needsAscii, type SourceText } from '../source/index.ts';
 
 /** Where the map for people stands. */
@@ -8,6 +8,8 @@ export const SITEMAP_PAGE = 'sitemap.html';
 export interface Template {
   readonly source: SourceText;
   readonly facts: PageFacts;
+  /** Text of another page of the site: what the two share is the frame. */
+  readonly other?: string | undefined;
 }
 
 /** Links under one heading. */
@@ -47,8 +49,8 @@ function listing({ heading }: MapPageWords, sections: readonly MapSection[]): st
   ].join('\n');
 }
 
-function inLook({ source, facts }: Template, words: MapPageWords, body: string): string | undefined {
-  const main = mainPart(source.text);
+function inLook({ source, facts, other }: Template, words: MapPageWords, body: string): string | undefined {
+  const main = ownPart(source.text, other);
   if (!main) return undefined;
   const ascii = needsAscii(source);
   const canonical = facts.linkTags.find((link) => link.inHead && link.rel.includes('canonical') && link.hrefRange);
@@ -72,17 +74,6 @@ function inLook({ source, facts }: Template, words: MapPageWords, body: string):
     ...shared.map((property) => ({ kind: 'property' as const, property, content: og[property] as string })),
   ]);
   return patched.ok ? new TextDecoder('utf-8', { ignoreBOM: true }).decode(patched.bytes) : undefined;
-}
-
-/** The inside of the page's main part: its `main`, else what stands between its header and its footer. */
-function mainPart(text: string): { readonly start: number; readonly end: number } | undefined {
-  const open = /<main(?:\s[^>]*)?>/i.exec(text);
-  const close = text.toLowerCase().lastIndexOf('</main');
-  if (open && close > open.index) return { start: open.index + open[0].length, end: close };
-  const low = text.toLowerCase();
-  const header = /<\/(header|nav)\s*>/i.exec(text);
-  const footer = low.lastIndexOf('<footer');
-  return header && footer > header.index ? { start: header.index + header[0].length, end: footer } : undefined;
 }
 
 function plainPage({ title, description, address, language }: MapPageWords, body: string): string {

@@ -55,6 +55,16 @@ describe('what is said', () => {
     expect(effectiveSays(document, { id: 'b.html', kind: 'page' }).snippet).toEqual({ value: 300, from: 'site', rule: undefined });
     expect(effectiveSays(document, PAGE, 'PloverBot')).toEqual({});
   });
+  it('to one crawler about one page writes nothing into pages that nobody spoke of, whatever they are for', () => {
+    const facts = factsOf('<title>x</title>');
+    const spoken = made(say('page:a.html', 'intent', 'out', 'SkerryBot'), say('page:a.html', 'snippet', 20, 'PloverBot'));
+    const edits = (document: SiteDocument, id: string, kind: 'page' | 'tag') => robotsEdits(document, { id, kind, facts });
+    expect(edits(spoken, 'a.html', 'page').map((edit) => edit.kind === 'directives' && edit.name)).toEqual(['ploverbot', 'skerrybot']);
+    for (const kind of ['page', 'tag'] as const) expect(edits(spoken, 'b.html', kind)).toEqual([]);
+    // A page that is kept from all says it once, to all.
+    const out = applyChange(spoken, set('pages', 'b.html', 'intent', 'out'));
+    expect(edits(out, 'b.html', 'page')).toEqual([{ kind: 'noindex', on: true }]);
+  });
   it('of intent likewise; a word for one crawler only keeps out', () => {
     const document = made(set('kinds', 'post', 'intent', 'list'), ...rule('r', '/journal'), say('rule:r', 'intent', 'out'));
     expect(effectiveIntent(document, PAGE.id, 'post')).toEqual({ intent: 'out', from: 'rule', rule: 'r' });

@@ -26,8 +26,21 @@ export interface FeedHead {
 /** How many entries a feed holds: the latest. */
 export const FEED_ENTRIES = 20;
 
+/** The latest entries, each address once: it names its entry for good, and no two of a feed may have the same (RFC 4287, 4.2.6). */
 const latest = (entries: readonly FeedEntry[]): FeedEntry[] =>
-  [...entries].sort((a, b) => b.published - a.published || (a.address < b.address ? -1 : 1)).slice(0, FEED_ENTRIES);
+  [...new Map(entries.map((entry) => [entry.address, entry])).values()]
+    .sort((a, b) => b.published - a.published || (a.address < b.address ? -1 : 1))
+    .slice(0, FEED_ENTRIES);
+
+/** A language tag that may stand in a feed (BCP 47 by its shape); undefined for anything else. */
+const languageTag = (language: string | undefined): string | undefined =>
+  language !== undefined && /^[a-z]{2,8}(?:-[a-z0-9]{1,8})*$/i.test(language) ? language : undefined;
+
+/** Words as HTML, which is what readers take a description for (RSS 2.0, "elements of item"). */
+const asHtml = (words: string): string => words.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+
+/** Words with something in them, else others. */
+const worded = (words: string | undefined, otherwise: string): string => (words === undefined || text(words).trim() === '' ? otherwise : words);
 
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
@@ -48,22 +61,23 @@ export function writeRss(head: FeedHead, entries: readonly FeedEntry[]): string 
   const items = latest(entries).map((entry) =>
     [
       '<item>',
-      `<title>${text(entry.title)}</title>`,
+      `<title>${text(worded(entry.title, entry.address))}</title>`,
       `<link>${text(entry.address)}</link>`,
       `<guid isPermaLink="true">${text(entry.address)}</guid>`,
       `<pubDate>${rfc822(entry.published)}</pubDate>`,
-      ...(entry.description === '' ? [] : [`<description>${text(entry.description)}</description>`]),
+      ...(entry.description === '' ? [] : [`<description>${text(asHtml(entry.description))}</description>`]),
       '</item>',
     ].join('\n'),
   );
+  const language = languageTag(head.language);
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
     '<rss version="2.0" xmlns:atom="http://www.w3.org/2005/Atom">',
     '<channel>',
-    `<title>${text(head.title)}</title>`,
+    `<title>${text(worded(head.title, head.home))}</title>`,
     `<link>${text(head.home)}</link>`,
-    `<description>${text(head.description === '' ? head.title : head.description)}</description>`,
-    ...(head.language === undefined ? [] : [`<language>${text(head.language)}</language>`]),
+    `<description>${text(asHtml(worded(head.description, worded(head.title, head.home))))}</description>`,
+    ...(language === undefined ? [] : [`<language>${language}</language>`]),
     `<atom:link href="${text(head.self)}" rel="self" type="application/rss+xml"/>`,
     ...items,
     '</channel>',
@@ -76,29 +90,30 @@ export function writeRss(head: FeedHead, entries: readonly FeedEntry[]): string 
 export function writeAtom(head: FeedHead, entries: readonly FeedEntry[]): string {
   const chosen = latest(entries);
   const updated = Math.max(0, ...chosen.map((entry) => entry.updated));
+  const language = languageTag(head.language);
   const items = chosen.map((entry) =>
     [
       '<entry>',
-      `<title>${text(entry.title)}</title>`,
+      `<title>${text(worded(entry.title, entry.address))}</title>`,
       `<id>${text(entry.address)}</id>`,
       `<link href="${text(entry.address)}"/>`,
       `<published>${new Date(entry.published).toISOString()}</published>`,
       `<updated>${new Date(entry.updated).toISOString()}</updated>`,
-      ...(entry.author === undefined ? [] : [`<author><name>${text(entry.author)}</name></author>`]),
+      ...(worded(entry.author, '') === '' ? [] : [`<author><name>${text(entry.author as string)}</name></author>`]),
       ...(entry.description === '' ? [] : [`<summary>${text(entry.description)}</summary>`]),
       '</entry>',
     ].join('\n'),
   );
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
-    `<feed xmlns="http://www.w3.org/2005/Atom"${head.language === undefined ? '' : ` xml:lang="${text(head.language)}"`}>`,
-    `<title>${text(head.title)}</title>`,
+    `<feed xmlns="http://www.w3.org/2005/Atom"${language === undefined ? '' : ` xml:lang="${language}"`}>`,
+    `<title>${text(worded(head.title, head.home))}</title>`,
     ...(head.description === '' ? [] : [`<subtitle>${text(head.description)}</subtitle>`]),
     `<id>${text(head.home)}</id>`,
     `<link href="${text(head.home)}"/>`,
     `<link rel="self" href="${text(head.self)}"/>`,
     `<updated>${new Date(updated).toISOString()}</updated>`,
-    `<author><name>${text(head.author)}</name></author>`,
+    `<author><name>${text(worded(head.author, worded(head.title, head.home)))}</name></author>`,
     ...items,
     '</feed>',
     '',

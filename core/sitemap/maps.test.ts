@@ -345,6 +345,60 @@ describe('feeds', () => {
     expect(atom.feed.entry).toHaveLength(20);
     expect([atom.feed.updated, atom.feed.entry[0]?.updated]).toEqual(['2026-02-25T00:00:00.000Z', '2026-02-25T00:00:00.000Z']);
   });
+  it('keep the rules of their standards, whatever they are given', () => {
+    const words = fc.oneof(fc.string({ unit: 'binary', maxLength: 12 }), fc.constantFrom('', ' ', 'A & <b>', '\u0000'));
+    const some = fc.array(
+      fc.record({
+        title: words,
+        address: fc.constantFrom('https://a.example/1/', 'https://a.example/2/?a&b', 'https://a.example/3/'),
+        description: words,
+        published: fc.integer({ min: 0, max: 4e12 }),
+        updated: fc.integer({ min: 0, max: 4e12 }),
+        author: fc.option(words, { nil: undefined }),
+      }),
+      { minLength: 1, maxLength: 6 },
+    );
+    const language = fc.constantFrom(undefined, 'en', 'de-AT', 'English, I think', '');
+    const list = <T>(one: T | T[] | undefined): T[] => (one === undefined ? [] : Array.isArray(one) ? one : [one]);
+    const read = (xml: string) =>
+      new XMLParser({ ignoreAttributes: false, parseTagValue: false, trimValues: false, isArray: (name) => ['item', 'entry', 'link'].includes(name) }).parse(
+        xml,
+      ) as Record<string, never>;
+    fc.assert(
+      fc.property(words, words, words, language, some, (title, description, author, lang, entries) => {
+        const about = { ...head, title, description, author, language: lang };
+        const { channel } = (read(writeRss(about, entries)) as unknown as { rss: { channel: Record<string, string> & { item: Record<string, string>[] } } })
+          .rss;
+        // RSS 2.0: title, link and description of the channel; of an item a title or a description, a guid of its own, a date of RFC 822.
+        for (const name of ['title', 'description']) expect(String(channel[name]).trim()).not.toBe('');
+        expect(list(channel['link'] as unknown)[0]).toBe('https://a.example/');
+        if (channel['language'] !== undefined) expect(channel['language']).toMatch(/^[a-z]{2}(-[A-Z]{2})?$/);
+        const guids = channel.item.map((item) => (item['guid'] as unknown as { '#text': string })['#text']);
+        expect(new Set(guids).size).toBe(guids.length);
+        for (const item of channel.item) {
+          expect(String(item['title']).trim()).not.toBe('');
+          expect(item['pubDate']).toMatch(
+            /^(Mon|Tue|Wed|Thu|Fri|Sat|Sun), \d\d (Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec) \d{4} \d\d:\d\d:\d\d \+0000$/,
+          );
+          // Read as HTML, as readers do, a description has no element in it.
+          expect(item['description'] ?? '').not.toMatch(/<[a-z]/i);
+        }
+        const { feed } = read(writeAtom(about, entries)) as unknown as { feed: Record<string, unknown> & { entry: Record<string, unknown>[] } };
+        // RFC 4287, 4.1.1 and 4.1.2: one id, title and updated each; an author with a name; a link; ids that differ.
+        for (const one of [feed, ...feed.entry]) {
+          for (const name of ['id', 'title', 'updated']) expect([name, String(one[name]).trim()]).not.toEqual([name, '']);
+          expect(String(one['updated'])).toMatch(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/);
+          expect(list(one['link']).length).toBeGreaterThan(0);
+          if (one['author'] !== undefined) expect(String((one['author'] as { name: string }).name).trim()).not.toBe('');
+        }
+        expect(feed['author']).toBeDefined();
+        const ids = [feed, ...feed.entry].map((one) => String(one['id']));
+        expect(new Set(ids).size).toBe(ids.length);
+        expect(Date.parse(String(feed['updated']))).toBe(Math.max(...feed.entry.map((one) => Date.parse(String(one['updated'])))));
+      }),
+      { numRuns: 200 },
+    );
+  });
   it('are well formed whatever the words', () => {
     fc.assert(
       fc.property(fc.string({ unit: 'binary' }), fc.string({ unit: 'grapheme' }), (title, description) => {

@@ -97,7 +97,8 @@ export function planMaps(
   if (settings.gzip === true) for (const { path, xml } of maps) files[`${path}.gz`] = xml;
   if (settings.page === true) files[SITEMAP_PAGE] = humanPage(document, pages, template);
   const feed = settings.rss === true || settings.atom === true ? feedOf(document, pages, now) : undefined;
-  if (feed) {
+  // A feed without entries has no date of its own, and nothing to tell: none is written (RFC 4287, 4.2.15).
+  if (feed && feed.entries.length > 0) {
     const head = {
       title: facts.siteName ?? origin,
       description: facts.description ?? facts.tagline ?? '',
@@ -133,7 +134,8 @@ function feedOf(document: SiteDocument, pages: readonly PlannedPage[], now: numb
   return { entries, undated: posts.length - entries.length };
 }
 
-function humanPage(document: SiteDocument, pages: readonly PlannedPage[], template: Template | undefined): string {
+/** The map for people, whether it is written or not. */
+export function humanPage(document: SiteDocument, pages: readonly PlannedPage[], template: Template | undefined): string {
   const facts = document.tables.facts[''] ?? {};
   const name = facts.siteName ?? '';
   const sections = KINDS.map((kind) => ({

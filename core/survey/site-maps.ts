@@ -8,7 +8,7 @@ import { STATE_CRAWLER, type Entrances } from './entrances.ts';
 import type { SiteInView, Surveyed } from './in-view.ts';
 import { compareMap, type CompareHow, type MapComparison } from './map-compare.ts';
 import { entryOf, saidDate, trustDates, type DatedEntry, type DateTrust } from './map-entries.ts';
-import { MAP_NAMES, mapsOf, planMaps, type MapPlan, type PlannedPage } from './map-plan.ts';
+import { humanPage, MAP_NAMES, mapsOf, planMaps, type MapPlan, type PlannedPage } from './map-plan.ts';
 import { readMapFrom, type MapFrom } from './map-source.ts';
 import { checkExtras, reportOnMaps, type CheckedExtra, type MapReport } from './map-report.ts';
 import { NamedMaps, pathOn, type MapReader } from './named-maps.ts';
@@ -162,6 +162,11 @@ export class SiteMaps {
     const extras = this.extras(entrances).flatMap(({ address, fault }) => (fault === undefined || fault === 'not-there' ? [address] : []));
     this.plan ??= planMaps(document, this.mapped(), extras, brought.template, now());
     return this.plan;
+  }
+
+  /** The map for people as it would be written, whether it is or not. */
+  pageForPeople(): string {
+    return humanPage(this.site.document, this.mapped(), this.site.brought.template);
   }
 
   /** The maps as they are told: the files, each page's place and date, what is left out and why. */

@@ -191,6 +191,11 @@ export class Survey {
     return this.maps.entries();
   }
 
+  /** The map for people as it would be written. */
+  pageForPeople(): string {
+    return this.maps.pageForPeople();
+  }
+
   /** The maps as they are told: the files, each page's place and date, what is left out and why. */
   mapReport(): MapReport {
     return this.maps.report(this.entrances);

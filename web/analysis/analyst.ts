@@ -1,7 +1,7 @@
 import type { TemplateCode } from '../../core/checks/index.ts';
 import type { TextMeasure } from '../../core/language/index.ts';
-import { passagesIn, readSource, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
-import { releasedTags, sourceDiff, type Hunk, type Manifest, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
+import { passagesIn, patchPage, readSource, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
+import { releasedTags, SITEMAP_PAGE, sourceDiff, type Hunk, type Manifest, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import {
   emptyDocument,
@@ -40,6 +40,7 @@ import { gatePlaces, type GatePlaces, type WayIn } from '../../core/indexing/ind
 import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
 import { Measures } from './measures.ts';
 import { written } from './put-out.ts';
+import { shownPage } from './shown-page.ts';
 import { templateMend, type MendGroup } from './template-mends.ts';
 import { readBrought, readPages, type FactCache } from './read-site.ts';
 
@@ -89,6 +90,9 @@ const PICTURES: Readonly<Record<string, string>> = {
   avif: 'image/avif',
   svg: 'image/svg+xml',
 };
+
+/** A title that a page is tried with, to know whether it can be written into. */
+const TRIAL = 'A title';
 
 /** Milliseconds after which the page is told of what was found out meanwhile. */
 const BETWEEN_NEWS = 4000;
@@ -160,7 +164,7 @@ export class Analyst {
       linkers: this.its().linkers(id),
       size: bytes.length,
       common: this.its().commonIn(reading.facts),
-      unwritable: reading.facts.unwritable,
+      unwritable: reading.facts.unwritable ?? (patchPage(source, reading.facts, [{ kind: 'title', text: TRIAL }]).ok ? undefined : 'head-open'),
     };
   }
 
@@ -209,6 +213,12 @@ export class Analyst {
     const source = decodeSource(bytes);
     const reading = readSource(source);
     return reading.ok ? releasedTags(source, reading.facts, this.its().workingCopy().files[id]?.edits ?? []) : undefined;
+  }
+
+  /** The map for people, to be shown before it is written. */
+  pageForPeople(): Promise<string> {
+    const html = this.its().pageForPeople();
+    return shownPage(html, `/${SITEMAP_PAGE}`, siteHost(this.document), (path) => loadBytes(this.db, this.siteId, path));
   }
 
   /** What a mend for what lives in a template would write, on all pages that need it. */

@@ -166,7 +166,9 @@ export async function bringIn(bringing: Bringing, tools: BringingTools): Promise
     const change: Change = all([
       firstFacts(reading?.ok ? reading.facts : undefined, name, namedBy(named['robots.txt'], named['sitemap.xml']), others),
       set('doors', '', 'open', true),
-      ...(bringing.kind === 'list' ? bringing.files.flatMap(({ path, address }) => (address === undefined ? [] : [set('pages', path, 'address', address)])) : []),
+      ...(bringing.kind === 'list'
+        ? bringing.files.flatMap(({ path, address }) => (address === undefined ? [] : [set('pages', path, 'address', address)]))
+        : []),
     ]);
     const document = saved?.document ?? applyChange(emptyDocument(), change);
     await writeSnapshot(db, id, saved?.start ?? document, saved?.entries);

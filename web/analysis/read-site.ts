@@ -96,5 +96,11 @@ async function templateOf({ db, siteId, files }: StoredSite): Promise<Template |
   if (!bytes) return undefined;
   const source = decodeSource(bytes);
   const reading = readSource(source);
-  return reading.ok ? { source, facts: reading.facts } : undefined;
+  if (!reading.ok) return undefined;
+  // A page beside it, as near to the root as can be, tells what is frame and what is the page's own.
+  const beside = files
+    .filter((file) => isPageFile(file.path) && file.path !== home && !isProgramFile(file.path) && !/(^|\/)404\./.test(file.path))
+    .reduce<StoredFile | undefined>((best, file) => (best && best.path.split('/').length <= file.path.split('/').length ? best : file), undefined);
+  const other = beside && (await loadBytes(db, siteId, beside.path));
+  return { source, facts: reading.facts, other: other && decodeSource(other).text };
 }

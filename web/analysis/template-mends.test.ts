@@ -4,7 +4,8 @@ import { likelyLanguage } from '../../core/language/index.ts';
 import { openDatabase, saveFiles } from '../storage/index.ts';
 import { templateMend } from './template-mends.ts';
 
-const GERMAN = '<p>Wir binden Bücher und bessern sie aus, wie es sich für ein altes Buch gehört. Wer zu uns kommt, sieht die Werkstatt, und was wir mit der Hand machen.';
+const GERMAN =
+  '<p>Wir binden Bücher und bessern sie aus, wie es sich für ein altes Buch gehört. Wer zu uns kommt, sieht die Werkstatt, und was wir mit der Hand machen.';
 const ENGLISH = '<p>We bind and mend books by hand, and we have done so for years. You can see what we do in our workshop, which is open to all who come.';
 
 it('like changes go together, each page in its own language, and what cannot be mended is told apart', async () => {

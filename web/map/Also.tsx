@@ -3,13 +3,27 @@ import { siteOrigin } from '../../core/site/index.ts';
 import { STYLE_FILE } from '../../core/sitemap/index.ts';
 import { ATOM_FILE, RSS_FILE } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { Copyable } from '../ui/index.ts';
+import { useState } from 'react';
+import { Busy, Copyable } from '../ui/index.ts';
 import { useReport, useWorkspace } from '../workspace/index.ts';
 import { FlagChoice } from './FlagChoice.tsx';
 import { W } from './wording.ts';
 
+/** The page for people as it would be written. It is somebody's page: drawn by its own styles, and nothing in it runs. */
+function Preview() {
+  const html = useReport((one) => one.tools.analysis.pageForPeople());
+  if (html === undefined) return <Busy what={W.makingPage} done={0} of={1} />;
+  return (
+    <>
+      <iframe className="page-preview" title={W.seenPage} sandbox="" srcDoc={html} />
+      <p className="soft mt-1 text-[12.5px]">{W.previewNote}</p>
+    </>
+  );
+}
+
 /** What goes with the maps: a page for people, a style sheet for those who open a map, and feeds of the posts. */
 export function Also() {
+  const [seen, setSeen] = useState(false);
   const origin = useWorkspace((state) => siteOrigin(state.document));
   const settings = useWorkspace((state) => state.document.tables.sitemap['']);
   const report = useReport((one) => one.tools.analysis.mapReport());
@@ -30,6 +44,10 @@ export function Also() {
             {origin}/{SITEMAP_PAGE}
           </p>
           {settings?.page === true && <p className="soft mt-1 text-[12.5px]">{W.pageLink}</p>}
+          <button type="button" className="btn btn-sm btn-outline-ink mt-3" aria-expanded={seen} onClick={() => setSeen(!seen)}>
+            {seen ? W.hidePage : W.seePage}
+          </button>
+          {seen && <Preview />}
         </section>
         <section className="panel min-w-0 p-4 [overflow-wrap:anywhere]" aria-label="A style sheet">
           <FlagChoice field="style" standard label="A style sheet for the maps" why={W.styleWhy} />

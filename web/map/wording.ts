@@ -28,6 +28,11 @@ export const W = {
   alsoLead: 'What goes out beside the sitemaps. All of it is written anew at each release.',
   alsoOff: 'The sitemap is not written yet; what is chosen here goes out once it is.',
   pageWhy: 'In your site’s own look: all pages by kind, for visitors who are lost. It takes the home page’s frame, with lists in the middle.',
+  seePage: 'See it first',
+  hidePage: 'Hide it',
+  seenPage: 'The page for people, as it would be written',
+  makingPage: 'Making the page',
+  previewNote: 'Drawn with the style sheets you brought in; pictures are left out here.',
   pageLink: 'Link to it from your footer, so that people find it.',
   styleWhy:
     'Whoever opens a map in a browser sees a table with links instead of code. Browsers are giving up the XSL behind it; a plain style sheet goes along for them. Engines read past both.',
