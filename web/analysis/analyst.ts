@@ -4,9 +4,11 @@ import { passagesIn, patchPage, readSource, type PageFacts, type Passage, type U
 import { releasedTags, SITEMAP_PAGE, sourceDiff, type Hunk, type Manifest, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import {
+  applyChange,
   emptyDocument,
   fieldsOf,
   isPageFile,
+  mainAddressChange,
   siteHost,
   siteOrigin,
   type Change,
@@ -213,6 +215,33 @@ export class Analyst {
     const source = decodeSource(bytes);
     const reading = readSource(source);
     return reading.ok ? releasedTags(source, reading.facts, this.its().workingCopy().files[id]?.edits ?? []) : undefined;
+  }
+
+  /** What another main address would do: how many pages name the old one and follow, and which would no longer be found. Surveyed as it would be. */
+  async mainAddressEffect(origin: string): Promise<{ readonly follow: number; readonly shut: readonly string[] }> {
+    const store = { db: this.db, siteId: this.siteId, files: this.files };
+    const pages = await readPages(
+      store,
+      this.cache,
+      this.now,
+      () => undefined,
+      () => false,
+    );
+    const now = this.its();
+    const next = new Survey(
+      applyChange(this.document, mainAddressChange(this.document, origin)),
+      this.files,
+      pages ?? [],
+      await readBrought(store),
+      this.manifest,
+      this.now,
+    );
+    const open = new Map(next.rows().map((row) => [row.id, row.state !== 'shut-out']));
+    const follows = Object.values(next.workingCopy().files).filter((file) => file.edits.some((edit) => edit.kind === 'addresses' && edit.was !== undefined));
+    return {
+      follow: follows.length,
+      shut: now.rows().flatMap((row) => (row.state !== 'shut-out' && row.intent === 'list' && open.get(row.id) === false ? [row.id] : [])),
+    };
   }
 
   /** The map for people, to be shown before it is written. */

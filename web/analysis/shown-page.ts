@@ -22,6 +22,6 @@ export async function shownPage(html: string, path: string, host: string, fileOf
     const style = bytes === undefined ? '' : `<style>${decodeBytes(bytes, 'utf-8').replace(/<\/style/gi, '<\\/style')}</style>`;
     text = text.slice(0, link.tag.start) + style + text.slice(link.tag.end);
   }
-  // In front of everything, where no element of the page can come before it.
-  return `<!doctype html><meta http-equiv="content-security-policy" content="${escapeAttribute(POLICY)}">${text.replace(/^\s*<!doctype[^>]*>/i, '')}`;
+  // In front of everything, where no element of the page can come before it. A press leads nowhere here.
+  return `<!doctype html><meta http-equiv="content-security-policy" content="${escapeAttribute(POLICY)}"><style>a,area{pointer-events:none}</style>${text.replace(/^\s*<!doctype[^>]*>/i, '')}`;
 }

@@ -131,6 +131,7 @@ const service = {
   alike: async () => (await site()).alike(),
   pictures: async () => (await site()).pictures(),
   tags: async (id: string) => (await site()).tags(id),
+  mainAddressEffect: async (origin: string) => (await site()).mainAddressEffect(origin),
   pageForPeople: async () => (await site()).pageForPeople(),
   templateMend: async (code: TemplateCode) => (await site()).templateMend(code),
   brokenLinks: async () => (await site()).brokenLinks(),

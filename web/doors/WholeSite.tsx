@@ -66,7 +66,7 @@ export function WholeSite() {
           <dd>{AUDIENCES[audience].engines}</dd>
           <dt className="soft">Pages then are</dt>
           <dd>{AUDIENCES[audience].listing}</dd>
-          <dt className="soft">The proof of ownership is</dt>
+          <dt className="soft">The proof is</dt>
           <dd data-testid="proof-then">{AUDIENCES[audience].proof}</dd>
         </dl>
         <p className="soft mt-2 text-[12.5px]">{W.visitorsRelease}</p>

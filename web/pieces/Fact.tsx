@@ -1,7 +1,8 @@
 import { useId, useMemo, type ReactNode } from 'react';
 import { all, cleanOrigin, LONGEST_TEXT, mainAddressChange, set } from '../../core/site/index.ts';
-import { Combo, Segments, useDraft } from '../ui/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { counted } from '../../core/wording/index.ts';
+import { Combo, Segments, useDraft, useSettled } from '../ui/index.ts';
+import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { isEmail, isTelephone, languages, timeZones } from './choices.ts';
 import { FACTS, type FactField } from './facts.ts';
 
@@ -125,10 +126,35 @@ export function MainAddress() {
           This is not an address. It looks like https://your-name.example. The one before is kept.
         </span>
       )}
-      {!bad && typed !== undefined && typed.trim() !== '' && cleanOrigin(typed) !== value && (
-        <span className="soft mt-1 block text-[13px]">Canonicals and links in your pages that name the old address follow, with the next release.</span>
-      )}
+      {!bad && typed !== undefined && typed.trim() !== '' && cleanOrigin(typed) !== value && <AddressEffect origin={cleanOrigin(typed) as string} />}
     </div>
+  );
+}
+
+/** What another main address would do, told before it is taken. */
+function AddressEffect({ origin }: { readonly origin: string }) {
+  const settled = useSettled(origin, 300);
+  const effect = useReport((one) => one.tools.analysis.mainAddressEffect(settled), settled);
+  const byId = useWorkspace((state) => state.byId);
+  if (effect === undefined || settled !== origin) return <span className="soft mt-1 block text-[13px]">Looking what would follow …</span>;
+  return (
+    <span className="mt-1 block text-[13px]" role="status" data-testid="address-effect">
+      <span className="soft">
+        {effect.follow === 0
+          ? 'No page names the old address.'
+          : `${counted(effect.follow, 'page names', 'pages name')} the old address, in canonicals, links or data; they follow with the next release.`}
+      </span>
+      {effect.shut.length > 0 && (
+        <span className="block font-semibold text-error">
+          {counted(effect.shut.length, 'page')} would no longer be found:{' '}
+          {effect.shut
+            .slice(0, 5)
+            .map((id) => byId.get(id)?.name ?? id)
+            .join(', ')}
+          {effect.shut.length > 5 && ` and ${effect.shut.length - 5} more`}
+        </span>
+      )}
+    </span>
   );
 }
 

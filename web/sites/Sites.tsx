@@ -195,7 +195,7 @@ export function Sites() {
           </div>
         )}
         {failure !== undefined && (
-          <p className="notice notice-bad mt-4" role="alert">
+          <p className={`notice mt-4 ${inside ? 'notice-amber' : 'notice-bad'}`} role="alert">
             {failure}
           </p>
         )}
