@@ -2,113 +2,11 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join, relative, sep } from 'node:path';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { ENGINES, policyFor, type EnginePolicy, type Reality } from '../core/indexing/index.ts';
-import { patchPage, readSource } from '../core/page/index.ts';
-import { outPath } from '../core/release/index.ts';
-import {
-  all,
-  applyChange,
-  emptyDocument,
-  headersFor,
-  isPageFile,
-  outgoingHeaderRules,
-  resolvePath,
-  saysKey,
-  set,
-  type Change,
-  type SiteDocument,
-} from '../core/site/index.ts';
-import { decodeBytes, decodeSource, pathAndQuery } from '../core/source/index.ts';
-import { forSurvey, Survey, type SiteFile } from '../core/survey/index.ts';
-import type { Fetch } from './fetching/index.ts';
-import { crawlSite, type CrawledSite } from './stand-ins/crawl.ts';
+import { policyFor } from '../core/indexing/index.ts';
+import { all, applyChange, emptyDocument, saysKey, set, type Change } from '../core/site/index.ts';
+import { expectPromiseKept, ORIGIN, type Site } from './testing/promise.ts';
 
-const ORIGIN = 'https://quillfeather.example';
 const NAMESPACE = 'http://www.sitemaps.org/schemas/sitemap/0.9';
-const NOW = Date.UTC(2026, 10, 25);
-const DAY = 86_400_000;
-type Site = ReadonlyMap<string, Uint8Array>;
-
-/** A survey of files, as the browser's worker makes it. */
-function survey(site: Site, document: SiteDocument): Survey {
-  const files: SiteFile[] = [...site].map(([path, bytes]) => ({ path, hash: `${path} ${bytes.length}`, size: bytes.length, modified: NOW - 40 * DAY }));
-  const pages = [...site].flatMap(([id, bytes]) => {
-    if (!isPageFile(id)) return [];
-    const reading = readSource(decodeSource(bytes));
-    if (!reading.ok) throw new Error(`${id}: ${reading.reason}`);
-    return [{ id, read: forSurvey(reading.facts) }];
-  });
-  const text = (path: string): string | undefined => site.get(path) && decodeBytes(site.get(path) as Uint8Array, 'utf-8');
-  const maps = Object.fromEntries([...site].flatMap(([path, bytes]) => (path.endsWith('.xml') ? [[path, decodeBytes(bytes, 'utf-8')]] : [])));
-  return new Survey(document, files, pages, { robots: text('robots.txt'), maps }, undefined, () => NOW);
-}
-
-/** What a release puts out, byte by byte, served as a plain host does. */
-function released(site: Site, one: Survey, document: SiteDocument): Fetch {
-  const copy = one.workingCopy();
-  const out = new Map<string, Uint8Array>(Object.entries(copy.own).map(([path, own]) => [path, new TextEncoder().encode(own)]));
-  for (const [path, bytes] of site) {
-    const file = copy.files[path];
-    const to = outPath(path, file ?? {});
-    if (out.has(to)) continue;
-    if (!file || file.edits.length === 0) {
-      out.set(to, bytes);
-      continue;
-    }
-    const source = decodeSource(bytes);
-    const reading = readSource(source);
-    const patched = reading.ok ? patchPage(source, reading.facts, file.edits) : undefined;
-    if (!patched?.ok) throw new Error(`${path} was not written`);
-    out.set(to, patched.bytes);
-  }
-  const rules = outgoingHeaderRules(document);
-  const audience = document.tables.visitors['']?.audience ?? 'public';
-  return async (address) => {
-    const url = new URL(address);
-    const asked = pathAndQuery(url);
-    const found = resolvePath(asked, (path) => out.has(path));
-    const file = found.kind === 'nothing' ? undefined : found.file;
-    const code = audience === 'draft' ? 404 : audience === 'restricted' ? 401 : file === undefined ? 404 : 200;
-    const tags = headersFor(rules, url.pathname);
-    const type = file === undefined || isPageFile(file) ? 'text/html' : file.endsWith('.pdf') ? 'application/pdf' : 'text/plain';
-    return {
-      ok: true,
-      status: code,
-      headers: { 'content-type': [type], ...(tags.length > 0 ? { 'x-robots-tag': tags } : {}) },
-      bytes: (code === 200 && file !== undefined ? out.get(file) : undefined) ?? new Uint8Array(),
-      redirects: code !== 200 ? [] : found.kind === 'redirect' ? [ORIGIN + found.to] : url.origin === ORIGIN ? [] : [ORIGIN + asked],
-      hops: [],
-      milliseconds: 1,
-    };
-  };
-}
-
-async function index(fetch: Fetch, policy: EnginePolicy): Promise<ReadonlyMap<string, Reality>> {
-  let site: CrawledSite = { host: 'quillfeather.example', origin: ORIGIN, maps: [], records: [], robots: undefined, days: [] };
-  // Some days, so that whatever depends on other pages has settled.
-  for (let day = 0; day < 3; day++) site = await crawlSite(site, { fetch, policy, now: NOW + day * DAY });
-  // What an engine knows only because another page names it as the main one, no link led to.
-  const linked = site.records.filter((record) => record.foundBy !== 'link' || record.linkedFrom.length > 0);
-  return new Map(
-    linked.map((record) => [pathAndQuery(new URL(record.address)), record.outcome === 'listed' ? 'listed' : record.outcome === 'bare' ? 'bare' : 'out']),
-  );
-}
-
-/** Holds what every page's screen promises against what each engine's index has. */
-async function expectPromiseKept(site: Site, document: SiteDocument): Promise<void> {
-  const one = survey(site, document);
-  // As if all that waits were released: nothing is "not live" then.
-  one.released(one.manifestFor(1, NOW), document);
-  const fetch = released(site, one, document);
-  for (const engine of ENGINES) {
-    const seen = await index(fetch, engine);
-    const promised = Object.fromEntries(one.rows().map((row) => [row.address, row.realities[engine.id]]));
-    // A page that an engine never came upon is not listed; where a bare address is promised, that is what may be, by a link from elsewhere.
-    const found = Object.fromEntries(one.rows().map((row) => [row.address, seen.get(row.address) ?? (row.realities[engine.id] === 'bare' ? 'bare' : 'out')]));
-    expect({ engine: engine.name, ...found }).toEqual({ engine: engine.name, ...promised });
-  }
-}
-
 const START = applyChange(emptyDocument(), set('facts', '', 'mainAddress', ORIGIN));
 
 describe('after a release, the engines see exactly what the screens promise', () => {
@@ -139,19 +37,19 @@ describe('after a release, the engines see exactly what the screens promise', ()
 
 const urlset = (...paths: string[]): string =>
   `<urlset xmlns="${NAMESPACE}">${paths.map((path) => `<url><loc>${ORIGIN}/${path}</loc></url>`).join('')}</urlset>`;
-const indexOf = (...paths: string[]): string =>
+const mapIndex = (...paths: string[]): string =>
   `<sitemapindex xmlns="${NAMESPACE}">${paths.map((path) => `<sitemap><loc>${ORIGIN}/${path}</loc></sitemap>`).join('')}</sitemapindex>`;
 /** Maps that sites come with: a plain list, an index, an index of indexes, and one that nobody names. */
 const LIST = { 'urls.xml': `${ORIGIN}/c/\n${ORIGIN}/d/\n`, 'robots.txt': `Sitemap: ${ORIGIN}/urls.xml` };
 const INDEX = {
-  'sitemap.xml': indexOf('maps/1.xml', 'maps/2.xml'),
+  'sitemap.xml': mapIndex('maps/1.xml', 'maps/2.xml'),
   'maps/1.xml': urlset('b/'),
   'maps/2.xml': urlset('d/'),
   'robots.txt': `Sitemap: ${ORIGIN}/sitemap.xml`,
 };
 const OF_INDEXES = {
-  'all.xml': indexOf('sitemap.xml', 'maps/2.xml'),
-  'sitemap.xml': indexOf('maps/1.xml'),
+  'all.xml': mapIndex('sitemap.xml', 'maps/2.xml'),
+  'sitemap.xml': mapIndex('maps/1.xml'),
   'maps/1.xml': urlset('b/'),
   'maps/2.xml': urlset('d/'),
   'robots.txt': `Sitemap: ${ORIGIN}/all.xml`,

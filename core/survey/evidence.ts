@@ -16,7 +16,7 @@ import {
   type SaidDirectives,
   type WayIn,
 } from '../indexing/index.ts';
-import { indexDirectives, plannedMetas, type PageFacts } from '../page/index.ts';
+import { canonicalHrefs, indexDirectives, plannedMetas, type PageFacts } from '../page/index.ts';
 import { plainAddress } from '../source/index.ts';
 import {
   addressOf,
@@ -143,8 +143,8 @@ export class Evidences {
   }
 
   /**
-   * All files that a crawler comes upon, from home and the maps, by links that it may follow, pages by their own addresses. What a canonical names, and what is
-   * linked under a second spelling, it looks at too, and goes on from there, but neither is a link to the page's own address.
+   * All files that a crawler comes upon, from home and the maps, by links that it may follow, pages by their own addresses. What a canonical names is
+   * led to as by a link (RFC 6596, 3). What is linked under a second spelling it looks at too, and goes on from there, but that is no link to the page's own address.
    */
   discovered(
     from: Beginnings,
@@ -172,8 +172,8 @@ export class Evidences {
       if (!page) continue;
       const path = typeof next === 'string' ? page.address : next.path;
       if (!mayFetch(access(path))) continue;
-      const [canonical] = page.canonicals;
-      if (canonical) this.goToNamed(canonical.address, access, visit, visitAside, (file) => linked.add(file));
+      const canonical = this.namedAt(page, path);
+      if (canonical !== undefined) this.goToNamed(canonical, access, visit, visitAside, (file) => linked.add(file));
       if (this.said(page, crawler, path).some((said) => indexDirectives(said.content).nofollow)) continue;
       const { followed, aside, toSelf } = linksOf(page.id);
       // Under a second spelling the page's link to itself is a link to another address.
@@ -202,6 +202,14 @@ export class Evidences {
     return linked;
   }
 
+  /** What the canonical of a page names where the page is read at some spelling of its address: one that is relative to the page itself goes with it. */
+  private namedAt(page: EnteredPage, path: string): string | undefined {
+    const named = page.canonicals[0]?.address;
+    if (named === undefined || path === page.address || this.around.document.tables.pages[page.id]?.canonical === 'self') return named;
+    const [href] = canonicalHrefs(page.source);
+    return href !== undefined && /^(?:[?#]|$)/.test(href) && page.source.base === undefined ? plainAddress(new URL(href, this.origin + path).href) : named;
+  }
+
   /** Goes where a canonical leads: to a page, by its own address or another spelling; or over a redirect, which counts as a link. */
   private goToNamed(
     address: string,
@@ -214,7 +222,11 @@ export class Evidences {
     const path = here ?? this.pathOfOtherScheme(address);
     if (path === undefined) return;
     const place = this.around.at(path);
-    if (here !== undefined && place.kind === 'page') return place.direct ? visit(place.page.id) : visitAside(place.page.id, path);
+    if (here !== undefined && place.kind === 'page') {
+      if (!place.direct) return visitAside(place.page.id, path);
+      link(place.page.id);
+      return visit(place.page.id);
+    }
     if (!mayFetch(access(path)) || place.kind === 'nothing' || place.kind === 'file' || place.kind === 'moved' || !place.page) return;
     // From the other scheme one is led to the same spelling here.
     if (place.kind === 'page' && !place.direct) return visitAside(place.page.id, path);

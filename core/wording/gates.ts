@@ -268,6 +268,13 @@ function reached(reason: Extract<GateReason, { code: 'reached' }>): GateWords {
     reason.linksIn > 0 ? counted(reason.linksIn, 'page links here', 'pages link here') : '',
     reason.inSitemap ? 'in the sitemap' : '',
   ].filter(Boolean);
+  if (ways.length === 0)
+    return words(
+      'named as the main address',
+      'engines get here by a canonical',
+      'No page links to this very address; another one that they reach, or another spelling of it, names it as its canonical.',
+      CANONICAL,
+    );
   const clicks = reason.clicks === undefined || reason.isHome ? '' : `, ${counted(reason.clicks, 'click')} from home`;
   return words(
     ways.join(', ') + clicks,

@@ -107,9 +107,9 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
         if (judged.links.length > CRAWL_LIMITS.links && limits.length < LIMITS_TOLD)
           limits.push({ code: 'links', address: record.address, count: judged.links.length });
         for (const link of judged.links.slice(0, CRAWL_LIMITS.links)) if (link !== record.address) learn(link, 'link', record.address);
-        // The page that is named as the main one is looked at, to see whether it is there; being named is no link.
+        // Who names another address as the main one leads there, and what links to the one counts for the other (RFC 6596, 3).
         const { canonical } = judged.record;
-        if (canonical !== undefined && new URL(canonical).host === site.host) learn(canonical, 'link');
+        if (canonical !== undefined && canonical !== record.address && new URL(canonical).host === site.host) learn(canonical, 'link', record.address);
         if (redirectedTo !== undefined && new URL(redirectedTo).host === site.host) learn(redirectedTo, 'link', record.address);
       }),
     );

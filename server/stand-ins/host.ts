@@ -180,10 +180,7 @@ export class StandInHost {
       const { file } = found;
       const bytes = await this.store.bytes((site.files[file] as { hash: string }).hash);
       if (!bytes) return this.notFound(site, reply);
-      return reply
-        .header('last-modified', new Date(site.at).toUTCString())
-        .type(typeOf(file, bytes))
-        .send(bytes);
+      return reply.header('last-modified', new Date(site.at).toUTCString()).type(typeOf(file, bytes)).send(bytes);
     });
     return app;
   }
