@@ -21,7 +21,7 @@ export function releasedTags(source: SourceText, facts: PageFacts, edits: readon
   const out = patched.splices.length === 0 ? source : respell(source, patched.bytes);
   const reading = readSource(out);
   if (!reading.ok) return { ok: false, reason: 'unreadable' };
-  const { titles, metas, linkTags } = reading.facts;
+  const { linkTags, metas, titles } = reading.facts;
   const ranges = [
     ...titles.slice(0, 1).map(({ tag }) => ({ ...tag, close: '</title>' })),
     ...metas

@@ -266,7 +266,8 @@ describe('putting files out', () => {
 });
 
 it('another main address says before it is taken how many pages follow, and changes nothing by looking', async () => {
-  const page = (more: string): Uint8Array => bytes(`<html lang=en><head><title>T</title>${more}</head><body><h1>T</h1><a href="/a.html">a</a> <a href="/b.html">b</a>`);
+  const page = (more: string): Uint8Array =>
+    bytes(`<html lang=en><head><title>T</title>${more}</head><body><h1>T</h1><a href="/a.html">a</a> <a href="/b.html">b</a>`);
   await take(
     archive({
       'index.html': page('<link rel=canonical href="https://a.example/">'),

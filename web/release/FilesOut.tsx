@@ -22,9 +22,7 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
       );
       download(packed.zip, `${fileName(site?.name)}-${what === 'all' ? 'whole' : 'changed'}.zip`);
       const [refused] = packed.refused;
-      note(
-        `${counted(packed.count, 'file')} in the ZIP.${refused ? ` ${refused.path} was left as it was: ${PATCH_REFUSALS[refused.reason]}.` : ''}`,
-      );
+      note(`${counted(packed.count, 'file')} in the ZIP.${refused ? ` ${refused.path} was left as it was: ${PATCH_REFUSALS[refused.reason]}.` : ''}`);
     } catch (error) {
       note(`No ZIP was made: ${(error as Error).message}`, {}, 'bad');
     } finally {
