@@ -168,10 +168,14 @@ describe('patching', () => {
       expect(patchPage(source, reading.facts, edits(source, reading.facts)).ok).toBe(true);
       return performance.now() - started;
     };
-    const best = (count: number): number => Math.min(time(count), time(count), time(count));
     time(500);
-    // Four times the page: sixteen times the time where everything looks at all else.
-    expect(best(2000)).toBeLessThan(Math.max(best(500) * 10, 150));
+    // Four times the page: sixteen times the time where everything looks at all else. The machine may be busy meanwhile: the best of some turns counts.
+    let [small, large] = [Infinity, Infinity];
+    for (let turn = 0; turn < 8 && (turn < 2 || large >= Math.max(small * 10, 150)); turn++) {
+      small = Math.min(small, time(500));
+      large = Math.min(large, time(2000));
+    }
+    expect(large).toBeLessThan(Math.max(small * 10, 150));
   });
 
   it.each([

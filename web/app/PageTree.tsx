@@ -1,12 +1,12 @@
 import { readableAddress } from '../../core/source/index.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Search } from 'lucide-react';
-import { useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { Link, useLocation } from 'react-router';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useLocation } from 'react-router';
 import { isEnough } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { PAGE_STOPS, siteText, StateSign, usePlace } from '../pieces/index.ts';
+import { PAGE_STOPS, QuietLink, siteText, StateSign, usePlace } from '../pieces/index.ts';
 import { useRemembered, useSettled } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
@@ -21,6 +21,46 @@ const FILTERS: readonly { id: Filter; name: string; test: (row: PageRow) => bool
   { id: 'shut-out', name: 'Blocked', test: (row) => row.state === 'shut-out' },
   { id: 'leaking', name: 'Leaking', test: (row) => row.state === 'leaking' || row.state === 'half-hidden' },
 ];
+
+/** One page in the tree. Drawn anew only where something of it changed: all of them stand there on every screen. */
+const TreeRow = memo(function TreeRow({
+  row,
+  to,
+  depth,
+  current,
+  stop,
+}: {
+  readonly row: PageRow;
+  readonly to: string;
+  readonly depth: number;
+  readonly current: boolean;
+  /** Whether the Tab key stops at it. */
+  readonly stop: boolean;
+}) {
+  const open = row.findings.length;
+  return (
+    <QuietLink
+      to={to}
+      data-page={row.id}
+      className="tree-row"
+      style={{ paddingLeft: 11 + depth * 18 }}
+      aria-current={current ? 'page' : undefined}
+      tabIndex={stop ? 0 : -1}
+      title={readableAddress(row.address)}
+    >
+      <StateSign state={row.state} />
+      <span className="min-w-0 flex-1 truncate" {...siteText(row.lang)}>
+        {row.name}
+      </span>
+      {row.pending && <span className="waiting-dot" role="img" aria-label="waits for release" title="waits for release" />}
+      {open > 0 && (
+        <span className="tree-count" aria-label={counted(open, 'thing to look at', 'things to look at')}>
+          {open}
+        </span>
+      )}
+    </QuietLink>
+  );
+});
 
 /** The site as its addresses, with signs and what is open; typed text and filters narrow it. */
 export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
@@ -116,29 +156,15 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
         <ul className="relative" style={{ height: list.getTotalSize() }}>
           {list.getVirtualItems().map((item) => {
             const row = shown[item.index] as PageRow;
-            const open = row.findings.length;
             return (
               <li key={row.id} className="absolute inset-x-0" style={{ top: item.start, height: item.size }}>
-                <Link
+                <TreeRow
+                  row={row}
                   to={linkTo(target, row.id)}
-                  data-page={row.id}
-                  className="tree-row"
-                  style={{ paddingLeft: 11 + (depths[item.index] ?? 0) * 18 }}
-                  aria-current={row.id === page ? 'page' : undefined}
-                  tabIndex={row.id === page || (at < 0 && item.index === 0) ? 0 : -1}
-                  title={readableAddress(row.address)}
-                >
-                  <StateSign state={row.state} />
-                  <span className="min-w-0 flex-1 truncate" {...siteText(row.lang)}>
-                    {row.name}
-                  </span>
-                  {row.pending && <span className="waiting-dot" role="img" aria-label="waits for release" title="waits for release" />}
-                  {open > 0 && (
-                    <span className="tree-count" aria-label={counted(open, 'thing to look at', 'things to look at')}>
-                      {open}
-                    </span>
-                  )}
-                </Link>
+                  depth={depths[item.index] ?? 0}
+                  current={row.id === page}
+                  stop={row.id === page || (at < 0 && item.index === 0)}
+                />
               </li>
             );
           })}

@@ -9,7 +9,7 @@ import { lineNote } from './RobotsLines.tsx';
 /** More lines than these are drawn as text only. */
 const MOST = 600;
 /** So many rows are drawn in one go: they have fields in them. */
-const AT_ONCE = 14;
+const AT_ONCE = 10;
 /** So many rules in a row that touch nothing are folded into one line. */
 const FOLDED = 3;
 

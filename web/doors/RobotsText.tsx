@@ -1,6 +1,9 @@
 import { retyped } from '../../core/robots/index.ts';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 
+/** Line numbers below each other, as one text: a file may have thousands. */
+const numbers = (from: number, to: number): string => Array.from({ length: Math.max(0, to - from + 1) }, (_, at) => from + at).join('\n');
+
 /** robots.txt as text, with numbered lines; the cursor's line is the one that is spoken of. */
 export function RobotsText({
   text,
@@ -34,11 +37,9 @@ export function RobotsText({
   return (
     <div className="robots-text panel">
       <div ref={gutter} className="robots-gutter mono" aria-hidden>
-        {Array.from({ length: lines }, (_, index) => (
-          <div key={index} className={index + 1 === current ? 'current' : ''}>
-            {index + 1}
-          </div>
-        ))}
+        {numbers(1, current === undefined ? lines : current - 1)}
+        {current !== undefined && <div className="current">{current}</div>}
+        {current !== undefined && numbers(current + 1, lines)}
       </div>
       <textarea
         ref={area}

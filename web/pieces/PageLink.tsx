@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
-import { Link } from 'react-router';
 import type { Stop } from '../../core/checks/index.ts';
 import { useLinkTo } from './navigation.ts';
+import { QuietLink } from './QuietLink.tsx';
 
 /** A way to a page, or to a stop with the page that is current: a link, so that it can be opened in another tab. */
 export function PageLink({
@@ -26,8 +26,8 @@ export function PageLink({
 }) {
   const linkTo = useLinkTo();
   return (
-    <Link to={linkTo(to, page)} {...(walking ? { state: { walking: true } } : {})} {...rest}>
+    <QuietLink to={linkTo(to, page)} {...(walking ? { state: { walking: true } } : {})} {...rest}>
       {children}
-    </Link>
+    </QuietLink>
   );
 }

@@ -11,5 +11,6 @@ export { isWay, Views, WaitingView, type ViewName } from './Views.tsx';
 export { ChosenFact, Fact, MainAddress, OwnerKind } from './Fact.tsx';
 export { FACTS, type FactField } from './facts.ts';
 export { siteText } from './site-text.ts';
+export { QuietLink } from './QuietLink.tsx';
 export { PageLink } from './PageLink.tsx';
 export { PageName } from './PageName.tsx';
