@@ -20,14 +20,15 @@ export const LONGEST_KEY = 4096;
 /** Most single settings in one stored change: far beyond all fields of all pages of the largest site. */
 const MOST_FIELDS = 2_000_000;
 
+/** Whether a record can have this key. Assigning to the one name would change what the table inherits from instead of setting a record. */
+function isKey(key: string): boolean {
+  return key.length <= LONGEST_KEY && key !== '__proto__';
+}
+
 const setSchema = z.strictObject({
   kind: z.literal('set'),
   table: z.enum(Object.keys(TABLES) as [Table, ...Table[]]),
-  key: z
-    .string()
-    .max(LONGEST_KEY)
-    // Assigning to this name would change what the table inherits from instead of setting a record.
-    .refine((key) => key !== '__proto__', 'a name that cannot be used'),
+  key: z.string().refine(isKey, 'a name that cannot be used, or is too long'),
   field: z.string().max(64),
   value: z.union([z.string(), z.number(), z.boolean(), z.null()]),
 });
@@ -200,10 +201,16 @@ function valueAt(document: SiteDocument, { table, key, field }: SetField): Value
 
 /** Settings that were found to fit: nobody changes one once it is made, and bulk changes pass thousands of them on. */
 const fitting = new WeakSet<SetField>();
+let latest: SetField | undefined;
 
 function check(change: SetField): void {
   if (fitting.has(change)) return;
   const { table, field, value } = change;
+  // Of many settings in a row mostly the key alone differs.
+  if (latest?.table === table && latest.field === field && latest.value === value && typeof change.key === 'string' && isKey(change.key)) {
+    fitting.add(change);
+    return;
+  }
   const schema = (TABLES[table].shape as Record<string, z.ZodType>)[field];
   if (!schema || !Object.hasOwn(TABLES[table].shape, field)) throw new RangeError(`no field ${table}.${field}`);
   const known = setSchema.safeParse(change);
@@ -211,4 +218,5 @@ function check(change: SetField): void {
   const parsed = schema.safeParse(value);
   if (!parsed.success) throw new RangeError(`${table}.${field}: ${z.prettifyError(parsed.error)}`);
   fitting.add(change);
+  latest = change;
 }

@@ -254,7 +254,7 @@ describe('a map looked at closely', () => {
     // Whoever reads the map for its addresses takes none of them.
     expect(readSitemap(xml)).toEqual({ ok: false, reason: 'malformed' });
   });
-  it('is as strict as another reader of the standard', async () => {
+  it('is as strict as another reader of the standard', { timeout: 120_000 }, async () => {
     const piece = fc.constantFrom(
       '<a>',
       '</a>',
