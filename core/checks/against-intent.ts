@@ -1,12 +1,14 @@
-import { shutGates, type Gate } from '../indexing/index.ts';
-import type { Check } from './finding.ts';
+import { noindexPlace } from './place.ts';
+import { shutGates, type Gate, type ShutGate } from '../indexing/index.ts';
+import type { Check } from './check.ts';
 
 /** Meant to be found, and is not: a noindex, a robots.txt line, a canonical elsewhere. */
-export const shutOut: Check<'shut-out'> = {
+export const shutOut: Check<{ readonly code: 'shut-out'; readonly gates: readonly ShutGate[] }> = {
   code: 'shut-out',
   cost: 'blocks',
   stop: 'doors',
   alsoWhenOut: false,
+  place: (facts) => noindexPlace(facts),
   look: ({ state, way }) => {
     // What keeps the whole site out is one thing, told once for the site; a page has a finding where something of its own shuts it.
     const gates = state === 'shut-out' ? shutGates(way.gates.filter((gate) => !isForAll(gate.reason))) : [];
@@ -20,7 +22,7 @@ export function isForAll(reason: Gate['reason']): boolean {
 }
 
 /** Meant to stay out, and engines may list it. */
-export const leaking: Check<'leaking'> = {
+export const leaking: Check<{ readonly code: 'leaking' }> = {
   code: 'leaking',
   cost: 'blocks',
   stop: 'doors',
@@ -29,7 +31,7 @@ export const leaking: Check<'leaking'> = {
 };
 
 /** Meant to stay out, but only fetching is forbidden: the bare address may be listed. */
-export const halfHidden: Check<'half-hidden'> = {
+export const halfHidden: Check<{ readonly code: 'half-hidden'; readonly line: number | undefined }> = {
   code: 'half-hidden',
   cost: 'weakens',
   stop: 'doors',

@@ -1,11 +1,12 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** Canonicals that name different addresses: engines heed none of them (RFC 6596, 3). */
-export const canonicalSeveral: Check<'canonical-several'> = {
+export const canonicalSeveral: Check<{ readonly code: 'canonical-several'; readonly addresses: readonly string[] }> = {
   code: 'canonical-several',
   cost: 'weakens',
   stop: 'doors',
   alsoWhenOut: false,
+  place: (facts) => facts.linkTags.filter((link) => link.inHead && link.rel.includes('canonical'))[1]?.tag.start,
   look: ({ way }) => {
     const reason = way.gates.find((gate) => gate.name === 'main-address')?.reason;
     return reason?.code === 'canonical-conflict' ? { code: 'canonical-several', addresses: reason.addresses } : undefined;

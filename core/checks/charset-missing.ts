@@ -1,7 +1,7 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** Letters beyond ASCII and no word about their encoding: a browser takes them for windows-1252 unless the host says otherwise, as many do (HTML standard, 4.2.5.4). */
-export const charsetMissing: Check<'charset-missing'> = {
+export const charsetMissing: Check<{ readonly code: 'charset-missing' }> = {
   code: 'charset-missing',
   cost: 'polish',
   stop: 'words',

@@ -1,13 +1,15 @@
+import { metaDescription } from '../page/index.ts';
 import { fit, wordsPast } from '../titles/index.ts';
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 import { lastWords } from './title-cut.ts';
 
 /** A description of which results show only a part. */
-export const descriptionCut: Check<'description-cut'> = {
+export const descriptionCut: Check<{ readonly code: 'description-cut'; readonly words: number; readonly lastShown: string }> = {
   code: 'description-cut',
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  place: (facts) => metaDescription(facts)?.tag.start,
   look: ({ description, rooms }) => {
     const fitted = fit(description.value, rooms.description);
     return fitted.cut

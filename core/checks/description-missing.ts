@@ -1,7 +1,7 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** No meta description: engines pick a piece of the page, often a poor one. */
-export const descriptionMissing: Check<'description-missing'> = {
+export const descriptionMissing: Check<{ readonly code: 'description-missing' }> = {
   code: 'description-missing',
   cost: 'weakens',
   stop: 'words',

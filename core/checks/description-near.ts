@@ -1,11 +1,13 @@
-import type { Check } from './finding.ts';
+import { metaDescription } from '../page/index.ts';
+import type { Check } from './check.ts';
 
 /** Nearly the same description as other pages (N13). */
-export const descriptionNear: Check<'description-near'> = {
+export const descriptionNear: Check<{ readonly code: 'description-near'; readonly pages: readonly string[] }> = {
   code: 'description-near',
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  place: (facts) => metaDescription(facts)?.tag.start,
   look: ({ site }) =>
     site.nearDescription.length > 0 && site.sameDescription.length === 0 ? { code: 'description-near', pages: site.nearDescription } : undefined,
 };

@@ -1,8 +1,8 @@
 import { mainHeading } from '../page/index.ts';
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** No main heading: neither visitors nor engines are told what the page is about. */
-export const headingMissing: Check<'heading-missing'> = {
+export const headingMissing: Check<{ readonly code: 'heading-missing' }> = {
   code: 'heading-missing',
   cost: 'polish',
   stop: 'words',

@@ -1,11 +1,12 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** A heading that skips a level (N19): who moves by headings loses the thread. */
-export const headingOrder: Check<'heading-order'> = {
+export const headingOrder: Check<{ readonly code: 'heading-order'; readonly heading: string; readonly level: number; readonly after: number }> = {
   code: 'heading-order',
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: true,
+  place: (facts, finding) => facts.headings.find((heading) => heading.level === finding.level && heading.text === finding.heading)?.tag.start,
   look: ({ facts }) => {
     for (const [index, heading] of facts.headings.entries()) {
       const after = facts.headings[index - 1]?.level;

@@ -1,10 +1,10 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** Words that nobody reads through without a landmark. */
 const LONG = 450;
 
 /** A long text without any heading below the main one (N19). */
-export const headingWall: Check<'heading-wall'> = {
+export const headingWall: Check<{ readonly code: 'heading-wall'; readonly words: number }> = {
   code: 'heading-wall',
   cost: 'polish',
   stop: 'words',

@@ -1,11 +1,12 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** Pictures without an `alt` attribute. An empty one says "decoration" and is fine. */
-export const imageAltMissing: Check<'image-alt-missing'> = {
+export const imageAltMissing: Check<{ readonly code: 'image-alt-missing'; readonly count: number; readonly of: number; readonly first: string }> = {
   code: 'image-alt-missing',
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: true,
+  place: (facts) => facts.images.find((image) => image.alt === undefined && !image.decorative)?.tag.start,
   look: ({ facts }) => {
     const without = facts.images.filter((image) => image.alt === undefined && !image.decorative);
     const [first] = without;

@@ -1,4 +1,19 @@
-export type { AnyCheck, Check, CheckInput, Cost, Finding, FindingCode, Stop } from './finding.ts';
-export { isTemplateCode, type TemplateCode } from './finding.ts';
-export { findingPlace, noindexPlace } from './place.ts';
-export { checkOf, checkPage, CHECKS, checkWords, costOf, IGNORABLE, isEnough, stopOf, weakens, type WordsInput } from './table.ts';
+export type { Check, CheckInput, Cost, Stop } from './check.ts';
+export { noindexPlace } from './place.ts';
+export {
+  checkOf,
+  checkPage,
+  CHECKS,
+  checkWords,
+  costOf,
+  findingPlace,
+  IGNORABLE,
+  isEnough,
+  isTemplateCode,
+  stopOf,
+  weakens,
+  type Finding,
+  type FindingCode,
+  type TemplateCode,
+  type WordsInput,
+} from './table.ts';

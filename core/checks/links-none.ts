@@ -1,7 +1,7 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** No other page links here (N18): visitors never come by it. */
-export const linksNone: Check<'links-none'> = {
+export const linksNone: Check<{ readonly code: 'links-none' }> = {
   code: 'links-none',
   cost: 'polish',
   stop: 'words',

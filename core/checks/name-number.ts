@@ -1,12 +1,14 @@
+import { documentTitle } from '../page/index.ts';
 import { numberAfterName } from '../site/index.ts';
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** A figure left over after a name, such as "Journal 2" (N8). */
-export const nameNumber: Check<'name-number'> = {
+export const nameNumber: Check<{ readonly code: 'name-number'; readonly name: string }> = {
   code: 'name-number',
   cost: 'weakens',
   stop: 'words',
   alsoWhenOut: false,
+  place: (facts) => documentTitle(facts)?.tag.start,
   look: ({ title }) => {
     const name = numberAfterName(title.value);
     return name === undefined ? undefined : { code: 'name-number', name };

@@ -1,12 +1,17 @@
-import { shutGates, stateOf } from '../indexing/index.ts';
+import { shutGates, stateOf, type ShutGate } from '../indexing/index.ts';
 import { isForAll } from './against-intent.ts';
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** States that want something done. */
 const TROUBLED = ['shut-out', 'leaking', 'half-hidden'] as const;
 
 /** One engine takes the page as it is meant, and another one does not: a word to its crawler alone, or what only some engines heed. */
-export const oneEngine: Check<'one-engine'> = {
+export const oneEngine: Check<{
+  readonly code: 'one-engine';
+  readonly engine: string;
+  readonly how: 'shut-out' | 'leaking' | 'half-hidden';
+  readonly gates: readonly ShutGate[];
+}> = {
   code: 'one-engine',
   cost: 'weakens',
   stop: 'doors',

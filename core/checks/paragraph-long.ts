@@ -1,7 +1,7 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** Paragraphs that stand like a wall (N19). */
-export const paragraphLong: Check<'paragraph-long'> = {
+export const paragraphLong: Check<{ readonly code: 'paragraph-long'; readonly count: number }> = {
   code: 'paragraph-long',
   cost: 'polish',
   stop: 'words',

@@ -1,7 +1,7 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** Two pages claim one phrase and fight for it (N22). */
-export const phraseFought: Check<'phrase-fought'> = {
+export const phraseFought: Check<{ readonly code: 'phrase-fought'; readonly phrase: string; readonly pages: readonly string[] }> = {
   code: 'phrase-fought',
   cost: 'weakens',
   stop: 'words',

@@ -1,7 +1,7 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** A text that is hard to read by a formula of its language (N19). */
-export const readingHard: Check<'reading-hard'> = {
+export const readingHard: Check<{ readonly code: 'reading-hard'; readonly formula: string; readonly score: number; readonly very: boolean }> = {
   code: 'reading-hard',
   cost: 'polish',
   stop: 'words',

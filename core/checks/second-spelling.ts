@@ -1,7 +1,7 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** Links that spell the page's address otherwise, without a redirect: engines list each spelling as a page of its own (N18). A canonical makes them one. */
-export const secondSpelling: Check<'second-spelling'> = {
+export const secondSpelling: Check<{ readonly code: 'second-spelling'; readonly paths: readonly string[] }> = {
   code: 'second-spelling',
   cost: 'polish',
   stop: 'words',

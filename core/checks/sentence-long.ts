@@ -1,9 +1,9 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 const SEVERAL = 3;
 
 /** Several sentences that are too long to hold (N19). One is nobody's trouble. */
-export const sentenceLong: Check<'sentence-long'> = {
+export const sentenceLong: Check<{ readonly code: 'sentence-long'; readonly count: number; readonly words: number; readonly begins: string }> = {
   code: 'sentence-long',
   cost: 'polish',
   stop: 'words',

@@ -2,7 +2,8 @@ import { halfHidden, leaking, shutOut } from './against-intent.ts';
 import { descriptionCut } from './description-cut.ts';
 import { descriptionMissing } from './description-missing.ts';
 import { descriptionSame } from './description-same.ts';
-import type { AnyCheck, CheckInput, Cost, Finding, FindingCode, Stop } from './finding.ts';
+import type { Check, CheckInput, Cost, Stop } from './check.ts';
+import type { PageFacts } from '../page/index.ts';
 import { headingMissing } from './heading-missing.ts';
 import { imageAltMissing } from './image-alt-missing.ts';
 import { langMissing } from './lang-missing.ts';
@@ -36,8 +37,7 @@ import { titleOutsideHead } from './title-outside-head.ts';
 import { titleSame } from './title-same.ts';
 import { titleSeveral } from './title-several.ts';
 
-/** All checks, in the order in which findings of one cost are told. */
-export const CHECKS: readonly AnyCheck[] = [
+const ALL = [
   shutOut,
   leaking,
   halfHidden,
@@ -76,12 +76,32 @@ export const CHECKS: readonly AnyCheck[] = [
   paragraphLong,
   readingHard,
   wordingCare,
-];
+] as const;
 
-const byCode = new Map<FindingCode, AnyCheck>(CHECKS.map((check) => [check.code, check]));
+type FoundBy<C> = C extends Check<infer F> ? F : never;
+/** What any check found. */
+export type Finding = FoundBy<(typeof ALL)[number]>;
+export type FindingCode = Finding['code'];
+
+/** All checks, in the order in which findings of one cost are told. */
+export const CHECKS: readonly Check<Finding>[] = ALL as unknown as readonly Check<Finding>[];
+
+/** Findings that usually live in a template: one mend for all its pages is wanted. */
+export type TemplateCode = 'lang-missing' | 'title-several' | 'title-outside-head' | 'heading-several';
+const TEMPLATE_CODES: ReadonlySet<string> = new Set<TemplateCode>(['lang-missing', 'title-several', 'title-outside-head', 'heading-several']);
+
+/** Whether a finding is of that sort. */
+export const isTemplateCode = (code: FindingCode): code is TemplateCode => TEMPLATE_CODES.has(code);
+
+/** Where in the page's text a finding stands, as a UTF-16 offset; undefined for what is missing, or not in this page. */
+export function findingPlace(finding: Finding, facts: PageFacts): number | undefined {
+  return checkOf(finding.code).place?.(facts, finding);
+}
+
+const byCode = new Map<FindingCode, Check<Finding>>(CHECKS.map((check) => [check.code, check]));
 
 /** The check behind a code. */
-export function checkOf(code: FindingCode): AnyCheck {
+export function checkOf(code: FindingCode): Check<Finding> {
   const check = byCode.get(code);
   if (!check) throw new RangeError(`no check ${code}`);
   return check;

@@ -1,12 +1,14 @@
+import { documentTitle } from '../page/index.ts';
 import { fit, wordsPast } from '../titles/index.ts';
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** A title that results cut. Longer is allowed; what matters is what falls past the cut (N10). */
-export const titleCut: Check<'title-cut'> = {
+export const titleCut: Check<{ readonly code: 'title-cut'; readonly words: number; readonly lastShown: string }> = {
   code: 'title-cut',
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  place: (facts) => documentTitle(facts)?.tag.start,
   look: ({ title, rooms }) => {
     const fitted = fit(title.value, rooms.title);
     return fitted.cut ? { code: 'title-cut', words: wordsPast(fitted, title.value), lastShown: lastWords(title.value.slice(0, fitted.cutAt)) } : undefined;

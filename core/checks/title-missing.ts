@@ -1,7 +1,7 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** A page without a title: engines make one up. */
-export const titleMissing: Check<'title-missing'> = {
+export const titleMissing: Check<{ readonly code: 'title-missing' }> = {
   code: 'title-missing',
   cost: 'weakens',
   stop: 'words',

@@ -1,11 +1,12 @@
 import { documentTitle } from '../page/index.ts';
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** The title stands in the body, because something in the head closed it early. */
-export const titleOutsideHead: Check<'title-outside-head'> = {
+export const titleOutsideHead: Check<{ readonly code: 'title-outside-head' }> = {
   code: 'title-outside-head',
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  place: (facts) => documentTitle(facts)?.tag.start,
   look: ({ facts }) => (documentTitle(facts)?.inHead === false ? { code: 'title-outside-head' } : undefined),
 };

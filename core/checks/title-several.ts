@@ -1,10 +1,11 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** More than one `title` element: only the first counts. */
-export const titleSeveral: Check<'title-several'> = {
+export const titleSeveral: Check<{ readonly code: 'title-several'; readonly count: number }> = {
   code: 'title-several',
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  place: (facts) => facts.titles[1]?.tag.start,
   look: ({ facts }) => (facts.titles.length > 1 ? { code: 'title-several', count: facts.titles.length } : undefined),
 };

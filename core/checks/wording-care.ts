@@ -1,7 +1,7 @@
-import type { Check } from './finding.ts';
+import type { Check } from './check.ts';
 
 /** Words that leave people out (N19). Only asked where the owner wants it. */
-export const wordingCare: Check<'wording-care'> = {
+export const wordingCare: Check<{ readonly code: 'wording-care'; readonly words: readonly { readonly word: string; readonly instead: string }[] }> = {
   code: 'wording-care',
   cost: 'polish',
   stop: 'words',

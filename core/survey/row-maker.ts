@@ -77,7 +77,7 @@ export class RowMaker {
       inMap: this.maps.has(id),
       findings,
       spelledAs: input.site.spelledAs,
-      ignored: [...input.ignored],
+      ignored: [...ignoredCodes(document, id)],
       pending,
       linksIn: this.site.links.linksIn(id),
       linksOut: links.files.length,

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { CHECKS, isTemplateCode, type Check, type Cost, type FindingCode } from '../../core/checks/index.ts';
+import { CHECKS, isTemplateCode, type Check, type Cost, type Finding, type FindingCode } from '../../core/checks/index.ts';
 import { set } from '../../core/site/index.ts';
 import { ROOMS } from '../../core/titles/index.ts';
 import { CHECK_NAMES, CHECK_REASONS, counted } from '../../core/wording/index.ts';
@@ -42,7 +42,7 @@ export function Checks() {
   );
 }
 
-function CheckLine({ check, pages }: { readonly check: Pick<Check, 'code' | 'stop'>; readonly pages: readonly string[] }) {
+function CheckLine({ check, pages }: { readonly check: Pick<Check<Finding>, 'code' | 'stop'>; readonly pages: readonly string[] }) {
   const byId = useWorkspace((state) => state.byId);
   const { drawn, more } = useMore(check.code);
   const printing = usePrinting();

@@ -1,0 +1,69 @@
+import type { TextMeasure } from '../language/index.ts';
+import type { PageFacts } from '../page/index.ts';
+import type { Coverage } from '../phrases/index.ts';
+import type { Room } from '../titles/index.ts';
+import type { PageState, WayIn } from '../indexing/index.ts';
+import type { Effective, EffectiveIntent } from '../site/index.ts';
+
+/** What a finding costs: it stops the page being found, weakens it, or is mere polish. */
+export type Cost = 'blocks' | 'weakens' | 'polish';
+/** The stop of the path where a finding is mended. */
+export type Stop = 'words' | 'meaning' | 'doors' | 'map' | 'weight' | 'release' | 'proof' | 'watch';
+
+/** Everything a check may look at. Checks of one page only read `page`; those across the site read `site`. */
+export interface CheckInput {
+  readonly id: string;
+  /** As the page will be. */
+  readonly facts: PageFacts;
+  readonly title: Effective;
+  readonly description: Effective;
+  /** As they will be; empty where there are none. */
+  readonly keywords: string;
+  readonly intent: EffectiveIntent;
+  readonly noindex: boolean;
+  readonly isHome: boolean;
+  readonly state: PageState;
+  readonly way: WayIn;
+  /** The way in for the other engines, by name. */
+  readonly others: readonly { readonly engine: string; readonly way: WayIn }[];
+  /** Where texts are cut. */
+  readonly rooms: { readonly title: Room; readonly description: Room };
+  /** The target phrase and how the page serves it; undefined where there is none. */
+  readonly phrase: { readonly text: string; readonly coverage: Coverage } | undefined;
+  /** How the text reads; undefined until it was measured. */
+  readonly measure: TextMeasure | undefined;
+  /** Whether the owner wants care for wording. */
+  readonly care: boolean;
+  /** Checks whose findings the owner lets be on this page. */
+  readonly ignored: ReadonlySet<string>;
+  readonly site: {
+    readonly host: string;
+    readonly sameTitle: readonly string[];
+    readonly sameDescription: readonly string[];
+    readonly nearTitle: readonly string[];
+    readonly nearDescription: readonly string[];
+    readonly samePhrase: readonly string[];
+    /** Address paths of this site that the page links to and where nothing answers. */
+    readonly broken: readonly string[];
+    readonly linksIn: number;
+    /** Other paths under which pages link to this one and engines list it again; empty where its canonical makes them one. */
+    readonly spelledAs: readonly string[];
+  };
+}
+
+/** What a check found: a code with fields of its own. Sentences for it live in `wording`. */
+export interface Found {
+  readonly code: string;
+}
+
+/** One check, all that is known of it: what it costs, where it is mended, whether it is asked of pages that are to stay out, the looking, and the place. */
+export interface Check<F extends Found = Found> {
+  readonly code: F['code'];
+  readonly cost: Cost;
+  readonly stop: Stop;
+  /** Pages meant to stay out are not asked how good they look in results. */
+  readonly alsoWhenOut: boolean;
+  look(input: CheckInput): F | undefined;
+  /** Where in the page's text it stands, as a UTF-16 offset; missing for what is missing, or not in this page. */
+  place?(facts: PageFacts, finding: F): number | undefined;
+}
