@@ -1,6 +1,7 @@
-export { CHECK_NAMES, CHECK_REASONS } from './check-names.ts';
 export { editWords } from './edits.ts';
-export { findingWords, list, PLACE_WORDS, UNWRITABLE, type FindingWords } from './findings.ts';
+export { checkWords, findingWords } from './findings.ts';
+export { PLACE_WORDS, UNWRITABLE, type FindingWords } from './finding-words.ts';
+export { list } from './lists.ts';
 export { fullDate, shortDate } from './dates.ts';
 export { GATE_QUESTIONS, gateWords, NO_ANSWER, type GateWords } from './gates.ts';
 export { PATCH_REFUSALS } from './patch-refusals.ts';

@@ -1,5 +1,5 @@
 import type { Step } from '../survey/index.ts';
-import { list } from './findings.ts';
+import { list } from './lists.ts';
 import { counted, plural } from './numbers.ts';
 import { KIND_WORDS } from './states.ts';
 import { fullDate } from './dates.ts';
