@@ -14,5 +14,6 @@ export {
 export { effectiveRobots, formerAddresses, ownFiles, ROBOTS_FILE, type BroughtFiles } from './own-files.ts';
 export { REDIRECT_FORMS, redirectPage, redirectRules, type Redirect, type RedirectForm } from './redirects.ts';
 export { SITEMAP_PAGE, sitemapPage, type MapSection, type Template } from './sitemap-page.ts';
+export { ownBytes, shipments, written, type Shipment } from './shipped.ts';
 export { releasedTags, type ReleasedTags } from './tags.ts';
 export { headerServerRules, type HeaderForm } from './header-rules.ts';

@@ -1,7 +1,7 @@
 import { expect } from 'vitest';
 import { ENGINES, type EnginePolicy, type Reality } from '../../core/indexing/index.ts';
-import { patchPage, readSource } from '../../core/page/index.ts';
-import { outPath } from '../../core/release/index.ts';
+import { readSource } from '../../core/page/index.ts';
+import { ownBytes, shipments, written } from '../../core/release/index.ts';
 import { headersFor, isPageFile, outgoingHeaderRules, resolvePath, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource, pathAndQuery } from '../../core/source/index.ts';
 import { forSurvey, Survey, type SiteFile } from '../../core/survey/index.ts';
@@ -33,20 +33,15 @@ export function survey(site: Site, document: SiteDocument): Survey {
 /** What a release puts out, byte by byte, served as a plain host does. */
 export function released(site: Site, one: Survey, document: SiteDocument): Fetch {
   const copy = one.workingCopy();
-  const out = new Map<string, Uint8Array>(Object.entries(copy.own).map(([path, own]) => [path, new TextEncoder().encode(own)]));
-  for (const [path, bytes] of site) {
-    const file = copy.files[path];
-    const to = outPath(path, file ?? {});
-    if (out.has(to)) continue;
-    if (!file || file.edits.length === 0) {
-      out.set(to, bytes);
+  const out = new Map<string, Uint8Array>();
+  for (const shipment of shipments(one.workingCopy(), site.keys())) {
+    if ('text' in shipment) {
+      out.set(shipment.path, ownBytes(shipment.path, shipment.text));
       continue;
     }
-    const source = decodeSource(bytes);
-    const reading = readSource(source);
-    const patched = reading.ok ? patchPage(source, reading.facts, file.edits) : undefined;
-    if (!patched?.ok) throw new Error(`${path} was not written`);
-    out.set(to, patched.bytes);
+    const { bytes, refused } = written(site.get(shipment.from) as Uint8Array, shipment.edits);
+    if (refused) throw new Error(`${shipment.path} was not written: ${refused}`);
+    out.set(shipment.path, bytes);
   }
   const rules = outgoingHeaderRules(document);
   const audience = document.tables.visitors['']?.audience ?? 'public';

@@ -1,7 +1,7 @@
 import type { TemplateCode } from '../../core/checks/index.ts';
 import type { TextMeasure } from '../../core/language/index.ts';
 import { passagesIn, patchPage, readSource, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
-import { releasedTags, SITEMAP_PAGE, sourceDiff, type Hunk, type Manifest, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
+import { releasedTags, SITEMAP_PAGE, sourceDiff, type Hunk, type Manifest, written, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import {
   applyChange,
@@ -41,7 +41,6 @@ import type { Pattern } from '../../core/titles/index.ts';
 import { gatePlaces, type GatePlaces, type WayIn } from '../../core/indexing/index.ts';
 import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
 import { Measures } from './measures.ts';
-import { written } from './put-out.ts';
 import { shownPage } from './shown-page.ts';
 import { templateMend, type MendGroup } from './template-mends.ts';
 import { readBrought, readPages, type FactCache } from './read-site.ts';

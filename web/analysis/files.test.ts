@@ -9,7 +9,8 @@ import { appendEntries, listAside, listFiles, loadDocument, loadHistory, openDat
 import { oldZip } from '../../core/testing/zip.ts';
 import { Analyst } from './analyst.ts';
 import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
-import { outFiles, packProject, packZip, written } from './put-out.ts';
+import { written } from '../../core/release/index.ts';
+import { outFiles, packProject, packZip } from './put-out.ts';
 
 let db: Database;
 let names = 0;

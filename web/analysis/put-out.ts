@@ -1,8 +1,7 @@
-import { deflateSync, gzipSync, Zip, ZipPassThrough, zipSync } from 'fflate';
+import { deflateSync, Zip, ZipPassThrough, zipSync } from 'fflate';
 import { PROJECT_ENTRY, PROJECT_FILES, type ProjectFile } from '../../core/exchange/index.ts';
-import { patchPage, readSource, type PageEdit, type PatchRefusal } from '../../core/page/index.ts';
-import { decodeSource } from '../../core/source/index.ts';
-import { outPath, type WorkingCopy } from '../../core/release/index.ts';
+import type { PatchRefusal } from '../../core/page/index.ts';
+import { ownBytes, shipments, written, type WorkingCopy } from '../../core/release/index.ts';
 import { loadBytes, type Database, type StoredFile } from '../storage/index.ts';
 
 /** One file as it goes out. */
@@ -16,22 +15,6 @@ export interface OutFile {
   readonly refused: PatchRefusal | undefined;
 }
 
-/** A page's bytes with edits made; the very same bytes where there are none or they cannot be made. */
-export function written(bytes: Uint8Array, edits: readonly PageEdit[]): { bytes: Uint8Array; refused: PatchRefusal | undefined } {
-  if (edits.length === 0) return { bytes, refused: undefined };
-  const source = decodeSource(bytes);
-  const reading = readSource(source);
-  if (!reading.ok) return { bytes, refused: 'unreadable' };
-  const patched = patchPage(source, reading.facts, edits);
-  return patched.ok ? { bytes: patched.bytes, refused: undefined } : { bytes, refused: patched.reason };
-}
-
-/** A file of ours as it goes out. Packed copies have no date in them, so that the same text gives the same bytes. */
-function ownBytes(path: string, text: string): Uint8Array {
-  const bytes = new TextEncoder().encode(text);
-  return path.endsWith('.gz') ? gzipSync(bytes, { mtime: 0, level: 9 }) : bytes;
-}
-
 /** The files of a working copy, one after the other, as they go out. `paths` limits it to some, by where they go. */
 export async function* outFiles(
   db: Database,
@@ -40,15 +23,18 @@ export async function* outFiles(
   files: readonly StoredFile[],
   paths?: ReadonlySet<string>,
 ): AsyncGenerator<OutFile> {
-  for (const [path, text] of Object.entries(copy.own))
-    if (!paths || paths.has(path)) yield { path, bytes: ownBytes(path, text), modified: undefined, refused: undefined };
-  for (const file of files) {
-    const path = outPath(file.path, copy.files[file.path] ?? {});
-    if (path in copy.own || (paths && !paths.has(path))) continue;
-    const bytes = await loadBytes(db, siteId, file.path);
+  const known = new Map(files.map((file) => [file.path, file]));
+  for (const shipment of shipments(copy, known.keys())) {
+    const { path } = shipment;
+    if (paths && !paths.has(path)) continue;
+    if ('text' in shipment) {
+      yield { path, bytes: ownBytes(path, shipment.text), modified: undefined, refused: undefined };
+      continue;
+    }
+    const file = known.get(shipment.from);
+    const bytes = await loadBytes(db, siteId, shipment.from);
     if (!bytes) continue;
-    const out = written(bytes, copy.files[file.path]?.edits ?? []);
-    yield { path, modified: file.modified, oldName: path === file.path ? file.oldName : undefined, ...out };
+    yield { path, modified: file?.modified, oldName: path === shipment.from ? file?.oldName : undefined, ...written(bytes, shipment.edits) };
   }
 }
 

@@ -1,0 +1,33 @@
+import { gzipSync } from 'fflate';
+import { patchPage, readSource, type PageEdit, type PatchRefusal } from '../page/index.ts';
+import { decodeSource } from '../source/index.ts';
+import { outPath, type WorkingCopy } from './manifest.ts';
+
+/** One thing that goes out: a file of ours with its text, or a file that was brought in with what is written into it. */
+export type Shipment = { readonly path: string; readonly text: string } | { readonly path: string; readonly from: string; readonly edits: readonly PageEdit[] };
+
+/** Everything that goes out, by where it goes: ours first, then what was brought in, as far as ours does not stand in its place. */
+export function shipments(copy: WorkingCopy, brought: Iterable<string>): Shipment[] {
+  const ours = Object.entries(copy.own).map(([path, text]) => ({ path, text }));
+  const theirs = [...brought].flatMap((from) => {
+    const path = outPath(from, copy.files[from] ?? {});
+    return path in copy.own ? [] : [{ path, from, edits: copy.files[from]?.edits ?? [] }];
+  });
+  return [...ours, ...theirs];
+}
+
+/** A page's bytes with edits made; the very same bytes where there are none or they cannot be made. */
+export function written(bytes: Uint8Array, edits: readonly PageEdit[]): { bytes: Uint8Array; refused: PatchRefusal | undefined } {
+  if (edits.length === 0) return { bytes, refused: undefined };
+  const source = decodeSource(bytes);
+  const reading = readSource(source);
+  if (!reading.ok) return { bytes, refused: 'unreadable' };
+  const patched = patchPage(source, reading.facts, edits);
+  return patched.ok ? { bytes: patched.bytes, refused: undefined } : { bytes, refused: patched.reason };
+}
+
+/** A file of ours as it goes out. Packed copies have no date in them, so that the same text gives the same bytes. */
+export function ownBytes(path: string, text: string): Uint8Array {
+  const bytes = new TextEncoder().encode(text);
+  return path.endsWith('.gz') ? gzipSync(bytes, { mtime: 0, level: 9 }) : bytes;
+}
