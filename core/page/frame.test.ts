@@ -48,6 +48,12 @@ describe('a page’s own part, and the frame around it', () => {
     ['pages that share nothing have no frame', `${HEAD}<h1>A</h1><p>x</p>`, `${HEAD}<h2>B</h2><ul><li>y</ul>`, undefined],
   ])('%s', (_, text, other, part) => expect(own(text, other)).toBe(part));
 
+  it('takes time in proportion to the page, however deep it is', () => {
+    const deep = (words: string): string => `${HEAD}<p>Menu</p>${'<div>'.repeat(400)}${`<p>${words}</p>`.repeat(3000)}${'</div>'.repeat(400)}<p>Foot</p>`;
+    const started = performance.now();
+    expect(own(deep('one word'), deep('another'))).toContain('one word');
+    expect(performance.now() - started).toBeLessThan(8000);
+  });
   it('is a range of the text, in any soup', () => {
     fc.assert(
       fc.property(soup, fc.option(soup, { nil: undefined }), (text, other) => {

@@ -6,6 +6,10 @@ import { treeOf } from './tree-reader.ts';
 const CONTAINERS = new Set('body div section main article center form table tbody tr td font span'.split(' '));
 /** Parts of the frame, by what they are for. */
 const BEFORE = new Set(['header', 'nav']);
+/** Levels that are gone down: each reads what is below it again. */
+const DEEPEST = 40;
+/** A page longer than this, in UTF-16 units, is no frame for anything. */
+const LONGEST = 2_000_000;
 /** Of what differs between two pages, the part that holds so much of it is gone into. */
 const MOST = 0.7;
 
@@ -15,7 +19,7 @@ const MOST = 0.7;
  * has no frame. Told by the tree that browsers build, so that no comment, script or attribute fools it.
  */
 export function ownPart(text: string, other?: string): Range | undefined {
-  const body = bodyOf(text);
+  const body = text.length > LONGEST ? undefined : bodyOf(text);
   if (!body) return undefined;
   const mains = all(body, (element) => element.tagName === 'main' || attribute(element, 'role') === 'main');
   const articles = all(body, (element) => element.tagName === 'article');
@@ -67,11 +71,11 @@ function seen(element: Tree.Element): string {
 
 /** The largest block in which a page differs from another one. */
 function differing(body: Tree.Element, other: string): Range | undefined {
-  const theirs = bodyOf(other);
+  const theirs = other.length > LONGEST ? undefined : bodyOf(other);
   if (!theirs) return undefined;
   let [here, there] = [body, theirs];
   let block: Range | undefined;
-  for (;;) {
+  for (let depth = 0; depth < DEEPEST; depth++) {
     // Words that stand beside the elements are the page's own too: then all of this is one block.
     if (ownWords(here) !== ownWords(there)) return block;
     const [ours, its] = [elementsIn(here).map(part), elementsIn(there).map(part)];
@@ -91,6 +95,7 @@ function differing(body: Tree.Element, other: string): Range | undefined {
     block = inside(largest.element) ?? within(largest.element) ?? block;
     [here, there] = [largest.element, twin.element];
   }
+  return block;
 }
 
 /** Text that stands directly in an element. */

@@ -5,8 +5,14 @@ const CP437 = 'ÇüéâäàåçêëèïîìÄÅÉæÆôöòûùÿÖÜ¢£¥₧ƒ
 /** IBM code page 850, octets 80 to FF: what systems of Western Europe wrote. */
 const CP850 = 'ÇüéâäàåçêëèïîìÄÅÉæÆôöòûùÿÖÜø£Ø×ƒáíóúñÑªº¿®¬½¼¡«»░▒▓│┤ÁÂÀ©╣║╗╝¢¥┐└┴┬├─┼ãÃ╚╔╩╦╠═╬¤ðÐÊËÈıÍÎÏ┘┌█▄¦Ì▀ÓßÔÒõÕµþÞÚÛÙýÝ¯´\u00ad±‗¾¶§÷¸°¨·¹³²■\u00a0';
 
-const octets = (upper: string) => (name: Uint8Array) =>
-  Array.from(name, (octet) => (octet < 0x80 ? String.fromCharCode(octet) : (upper[octet - 0x80] as string))).join('');
+const octets = (upper: string): ((name: Uint8Array) => string) => {
+  const signs = Array.from({ length: 256 }, (_, octet) => (octet < 0x80 ? String.fromCharCode(octet) : (upper[octet - 0x80] as string)));
+  return (name) => {
+    let read = '';
+    for (const octet of name) read += signs[octet] as string;
+    return read;
+  };
+};
 const standard = (label: string) => (name: Uint8Array) => decodeBytes(name, label);
 
 /** Encodings in which programs have written names of files; of equals the earlier is taken. */
@@ -22,18 +28,23 @@ const PAGES: readonly ((name: Uint8Array) => string)[] = [
   standard('euc-kr'),
 ];
 
+/** So many names are looked at, and so much of each, in UTF-16 units. */
+const SAMPLE = 400;
+const LOOKED_AT = 300;
+
 /**
  * Names of files in an encoding that nobody names, none of them UTF-8: read in the one encoding in which, all together, they look most like words. Octets
  * that spell nothing in it become U+FFFD. Empty for none.
  */
 export function readOldNames(names: readonly Uint8Array[]): string[] {
-  let best: { readonly read: readonly string[]; readonly score: number } | undefined;
+  // Some of them tell; an archive may have tens of thousands.
+  const sample = names.slice(0, SAMPLE);
+  let best: { readonly page: (name: Uint8Array) => string; readonly score: number } | undefined;
   for (const page of PAGES) {
-    const read = names.map(page);
-    const score = read.reduce((sum, name) => sum + likeWords(name), 0);
-    if (!best || score > best.score) best = { read, score };
+    const score = sample.reduce((sum, name) => sum + likeWords(page(name).slice(0, LOOKED_AT)), 0);
+    if (!best || score > best.score) best = { page, score };
   }
-  return [...(best?.read ?? [])];
+  return best ? names.map(best.page) : [];
 }
 
 /** The letters that Western languages use most beyond ASCII; the others are letters too, but seldom ones. */
