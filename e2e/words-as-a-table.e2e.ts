@@ -105,7 +105,8 @@ test('a table in windows-1252 with semicolons and odd names comes in, after a lo
   await expect(page.getByLabel('What “Permalink” means')).toHaveValue('address');
   await expect(page.getByLabel('What “SEO-Titel” means')).toHaveValue('title');
   await expect(page.getByLabel('What “Meta Beschreibung” means')).toHaveValue('description');
-  await expect(page.getByText('1 row about addresses that are not on this site')).toBeVisible();
+  await expect(page.getByTestId('refused-rows')).toContainText('1 row not taken');
+  await expect(page.getByTestId('refused-rows')).toContainText('no page of this site answers there');
   await expect(page.getByTestId('changes')).toContainText('Schachteln für Bücher – nach Maß');
   await page.getByRole('button', { name: 'Take in 2 texts' }).click();
   await choosePage(page, 'Box making');

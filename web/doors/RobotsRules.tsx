@@ -35,7 +35,7 @@ export function RobotsRules({
   // Drawn from the text as it is typed; what lines touch follows a moment later.
   const { lines, groups } = useMemo(() => parseRobots(text), [text]);
   const touches = useMemo(() => new Map(report.touches.map((touch) => [touch.line, touch])), [report]);
-  const { drawn, end } = useComing(Math.min(lines.length, MOST), AT_ONCE, current);
+  const { drawn, end } = useComing(Math.min(lines.length, MOST), AT_ONCE, current === undefined ? 0 : current + AT_ONCE);
   // The rows stay as they are while another one is typed in: what they call is always the same.
   const latest = useRef({ text, onText });
   useLayoutEffect(() => {
