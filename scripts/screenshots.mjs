@@ -97,7 +97,7 @@ await go(page, 'Doors');
 await choose(page, 'Family Bibles');
 await press(page, 'Open both');
 await go(page, 'Meaning');
-await page.getByLabel('Name of the organisation or the person').fill('Quillfeather Bindery');
+await page.getByLabel('Name', { exact: true }).fill('Quillfeather Bindery');
 await page.getByLabel('E-mail').fill('hello@quillfeather.example');
 await page.getByLabel('Telephone').fill('+44 1632 960 147');
 await page.locator('h1').click();
