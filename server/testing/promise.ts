@@ -32,7 +32,6 @@ export function survey(site: Site, document: SiteDocument): Survey {
 
 /** What a release puts out, byte by byte, served as a plain host does. */
 export function released(site: Site, one: Survey, document: SiteDocument): Fetch {
-  const copy = one.workingCopy();
   const out = new Map<string, Uint8Array>();
   for (const shipment of shipments(one.workingCopy(), site.keys())) {
     if ('text' in shipment) {
