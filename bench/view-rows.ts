@@ -24,8 +24,15 @@ export function manyRules(rules: number): string {
   return `${lines.join('\n')}\n`;
 }
 
+/** What one action took: until the last of it was drawn, and the longest task meanwhile, in milliseconds. */
+interface Taken {
+  readonly took: number;
+  readonly longest: number;
+}
+type Named = Taken & { readonly name: string };
+
 /** Waits until nothing has been drawn for a while; gives when the last of it was, from when `act` began, and the longest task meanwhile. */
-async function drawn(page: Page, act: () => Promise<void>): Promise<{ readonly took: number; readonly longest: number }> {
+async function drawn(page: Page, act: () => Promise<void>): Promise<Taken> {
   const started = await page.evaluate(() => {
     window.bench.longTasks = [];
     return (window.lastDrawn = performance.now());
@@ -56,7 +63,7 @@ export function viewRows(files: ReadonlyMap<string, Uint8Array>, rules: number):
     // Near copies and how pages read are found out in the background, in news of their own.
     await page.waitForTimeout(20_000);
     const path = page.getByRole('navigation', { name: 'The path' });
-    const times: Record<'first' | 'again', { readonly name: string; readonly took: number; readonly longest: number }[]> = { first: [], again: [] };
+    const times: Record<'first' | 'again', Named[]> = { first: [], again: [] };
     for (const round of ['first', 'again'] as const) {
       for (const [stop, label, views] of [
         ['Doors', 'Ways to work on doors', DOORS],
@@ -72,7 +79,7 @@ export function viewRows(files: ReadonlyMap<string, Uint8Array>, rules: number):
     await path.getByRole('link', { name: /^Doors/ }).click();
     await page.getByRole('link', { name: 'All pages', exact: true }).click();
     await page.waitForTimeout(1000);
-    const work: { readonly name: string; readonly took: number; readonly longest: number }[] = [];
+    const work: Named[] = [];
     for (const [name, act] of [
       ['sorting', () => page.getByRole('columnheader', { name: /^Page/ }).getByRole('button').click()],
       ['filtering', () => page.locator('.doors-pictures button:not([disabled])').nth(2).click()],
@@ -82,8 +89,7 @@ export function viewRows(files: ReadonlyMap<string, Uint8Array>, rules: number):
       ['undo', () => page.keyboard.press('Control+z')],
     ] as const)
       work.push({ name, ...(await drawn(page, act)) });
-    const worst = (of: readonly { readonly name: string; readonly took: number; readonly longest: number }[], what: 'took' | 'longest') =>
-      of.reduce((most, one) => (one[what] > most[what] ? one : most));
+    const worst = (of: readonly Named[], what: keyof Taken) => of.reduce((most, one) => (one[what] > most[what] ? one : most));
     const size = `${files.size.toLocaleString('en')} pages, ${rules} rules`;
     const [first, again, held, busy] = [
       worst(times.first, 'took'),

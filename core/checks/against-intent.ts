@@ -8,7 +8,7 @@ export const shutOut: Check<{ readonly code: 'shut-out'; readonly gates: readonl
   cost: 'blocks',
   stop: 'doors',
   alsoWhenOut: false,
-  place: (facts) => noindexPlace(facts),
+  place: noindexPlace,
   look: ({ state, way }) => {
     // What keeps the whole site out is one thing, told once for the site; a page has a finding where something of its own shuts it.
     const gates = state === 'shut-out' ? shutGates(way.gates.filter((gate) => !isForAll(gate.reason))) : [];

@@ -1,3 +1,4 @@
+import { canonicalLinks } from '../page/index.ts';
 import type { Check } from './check.ts';
 
 /** Canonicals that name different addresses: engines heed none of them (RFC 6596, 3). */
@@ -6,7 +7,7 @@ export const canonicalSeveral: Check<{ readonly code: 'canonical-several'; reado
   cost: 'weakens',
   stop: 'doors',
   alsoWhenOut: false,
-  place: (facts) => facts.linkTags.filter((link) => link.inHead && link.rel.includes('canonical'))[1]?.tag.start,
+  place: (facts) => canonicalLinks(facts)[1]?.tag.start,
   look: ({ way }) => {
     const reason = way.gates.find((gate) => gate.name === 'main-address')?.reason;
     return reason?.code === 'canonical-conflict' ? { code: 'canonical-several', addresses: reason.addresses } : undefined;

@@ -1,3 +1,4 @@
+import { spareHeadings } from '../page/index.ts';
 import type { Check } from './check.ts';
 
 /** More than one main heading (N19). */
@@ -6,9 +7,9 @@ export const headingSeveral: Check<{ readonly code: 'heading-several'; readonly 
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: true,
-  place: (facts) => facts.headings.filter((heading) => heading.level === 1 && heading.text !== '')[1]?.tag.start,
+  place: (facts) => spareHeadings(facts)[0]?.tag.start,
   look: ({ facts }) => {
-    const count = facts.headings.filter((heading) => heading.level === 1 && heading.text !== '').length;
-    return count > 1 ? { code: 'heading-several', count } : undefined;
+    const spare = spareHeadings(facts).length;
+    return spare > 0 ? { code: 'heading-several', count: spare + 1 } : undefined;
   },
 };

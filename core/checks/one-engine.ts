@@ -9,7 +9,7 @@ const TROUBLED = ['shut-out', 'leaking', 'half-hidden'] as const;
 export const oneEngine: Check<{
   readonly code: 'one-engine';
   readonly engine: string;
-  readonly how: 'shut-out' | 'leaking' | 'half-hidden';
+  readonly how: (typeof TROUBLED)[number];
   readonly gates: readonly ShutGate[];
 }> = {
   code: 'one-engine',

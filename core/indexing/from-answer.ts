@@ -1,4 +1,4 @@
-import { baseAddress, canonicalHrefs, readHeader, readPage, type PageFacts } from '../page/index.ts';
+import { baseAddress, canonicalHrefs, canonicalLinks, readHeader, readPage, type PageFacts } from '../page/index.ts';
 import { decodeSource, pathAndQuery, plainAddress } from '../source/index.ts';
 import type { CanonicalTarget } from './canonical.ts';
 import type { EnginePolicy } from './engines.ts';
@@ -67,7 +67,7 @@ export function canonicalsOf(facts: PageFacts | undefined, linkHeaders: readonly
     const whole = URL.canParse(href, from) ? plainAddress(new URL(href, from).href) : undefined;
     return whole === undefined ? [] : [whole];
   };
-  const places = facts?.linkTags.filter((link) => link.inHead && link.rel.includes('canonical')) ?? [];
+  const places = facts ? canonicalLinks(facts) : [];
   return [
     ...(facts ? canonicalHrefs(facts) : []).flatMap((href) =>
       resolved(href, base).map((whole) => ({ address: whole, from: 'tag' as const, place: places.find((link) => link.href?.trim() === href)?.tag.start })),

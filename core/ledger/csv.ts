@@ -152,6 +152,8 @@ export function dryRun(
     const before = addressKey(addressOf(row.id));
     if (!pages.has(before)) pages.set(before, row);
   }
+  const cameAs = document.tables.facts['']?.cameAs;
+  const hosts = [siteHost(document), ...(cameAs ? [new URL(cameAs).host] : []), ...(alsoHost === undefined ? [] : [alsoHost])];
   const addressAt = mapping.indexOf('address');
   const changes: DryRun['changes'][number][] = [];
   const refused: RefusedRow[] = [];
@@ -161,7 +163,7 @@ export function dryRun(
   table.rows.forEach((cells, index) => {
     const address = (cells[addressAt] ?? '').trim();
     if (address === '') return;
-    const other = otherHost(address, document, alsoHost);
+    const other = otherHost(address, hosts);
     const row = other === undefined ? pages.get(addressKey(address)) : undefined;
     if (!row)
       return void refused.push({
@@ -187,11 +189,9 @@ export function dryRun(
 }
 
 /** The host of an address that is of another site; undefined for one of this, or of none. */
-function otherHost(address: string, document: SiteDocument, also: string | undefined): string | undefined {
+function otherHost(address: string, own: readonly string[]): string | undefined {
   if (!/^(https?:)?\/\//i.test(address) || !URL.canParse(address, 'https://x/')) return undefined;
   const { host } = new URL(address, 'https://x/');
-  const cameAs = document.tables.facts['']?.cameAs;
-  const own = [siteHost(document), ...(cameAs ? [new URL(cameAs).host] : []), ...(also === undefined ? [] : [also])];
   return own.some((one) => isTwin(host, one)) ? undefined : host;
 }
 

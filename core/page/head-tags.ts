@@ -1,7 +1,8 @@
 import { endOfLeading } from './leftovers.ts';
 import type { Range, SourceText, Splice } from '../source/index.ts';
 import { escapeAttribute } from './escape.ts';
-import type { LinkTagFact, MetaFact, PageFacts } from './facts.ts';
+import type { MetaFact, PageFacts } from './facts.ts';
+import { canonicalLinks } from './views.ts';
 
 /** A `meta` with a name, written out. */
 export function metaTag(name: string, content: string): string {
@@ -63,11 +64,6 @@ function indentation(text: string, facts: PageFacts): string {
   const model = [...facts.metas.filter((meta) => meta.inHead), ...facts.titles.filter((title) => title.inHead)].map((fact) => fact.tag.start);
   if (model.length === 0) return '';
   return /(?:^|[\n\r])([ \t]*)$/.exec(text.slice(0, Math.min(...model)))?.[1] ?? '';
-}
-
-/** The links in the head that name a main address. */
-export function canonicalLinks(facts: PageFacts): LinkTagFact[] {
-  return facts.linkTags.filter((link) => link.inHead && link.rel.includes('canonical'));
 }
 
 /** Makes a page name one main address: the first link is written anew, others go. */

@@ -4,12 +4,12 @@ import type { MetaFact, PageFacts } from './facts.ts';
 import { passagesHold, passageSplices, type PassageEdit } from './passages.ts';
 import { readSource } from './read.ts';
 import { relinkSplices, type AddressesEdit } from './relink.ts';
-import { canonicalLinks, canonicalSplices, charsetSplice, insertInHead, metaTag, setContent, wholeLine } from './head-tags.ts';
+import { canonicalSplices, charsetSplice, insertInHead, metaTag, setContent, wholeLine } from './head-tags.ts';
 import { directivesHold, robotsSplices, type DirectivesEdit, type NoindexEdit } from './robots-metas.ts';
 import { hasInstruction } from './leftovers.ts';
 import { templateHolds, templateSplices, type TemplateEdit } from './template-edits.ts';
 import { graphSplices, saysGraph, type WrittenGraph } from './write-graph.ts';
-import { documentTitle, metaDescription, refreshMetas } from './views.ts';
+import { canonicalLinks, documentTitle, metaDescription, refreshMetas } from './views.ts';
 
 /** One thing a page shall say. Serialisable: releases remember them. */
 export type PageEdit =

@@ -1,4 +1,4 @@
-import type { MetaFact, PageFacts, TitleFact } from './facts.ts';
+import type { LinkTagFact, MetaFact, PageFacts, TitleFact } from './facts.ts';
 
 /** Product tokens of the crawlers that this program knows; a `meta` may address them by name. */
 export const CRAWLERS = ['SkerryBot', 'PloverBot', 'PloverBot-Image'] as const;
@@ -54,11 +54,12 @@ export function baseAddress({ base }: PageFacts, address: string): string {
   return base !== undefined && URL.canParse(base, address) ? new URL(base, address).href : address;
 }
 
-/** The addresses that `link rel=canonical` in the head names, unresolved, without repeats. */
+/** The links in the head that name a main address. */
+export function canonicalLinks(facts: Pick<PageFacts, 'linkTags'>): LinkTagFact[] {
+  return facts.linkTags.filter((link) => link.inHead && link.rel.includes('canonical'));
+}
+
+/** The addresses that they name, unresolved, without repeats. */
 export function canonicalHrefs(facts: PageFacts): string[] {
-  return [
-    ...new Set(
-      facts.linkTags.filter((link) => link.inHead && link.rel.includes('canonical') && link.href !== undefined).map((link) => (link.href as string).trim()),
-    ),
-  ];
+  return [...new Set(canonicalLinks(facts).flatMap((link) => (link.href === undefined ? [] : [link.href.trim()])))];
 }

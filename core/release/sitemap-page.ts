@@ -1,4 +1,4 @@
-import { asciiReferences, escapeAttribute, escapeText, ownPart, patchPage, readSource, type PageFacts } from '../page/index.ts';
+import { asciiReferences, canonicalLinks, escapeAttribute, escapeText, ownPart, patchPage, readSource, type PageFacts } from '../page/index.ts';
 import { decodeSource, needsAscii, type SourceText } from '../source/index.ts';
 
 /** Where the map for people stands. */
@@ -53,7 +53,7 @@ function inLook({ source, facts, other }: Template, words: MapPageWords, body: s
   const main = ownPart(source.text, other);
   if (!main) return undefined;
   const ascii = needsAscii(source);
-  const canonical = facts.linkTags.find((link) => link.inHead && link.rel.includes('canonical') && link.hrefRange);
+  const canonical = canonicalLinks(facts).find((link) => link.hrefRange);
   let text = `${source.text.slice(0, main.start)}\n${body}\n${source.text.slice(main.end)}`;
   // The head stands before the main part, so its places hold.
   if (canonical?.hrefRange && canonical.hrefRange.end <= main.start)

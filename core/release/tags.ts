@@ -1,4 +1,4 @@
-import { CRAWLERS, patchPage, readSource, type PageEdit, type PageFacts, type PatchRefusal } from '../page/index.ts';
+import { canonicalLinks, CRAWLERS, patchPage, readSource, type PageEdit, type PageFacts, type PatchRefusal } from '../page/index.ts';
 import { respell, type SourceText } from '../source/index.ts';
 
 /** What a page's head will say to engines and to programs that draw cards, in the very bytes that are released. */
@@ -21,13 +21,13 @@ export function releasedTags(source: SourceText, facts: PageFacts, edits: readon
   const out = patched.splices.length === 0 ? source : respell(source, patched.bytes);
   const reading = readSource(out);
   if (!reading.ok) return { ok: false, reason: 'unreadable' };
-  const { linkTags, metas, titles } = reading.facts;
+  const { metas, titles } = reading.facts;
   const ranges = [
     ...titles.slice(0, 1).map(({ tag }) => ({ ...tag, close: '</title>' })),
     ...metas
       .filter(({ name, property, inHead }) => inHead && (property !== undefined || (name !== undefined && NAMES.has(name))))
       .map(({ tag }) => ({ ...tag, close: '' })),
-    ...linkTags.filter(({ rel, inHead }) => inHead && rel.includes('canonical')).map(({ tag }) => ({ ...tag, close: '' })),
+    ...canonicalLinks(reading.facts).map(({ tag }) => ({ ...tag, close: '' })),
   ].sort((a, b) => a.start - b.start);
   return { ok: true, tags: ranges.map(({ start, end, close }) => out.text.slice(start, end) + close), edits: edits.length };
 }

@@ -1,4 +1,5 @@
-import { isTwin } from '../source/index.ts';
+import { holdsPage } from '../page/index.ts';
+import { decodeSource, isTwin } from '../source/index.ts';
 
 const SIMPLE_REFERENCE = /^[\w\-./~]*$/;
 
@@ -17,7 +18,8 @@ function encodeSegment(segment: string): string {
   return encodeURIComponent(segment).replace(/%(?:40|3A|24|26|2B|2C|3B|3D|21|27|28|29|2A)/g, (escaped) => decodeURIComponent(escaped));
 }
 
-const PAGE_ENDING = /\.(?:x?html?|xht|shtml?|stm|php\d?|phtml|aspx?|jsp|cfm)$/i;
+const PROGRAM_ENDING = /\.(?:php\d?|phtml|aspx?|jsp|cfm)$/i;
+const PAGE_ENDING = new RegExp(`\\.(?:x?html?|xht|shtml?|stm)$|${PROGRAM_ENDING.source}`, 'i');
 
 /** Whether a file is a page by its name. Of a program for a server only its content tells (`isProgramFile`). */
 export function isPageFile(file: string): boolean {
@@ -26,7 +28,12 @@ export function isPageFile(file: string): boolean {
 
 /** Whether a file is called like a program that makes pages on a server: it is a page only where it holds one. */
 export function isProgramFile(file: string): boolean {
-  return /\.(?:php\d?|phtml|aspx?|jsp|cfm)$/i.test(file);
+  return PROGRAM_ENDING.test(file);
+}
+
+/** Whether a file is a page: by its name, and where it is called like a program, by what it holds. */
+export function isPage(file: string, bytes: Uint8Array): boolean {
+  return isPageFile(file) && (!isProgramFile(file) || holdsPage(decodeSource(bytes).text));
 }
 
 /** The ending of a page file with its dot; empty where it has none. */

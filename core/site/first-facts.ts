@@ -1,4 +1,4 @@
-import { documentTitle, type PageFacts } from '../page/index.ts';
+import { canonicalLinks, documentTitle, type PageFacts } from '../page/index.ts';
 import { cleanOrigin } from './addresses.ts';
 import { all, set, type Change } from './changes.ts';
 import { leftover } from './leftovers.ts';
@@ -13,7 +13,7 @@ const SHARED = { pages: 3, share: 0.5 } as const;
  * its map name, the surest first.
  */
 export function firstFacts(home: PageFacts | undefined, fallbackName: string, named: readonly string[] = [], others: readonly PageFacts[] = []): Change {
-  const canonical = home?.linkTags.find((link) => link.inHead && link.rel.includes('canonical'))?.href;
+  const canonical = home && canonicalLinks(home)[0]?.href;
   const ogUrl = home?.metas.find((meta) => meta.property === 'og:url')?.content;
   const origin = [canonical, ogUrl, ...named]
     .flatMap((address) => (address !== undefined && /^https?:\/\//i.test(address) ? [cleanOrigin(originOf(address))] : []))

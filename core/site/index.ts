@@ -1,4 +1,4 @@
-export { addressOf, cleanOrigin, isPageFile, isProgramFile, linkedPath, linkResolver, withoutPageEnding } from './addresses.ts';
+export { addressOf, cleanOrigin, isPage, isPageFile, isProgramFile, linkedPath, linkResolver, withoutPageEnding } from './addresses.ts';
 export {
   all,
   applyChange,
@@ -60,7 +60,7 @@ export { kindOf, kindRules, pageName, pathRules, ruleCatches, spares, type KindR
 export { titleParts } from './title-parts.ts';
 export { movedRule, placeBehind } from './rule-order.ts';
 export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from './parts.ts';
-export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, writeLinks, type SetLink } from './passages.ts';
+export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, saysCharset, writeLinks, type SetLink } from './passages.ts';
 export { descriptionRooms, shareTextRoom, shareTitleRoom, tabRoom, titleRooms } from './rooms.ts';
 export { formerHost, formerOrigin, isClosed, isOpen, mainAddressChange, siteHost, siteOrigin, switchStory, type SwitchStory } from './origin.ts';
 export { homeFile, isOwnAddress, resolvePath, spellingsOf, type Resolved } from './resolve.ts';

@@ -68,11 +68,16 @@ function entriesOf<R>(table: Readonly<Record<string, R>>, page: string): [number
   return (groups.get(page) ?? []) as [number, R][];
 }
 
+/** Whether a page is to say in which encoding it is written: it says nothing of it, and the owner wants it said. */
+export function saysCharset(document: SiteDocument, facts: PageFacts): boolean {
+  return facts.encoding.from === 'guess' && document.tables.facts['']?.sayCharset === true;
+}
+
 /** A page's facts as they will be once the owner's changes of its own words are written into it. */
 export function effectiveFacts(document: SiteDocument, page: string, facts: PageFacts): PageFacts {
   const words = new Map(passagesOf(document, page).flatMap(({ start, now }) => (now === null ? [] : [[start, now] as const])));
   const pictures = new Map(altsOf(document, page).map(({ start, now }) => [start, now]));
-  const says = facts.encoding.from === 'guess' && document.tables.facts['']?.sayCharset === true;
+  const says = saysCharset(document, facts);
   const own = document.tables.pages[page];
   const spare = own?.oneHeading === true ? new Set(spareHeadings(facts)) : undefined;
   if (words.size === 0 && pictures.size === 0 && !says && !own?.lang && own?.oneTitle !== true && !spare) return facts;

@@ -1,5 +1,5 @@
 import { inflateSync } from 'fflate';
-import { isAscii, isUtf8 } from './encoding.ts';
+import { isUtf8 } from './encoding.ts';
 import { readOldNames } from './old-names.ts';
 
 /** Why an entry, or a whole archive, was refused. */
@@ -145,15 +145,13 @@ function unicodePath(extra: Uint8Array, name: Uint8Array): Uint8Array | undefine
 
 /** What the entries are called, and whether that was read in an old code page. */
 function pathsOf(records: readonly CentralRecord[]): { readonly path: string; readonly old: boolean }[] {
-  const plain = (record: CentralRecord): Uint8Array | undefined =>
-    record.unicode ?? (record.utf8 || isAscii(record.name) || isUtf8(record.name) ? record.name : undefined);
-  const old = records.filter((record) => plain(record) === undefined);
-  const read = new Map(readOldNames(old.map(({ name }) => name)).map((path, index) => [old[index], path]));
-  return records.map((record) => {
-    const known = plain(record);
+  const known = records.map(({ unicode, utf8, name }) => unicode ?? (utf8 || isUtf8(name) ? name : undefined));
+  const read = readOldNames(records.flatMap(({ name }, index) => (known[index] ? [] : [name]))).values();
+  return records.map(({ backslashes }, index) => {
+    const plain = known[index];
     // The mark of UTF-8 in front is none of the name.
-    const path = known ? new TextDecoder().decode(known) : (read.get(record) ?? '');
-    return { path: record.backslashes && !path.includes('/') ? path.replaceAll('\\', '/') : path, old: known === undefined };
+    const path = plain ? new TextDecoder().decode(plain) : (read.next().value ?? '');
+    return { path: backslashes && !path.includes('/') ? path.replaceAll('\\', '/') : path, old: plain === undefined };
   });
 }
 

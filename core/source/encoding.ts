@@ -42,7 +42,7 @@ export function sniffEncoding(bytes: Uint8Array, httpCharset?: string): Encoding
 }
 
 /** Whether bytes are ASCII alone, which says nothing about their encoding. */
-export const isAscii = (bytes: Uint8Array): boolean => bytes.every((byte) => byte < 0x80);
+const isAscii = (bytes: Uint8Array): boolean => bytes.every((byte) => byte < 0x80);
 
 /** Whether bytes are UTF-8; where they are more than ASCII, no other encoding looks like that by chance. */
 export function isUtf8(bytes: Uint8Array): boolean {

@@ -49,16 +49,22 @@ export function readOldNames(names: readonly Uint8Array[]): string[] {
 
 /** The letters that Western languages use most beyond ASCII; the others are letters too, but seldom ones. */
 const COMMON = /[äöüßéèêëàâçñíóúáîôùûïòìœæøåÄÖÜÉÈÀÇÑØÅÆ’“”–]/;
-const SCRIPTS: readonly (readonly [RegExp, number])[] = [
-  [COMMON, 3],
-  [/\p{Script=Latin}/u, 1],
-  [/\p{Script=Cyrillic}/u, 2],
+interface Script {
+  readonly name: string;
+  readonly letters: RegExp;
+  /** How much one of its letters speaks for words. */
+  readonly weight: number;
+}
+const SCRIPTS: readonly Script[] = [
+  { name: 'Latin', letters: /\p{Script=Latin}/u, weight: 1 },
+  { name: 'Cyrillic', letters: /\p{Script=Cyrillic}/u, weight: 2 },
   // Kana say Japanese; two octets make one of these, so that they count twice.
-  [/[\u3041-\u30fe]/, 6],
-  [/\p{Script=Hangul}/u, 5],
-  [/\p{Script=Han}/u, 3],
-  [/\p{Script=Greek}/u, 0],
+  { name: 'Kana', letters: /[\u3041-\u30fe]/, weight: 6 },
+  { name: 'Hangul', letters: /\p{Script=Hangul}/u, weight: 5 },
+  { name: 'Han', letters: /\p{Script=Han}/u, weight: 3 },
+  { name: 'Greek', letters: /\p{Script=Greek}/u, weight: 0 },
 ];
+const scriptOf = (sign: string): Script | undefined => SCRIPTS.find(({ letters }) => letters.test(sign));
 
 /** How much a name looks like words: letters of one script side by side, small ones behind large ones; boxes, signs and mixed scripts speak against it. */
 function likeWords(name: string): number {
@@ -69,12 +75,12 @@ function likeWords(name: string): number {
     const script = scriptOf(sign);
     if (script === undefined) return void (score -= sign === '\ufffd' || /[\p{Cc}\uff61-\uff9f]/u.test(sign) ? 8 : 4);
     // Capitals in a row are read where nothing better can be.
-    score += capital(sign) && capital(signs[at - 1]) ? 0 : (SCRIPTS.find(([letters]) => letters.test(sign))?.[1] ?? 0);
+    score += capital(sign) && capital(signs[at - 1]) ? 0 : COMMON.test(sign) ? 3 : script.weight;
     // No word of a Western language has three such letters in a row.
-    if (script === 'Latin' && beyond(signs[at - 1]) && beyond(signs[at - 2])) score -= 6;
+    if (script.name === 'Latin' && beyond(signs[at - 1]) && beyond(signs[at - 2])) score -= 6;
     for (const beside of [signs[at - 1], signs[at + 1]]) {
       const other = beside === undefined ? undefined : scriptOf(beside);
-      if (other !== undefined && other !== script && !(KANJI.has(script) && KANJI.has(other))) score -= 3;
+      if (other !== undefined && other !== script && !(KANJI.has(script.name) && KANJI.has(other.name))) score -= 3;
     }
     // Within a word no large letter follows a small one.
     if (capital(sign) && /\p{Ll}/u.test(signs[at - 1] ?? '')) score -= 4;
@@ -84,18 +90,6 @@ function likeWords(name: string): number {
 }
 
 const capital = (sign: string | undefined): boolean => sign !== undefined && /\p{Lu}/u.test(sign);
-const beyond = (sign: string | undefined): boolean => sign !== undefined && sign >= '\u0080' && scriptOf(sign) === 'Latin';
+const beyond = (sign: string | undefined): boolean => sign !== undefined && sign >= '\u0080' && scriptOf(sign)?.name === 'Latin';
 
 const KANJI: ReadonlySet<string> = new Set(['Han', 'Kana']);
-const NAMES: readonly (readonly [string, RegExp])[] = [
-  ['Latin', /\p{Script=Latin}/u],
-  ['Cyrillic', /\p{Script=Cyrillic}/u],
-  ['Greek', /\p{Script=Greek}/u],
-  ['Kana', /[\u3041-\u30fe]/],
-  ['Han', /\p{Script=Han}/u],
-  ['Hangul', /\p{Script=Hangul}/u],
-];
-/** The script of a letter; undefined for what is none. */
-function scriptOf(sign: string): string | undefined {
-  return NAMES.find(([, letters]) => letters.test(sign))?.[0];
-}

@@ -7,7 +7,7 @@ import type { CheckWords, FindingWords, WordsOf } from './finding-words.ts';
 const CHECK_WORDS: WordsOf<FindingCode> = { ...ABOUT_PAGES, ...ABOUT_WORDS };
 
 /** What a check is called in lists, and why it is made. */
-export const checkWords = (code: FindingCode): Pick<CheckWords<Finding>, 'name' | 'reason'> => CHECK_WORDS[code];
+export const aboutCheck = (code: FindingCode): Pick<CheckWords<Finding>, 'name' | 'reason'> => CHECK_WORDS[code];
 
 /** Sentences for a finding. `nameOf` gives what a page is called. */
 export function findingWords(finding: Finding, nameOf: (page: string) => string = (page) => page): FindingWords {

@@ -3,9 +3,8 @@ import { extname } from 'node:path';
 import { z } from 'zod';
 import { hostedHeader, type HostedSite, type ReleaseRequest } from '../../core/exchange/index.ts';
 import { createHash, timingSafeEqual } from 'node:crypto';
-import { holdsPage } from '../../core/page/index.ts';
-import { headersFor, isPageFile, isProgramFile, resolvePath } from '../../core/site/index.ts';
-import { decodeSource, twinHost } from '../../core/source/index.ts';
+import { headersFor, isPage, resolvePath } from '../../core/site/index.ts';
+import { twinHost } from '../../core/source/index.ts';
 import { RequestError } from '../errors.ts';
 import type { StandInClock } from './clock.ts';
 import type { Store } from './store.ts';
@@ -58,8 +57,8 @@ const hashed = (password: string): string => createHash('sha256').update(passwor
 /** What a file is served as. A program on a host without programs is its text: a page where it holds one, else nothing to be read. */
 function typeOf(file: string, bytes: Uint8Array): string {
   const known = TYPES[extname(file).toLowerCase()];
-  if (known !== undefined || !isPageFile(file)) return known ?? 'application/octet-stream';
-  return isProgramFile(file) && !holdsPage(decodeSource(bytes).text) ? 'application/octet-stream' : 'text/html';
+  if (known !== undefined) return known;
+  return isPage(file, bytes) ? 'text/html' : 'application/octet-stream';
 }
 
 /** Whether a request brings the site's password (HTTP Basic, RFC 7617); the name does not matter. */

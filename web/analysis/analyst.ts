@@ -27,6 +27,7 @@ import {
   mapLines,
   summaryOf,
   type AddressWay,
+  type Brought,
   type MapEntryLine,
   type MapFrom,
   type MapOrder,
@@ -41,9 +42,10 @@ import type { Pattern } from '../../core/titles/index.ts';
 import { gatePlaces, type GatePlaces, type WayIn } from '../../core/indexing/index.ts';
 import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
 import { Measures } from './measures.ts';
+import { addressEffect, type AddressEffect } from './address-effect.ts';
 import { shownPage } from './shown-page.ts';
 import { templateMend, type MendGroup } from './template-mends.ts';
-import { readBrought, readPages, type FactCache } from './read-site.ts';
+import { readBrought, readPages, type FactCache, type ReadFile } from './read-site.ts';
 
 /** What the page is told after each look. Rows are only those that changed. */
 export interface SurveyNews {
@@ -110,6 +112,8 @@ export class Analyst {
   private readonly found = new Map<string, PageRow>();
   private handedOver = 0;
   private measures: Measures | undefined;
+  /** What was read of the site's files. */
+  private sources: { readonly pages: readonly ReadFile[]; readonly brought: Brought } | undefined;
   /** The map that was read last. */
   private read: { readonly ticket: number; readonly map: ReadMap } | undefined;
   /** Pages whose reading has not been measured yet. */
@@ -128,13 +132,19 @@ export class Analyst {
     const store = { db: this.db, siteId: this.siteId, files: this.files };
     const pages = await readPages(store, this.cache, this.now, progress, cancelled);
     if (!pages) return undefined;
-    const brought = await readBrought(store);
+    this.sources = { pages, brought: await readBrought(store) };
     this.document = document;
-    this.survey = new Survey(document, this.files, pages, brought, this.manifest, this.now);
+    this.survey = this.surveyOf(document);
     this.measures = new Measures(store, this.now);
     this.handedOver = this.now();
     this.unmeasured = pages.flatMap(({ id, read }) => (typeof read === 'string' ? [] : [id]));
     return { rows: this.survey.rows(), numbers: this.survey.numbers() };
+  }
+
+  /** The site as it was read last, surveyed by a document. */
+  private surveyOf(document: SiteDocument): Survey {
+    if (!this.sources) throw new Error('no site is open');
+    return new Survey(document, this.files, this.sources.pages, this.sources.brought, this.manifest, this.now);
   }
 
   /** Looks again after changes. A new main address changes which links are the site's own, so all is looked at anew then; the facts are still there. */
@@ -216,31 +226,9 @@ export class Analyst {
     return reading.ok ? releasedTags(source, reading.facts, this.its().workingCopy().files[id]?.edits ?? []) : undefined;
   }
 
-  /** What another main address would do: how many pages name the old one and follow, and which would no longer be found. Surveyed as it would be. */
-  async mainAddressEffect(origin: string): Promise<{ readonly follow: number; readonly shut: readonly string[] }> {
-    const store = { db: this.db, siteId: this.siteId, files: this.files };
-    const pages = await readPages(
-      store,
-      this.cache,
-      this.now,
-      () => undefined,
-      () => false,
-    );
-    const now = this.its();
-    const next = new Survey(
-      applyChange(this.document, mainAddressChange(this.document, origin)),
-      this.files,
-      pages ?? [],
-      await readBrought(store),
-      this.manifest,
-      this.now,
-    );
-    const open = new Map(next.rows().map((row) => [row.id, row.state !== 'shut-out']));
-    const follows = Object.values(next.workingCopy().files).filter((file) => file.edits.some((edit) => edit.kind === 'addresses' && edit.was !== undefined));
-    return {
-      follow: follows.length,
-      shut: now.rows().flatMap((row) => (row.state !== 'shut-out' && row.intent === 'list' && open.get(row.id) === false ? [row.id] : [])),
-    };
+  /** What another main address would do, told by the site surveyed as it would be. */
+  mainAddressEffect(origin: string): AddressEffect {
+    return addressEffect(this.its(), this.surveyOf(applyChange(this.document, mainAddressChange(this.document, origin))));
   }
 
   /** The map for people, to be shown before it is written. */

@@ -4,7 +4,7 @@ import { readPage, type PageFacts } from '../../core/page/index.ts';
 import { parseRobots } from '../../core/robots/index.ts';
 import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, set, type Change } from '../../core/site/index.ts';
 import { readSitemap } from '../../core/sitemap/index.ts';
-import { ARCHIVE_LIMITS, decodeBytes, inflateEntry, listArchive } from '../../core/source/index.ts';
+import { ARCHIVE_LIMITS, decodeBytes, fromHex, inflateEntry, listArchive } from '../../core/source/index.ts';
 import { clearSite, putAside, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
 
 /** A file that somebody picked or dropped. */
@@ -214,8 +214,6 @@ const BARE_PAGE =
   '<!doctype html>\n<html lang="en">\n  <head>\n    <meta charset="utf-8">\n    <title></title>\n  </head>\n  <body>\n    <h1></h1>\n  </body>\n</html>\n';
 
 class Cancelled extends Error {}
-
-const fromHex = (hex: string): Uint8Array => Uint8Array.from(hex.match(/../g) ?? [], (pair) => parseInt(pair, 16));
 
 /** The bytes of a ZIP that lies in a ZIP. */
 function unpackInner(zip: Uint8Array, path: string): { ok: true; bytes: Uint8Array } | { ok: false; reason: string } {

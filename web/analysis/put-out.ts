@@ -2,6 +2,7 @@ import { deflateSync, Zip, ZipPassThrough, zipSync } from 'fflate';
 import { PROJECT_ENTRY, PROJECT_FILES, type ProjectFile } from '../../core/exchange/index.ts';
 import type { PatchRefusal } from '../../core/page/index.ts';
 import { ownBytes, shipments, written, type WorkingCopy } from '../../core/release/index.ts';
+import { toHex } from '../../core/source/index.ts';
 import { loadBytes, type Database, type StoredFile } from '../storage/index.ts';
 
 /** One file as it goes out. */
@@ -116,8 +117,6 @@ function asLocal(time: number): Date {
 export function bundle(files: readonly { hash: string; bytes: Uint8Array }[]): Uint8Array<ArrayBuffer> {
   return zipSync(Object.fromEntries(files.map(({ hash, bytes }) => [hash, [bytes, { level: 0 }] as const]))) as Uint8Array<ArrayBuffer>;
 }
-
-const toHex = (bytes: Uint8Array): string => Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
 
 /** The whole project as one file. */
 export async function packProject(

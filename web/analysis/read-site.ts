@@ -1,6 +1,6 @@
-import { holdsPage, PAGE_LIMITS, readPage, readSource, type PageRefusal } from '../../core/page/index.ts';
+import { PAGE_LIMITS, readPage, readSource, type PageRefusal } from '../../core/page/index.ts';
 import type { Template } from '../../core/release/index.ts';
-import { homeFile, isPageFile, isProgramFile } from '../../core/site/index.ts';
+import { homeFile, isPage, isPageFile, isProgramFile } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource } from '../../core/source/index.ts';
 import { forSurvey, type Brought, type SurveyedFacts } from '../../core/survey/index.ts';
 import { eachPage, loadBytes, type Database, type StoredFile } from '../storage/index.ts';
@@ -55,7 +55,7 @@ export async function readPages(
     for (const { path, bytes } of batch) {
       const until = now() + PAGE_LIMITS.milliseconds;
       const hash = hashes.get(path) ?? path;
-      if (isProgramFile(path) && !holdsPage(decodeSource(bytes).text)) {
+      if (!isPage(path, bytes)) {
         cache.set(hash, NO_PAGE);
         continue;
       }

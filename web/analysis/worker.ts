@@ -4,6 +4,7 @@ import type { PatchRefusal } from '../../core/page/index.ts';
 import { outPath, type Manifest, type ReleaseItem, type WorkingCopy } from '../../core/release/index.ts';
 import type { Change, Kind, PatternField, SiteDocument } from '../../core/site/index.ts';
 import type { MapFrom, MapOrder, PageRow } from '../../core/survey/index.ts';
+import { toHex } from '../../core/source/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { arrivalLock, keepRows, lastingDatabase, listAside, loadHistory, openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type SurveyNews } from './analyst.ts';
@@ -13,8 +14,7 @@ import { bundle, outFiles, packProject, packZip } from './put-out.ts';
 
 type Progress = (done: number, of: number) => void;
 
-const hex = (buffer: ArrayBuffer): string => Array.from(new Uint8Array(buffer), (byte) => byte.toString(16).padStart(2, '0')).join('');
-const sha256 = async (bytes: Uint8Array): Promise<string> => hex(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>));
+const sha256 = async (bytes: Uint8Array): Promise<string> => toHex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>)));
 const BUNDLE = 12_000_000;
 
 let database: Promise<Database> | undefined;

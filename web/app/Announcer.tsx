@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { isEnough, type FindingCode } from '../../core/checks/index.ts';
-import { checkWords, counted } from '../../core/wording/index.ts';
+import { aboutCheck, counted } from '../../core/wording/index.ts';
 import { usePlace } from '../pieces/index.ts';
 import { useSettled } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
@@ -27,8 +27,8 @@ export function Announcer() {
     before.current = { id, codes };
     if (last.id !== id || last.codes === codes) return;
     const [was, now] = [new Set(last.codes.split(' ').filter(Boolean)), new Set(codes.split(' ').filter(Boolean))] as [Set<FindingCode>, Set<FindingCode>];
-    const fixed = [...was].filter((code) => !now.has(code)).map((code) => checkWords(code).name);
-    const found = [...now].filter((code) => !was.has(code)).map((code) => checkWords(code).name);
+    const fixed = [...was].filter((code) => !now.has(code)).map((code) => aboutCheck(code).name);
+    const found = [...now].filter((code) => !was.has(code)).map((code) => aboutCheck(code).name);
     setSaid([fixed.length > 0 ? `Fixed: ${fixed.join(', ')}.` : '', found.length > 0 ? `Found: ${found.join(', ')}.` : ''].filter(Boolean).join(' '));
   }, [id, codes]);
   useEffect(() => {

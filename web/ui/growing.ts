@@ -8,15 +8,15 @@ const STEP = 20;
  * How many rows of a list are drawn: a few at once, the others frame by frame, so that none of them holds the page up. All of them where it is printed. It
  * begins anew where `key` changes.
  */
-export function useGrowing(total: number, key = '', step = STEP): number {
-  const [state, setState] = useState({ key, drawn: step });
+export function useGrowing(total: number, key: string): number {
+  const [state, setState] = useState({ key, drawn: STEP });
   const printing = usePrinting();
-  const drawn = state.key === key ? state.drawn : step;
+  const drawn = state.key === key ? state.drawn : STEP;
   useEffect(() => {
-    if (drawn >= total) return;
-    const frame = requestAnimationFrame(() => setState({ key, drawn: drawn + step }));
+    if (printing || drawn >= total) return;
+    const frame = requestAnimationFrame(() => setState({ key, drawn: drawn + STEP }));
     return () => cancelAnimationFrame(frame);
-  }, [drawn, total, key, step]);
+  }, [drawn, total, key, printing]);
   return printing ? total : Math.min(drawn, total);
 }
 

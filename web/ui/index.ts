@@ -9,7 +9,7 @@ export { hearNotes, note, takeNotes, type Note } from './notes.ts';
 export { useSettled } from './settled.ts';
 export { SortHeading, type Sorting } from './SortHeading.tsx';
 export { SortableList } from './SortableList.tsx';
-export { useComing, useGrowing } from './growing.ts';
+export { useComing } from './growing.ts';
 export { More, useMore } from './More.tsx';
 export { Boundary } from './Boundary.tsx';
 export { fetchAhead, fetchPart, part } from './part.tsx';

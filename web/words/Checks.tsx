@@ -3,7 +3,7 @@ import { useSearchParams } from 'react-router';
 import { CHECKS, isTemplateCode, type Check, type Cost, type Finding, type FindingCode } from '../../core/checks/index.ts';
 import { set } from '../../core/site/index.ts';
 import { ROOMS } from '../../core/titles/index.ts';
-import { checkWords, counted } from '../../core/wording/index.ts';
+import { aboutCheck, counted } from '../../core/wording/index.ts';
 import { PageLink, Term } from '../pieces/index.ts';
 import { More, useMore, usePrinting } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -57,8 +57,8 @@ function CheckLine({ check, pages }: { readonly check: Pick<Check<Finding>, 'cod
         onToggle={(event) => setOpened(event.currentTarget.open)}
       >
         <summary className="flex min-h-8 cursor-pointer flex-wrap items-baseline gap-x-3">
-          <span className="font-medium">{checkWords(check.code).name}</span>
-          <span className="soft text-[13px]">{checkWords(check.code).reason}</span>
+          <span className="font-medium">{aboutCheck(check.code).name}</span>
+          <span className="soft text-[13px]">{aboutCheck(check.code).reason}</span>
           <span className={`ml-auto text-[13px] tabular-nums ${pages.length === 0 ? 'soft' : 'font-semibold'}`}>
             {pages.length === 0 ? 'none' : counted(pages.length, 'page')}
           </span>
@@ -97,7 +97,7 @@ function LetBe() {
           return (
             <li key={key} className="flex flex-wrap items-baseline gap-x-3 px-4 py-1.5">
               <span className="font-medium">{byId.get(page)?.name ?? page}</span>
-              <span>{CHECKS.some((check) => check.code === code) ? checkWords(code as FindingCode).name : code}</span>
+              <span>{CHECKS.some((check) => check.code === code) ? aboutCheck(code as FindingCode).name : code}</span>
               <span className="soft">
                 {reason}
                 {at ? `, ${at.slice(0, 10)}` : ''}

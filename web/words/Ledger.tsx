@@ -4,7 +4,7 @@ import { CHECKS } from '../../core/checks/index.ts';
 import { cellChange, columnName, EDITABLE, type LedgerColumn } from '../../core/ledger/index.ts';
 import { all, KINDS, type Change } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/survey/index.ts';
-import { checkWords, counted, KIND_WORDS, numberText, STATE_WORDS, plural } from '../../core/wording/index.ts';
+import { aboutCheck, counted, KIND_WORDS, numberText, STATE_WORDS, plural } from '../../core/wording/index.ts';
 import { Empty, like, note, useHotkey, useKeptState, useSettled } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { ColumnChooser } from './ledger/ColumnChooser.tsx';
@@ -93,7 +93,7 @@ export function Ledger() {
           value={filter.finding}
           options={[
             ['mend', 'Anything that needs fixing'],
-            ...CHECKS.filter((check) => codes.has(check.code)).map((check): [string, string] => [check.code, checkWords(check.code).name]),
+            ...CHECKS.filter((check) => codes.has(check.code)).map((check): [string, string] => [check.code, aboutCheck(check.code).name]),
           ]}
           onChange={(finding) => setFilter({ ...filter, finding })}
         />
