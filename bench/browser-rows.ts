@@ -63,7 +63,7 @@ export async function withApp<T>(run: (browser: Browser, address: string) => Pro
   }
 }
 
-export async function bringIn(page: Page, address: string, files: ReadonlyMap<string, Uint8Array>): Promise<void> {
+export async function importSite(page: Page, address: string, files: ReadonlyMap<string, Uint8Array>): Promise<void> {
   const zip = Buffer.from(zipSync(Object.fromEntries(files), { level: 1 }));
   const path = join(await mkdtemp(join(tmpdir(), 'bench-zip-')), 'site.zip');
   await (await import('node:fs/promises')).writeFile(path, zip);
@@ -90,7 +90,7 @@ export function openingRows(name: string, files: ReadonlyMap<string, Uint8Array>
   return withApp(async (browser, address) => {
     const page = await browser.newPage();
     await page.addInitScript(watch);
-    await bringIn(page, address, files);
+    await importSite(page, address, files);
     const pages = [...files].filter(([path]) => /\.html?$/.test(path));
     const node: number[] = [];
     const opened: number[] = [];
@@ -118,7 +118,7 @@ export function keptRows(name: string, files: ReadonlyMap<string, Uint8Array>): 
   return withApp(async (browser, address) => {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript(watch);
-    await bringIn(page, address, files);
+    await importSite(page, address, files);
     // Rows are kept once it is quiet: near copies were compared, and how pages read was measured.
     for (let kept = 0; kept === 0; await page.waitForTimeout(1_000))
       kept = await page.evaluate(
@@ -156,7 +156,7 @@ export function typingRows(name: string, files: ReadonlyMap<string, Uint8Array>)
   return withApp(async (browser, address) => {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript(watch);
-    await bringIn(page, address, files);
+    await importSite(page, address, files);
     await page
       .getByRole('navigation', { name: 'The path' })
       .getByRole('link', { name: /^Words/ })
@@ -198,7 +198,7 @@ export function ledgerRows(files: ReadonlyMap<string, Uint8Array>): Promise<Row[
   return withApp(async (browser, address) => {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript(watch);
-    await bringIn(page, address, files);
+    await importSite(page, address, files);
     await page
       .getByRole('navigation', { name: 'The path' })
       .getByRole('link', { name: /^Words/ })

@@ -7,10 +7,10 @@ import { languageOf } from '../core/language/index.ts';
 import { phraseMatrix, prepareTexts, textsOf } from '../core/phrases/index.ts';
 import { lintRobots, parseRobots, robotsMatcher } from '../core/robots/index.ts';
 import { all, applyChange, emptyDocument, invert, set } from '../core/site/index.ts';
-import { examineMap, readSitemap, writeSitemap } from '../core/sitemap/index.ts';
+import { validateMap, readSitemap, writeSitemap } from '../core/sitemap/index.ts';
 import { decodeSource } from '../core/source/index.ts';
 import { NearIndex, similarity } from '../core/titles/index.ts';
-import { packZip, type OutFile } from '../web/analysis/put-out.ts';
+import { packZip, type OutFile } from '../web/analysis/export-site.ts';
 import { faster, inTurns, median, slower, within, type Row } from './measure.ts';
 
 const robotsParser = createRequire(import.meta.url)('robots-parser') as (
@@ -139,7 +139,7 @@ export function sitemapRows(): Row[] {
     faster(
       'looking at it closely: every rule of the protocol',
       inTurns(
-        () => examineMap(xml, { address: 'https://a.example/sitemap.xml', now: Date.UTC(2026, 10, 26) }),
+        () => validateMap(xml, { address: 'https://a.example/sitemap.xml', now: Date.UTC(2026, 10, 26) }),
         () => {
           XMLValidator.validate(xml);
           parser.parse(xml);

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { VIEWS as DOORS } from '../web/doors/views.ts';
 import { VIEWS as MAP } from '../web/map/views.ts';
-import { bringIn, watch, withApp } from './browser-rows.ts';
+import { importSite, watch, withApp } from './browser-rows.ts';
 import { within, type Row } from './measure.ts';
 
 declare global {
@@ -58,7 +58,7 @@ export function viewRows(files: ReadonlyMap<string, Uint8Array>, rules: number):
           window.lastDrawn = performance.now();
       }).observe(document, { childList: true, subtree: true, characterData: true });
     });
-    await bringIn(page, address, new Map([...files, ['robots.txt', new TextEncoder().encode(manyRules(rules))]]));
+    await importSite(page, address, new Map([...files, ['robots.txt', new TextEncoder().encode(manyRules(rules))]]));
     await page.waitForFunction(() => window.bench.ready > 0, undefined, { timeout: 120_000 });
     // Near copies and how pages read are found out in the background, in news of their own.
     await page.waitForTimeout(20_000);

@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { filesBelow, realSiteFolder } from '../bench/real-site.ts';
 import { readPage } from '../core/page/index.ts';
 import { emptyDocument, isPageFile, KINDS } from '../core/site/index.ts';
-import { forSurvey, Survey, suggestionsFor } from '../core/survey/index.ts';
+import { forSurvey } from '../core/rows/index.ts';
+import { Survey, suggestionsFor } from '../core/survey/index.ts';
 
 const FOLDER = join(import.meta.dirname, 'site');
 

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { inflateEntry, listArchive, sameBytes } from '../core/source/index.ts';
 import { generateSite } from '../bench/generate-site.ts';
 import { filesBelow, realSiteFolder } from '../bench/real-site.ts';
-import { bringIn, choosePage, expect, goTo, test } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, test } from './fixtures/app.ts';
 import { zipOf } from './fixtures/site.ts';
 
 /** A real site of more than a thousand pages, or a made one where none is installed. */
@@ -17,7 +17,7 @@ async function largeSite(): Promise<{ files: Record<string, Uint8Array>; find: s
 test('a site of over a thousand pages is opened, searched, edited on one page, and comes out with that page changed alone', async ({ page, app }) => {
   test.setTimeout(150_000);
   const { files, find, path } = await largeSite();
-  await bringIn(page, app, 'documentation.zip', zipOf(files, 'html/'));
+  await importSite(page, app, 'documentation.zip', zipOf(files, 'html/'));
   await goTo(page, 'Words');
   await choosePage(page, find);
   await expect(page.getByTestId('page-state')).toBeVisible();

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { inflateEntry, listArchive } from '../core/source/index.ts';
-import { bringIn, choosePage, expect, goTo, test } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, test } from './fixtures/app.ts';
 import { OLD_SITE, zipOf } from './fixtures/site.ts';
 
 async function unzip(path: string): Promise<Record<string, string>> {
@@ -16,7 +16,7 @@ async function unzip(path: string): Promise<Record<string, string>> {
 }
 
 test('an old site in Latin-1 goes the whole way, and nothing but what was meant changes', async ({ page, app }) => {
-  await bringIn(page, app, 'gasthof.zip', zipOf(OLD_SITE, 'gasthof/'));
+  await importSite(page, app, 'gasthof.zip', zipOf(OLD_SITE, 'gasthof/'));
   await goTo(page, 'Words');
   await choosePage(page, 'Zimmer');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Zimmer');
@@ -71,7 +71,7 @@ test('an old site in Latin-1 goes the whole way, and nothing but what was meant 
 });
 
 test('sites are kept side by side: renamed, exported, brought in again, deleted and had back', async ({ page, app }) => {
-  await bringIn(page, app, 'gasthof.zip', zipOf(OLD_SITE));
+  await importSite(page, app, 'gasthof.zip', zipOf(OLD_SITE));
   await goTo(page, 'Words');
   await choosePage(page, 'Zimmer');
   await page.getByLabel('Title', { exact: true }).fill('Vier Zimmer');

@@ -1,5 +1,5 @@
 import type { EngineSite } from '../core/exchange/index.ts';
-import { bringIn, choosePage, expect, goTo, goToDoors, openDemo, test, type App } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, goToDoors, openDemo, test, type App } from './fixtures/app.ts';
 import { zipOf } from './fixtures/site.ts';
 import type { Page } from '@playwright/test';
 
@@ -139,7 +139,7 @@ test('a hand-written robots.txt of 200 lines is edited without losing a comment'
     bytes(
       `<!doctype html><html lang="en"><head><title>${name}</title></head><body><h1>${name}</h1><a href="/members/">M</a> <a href="/about/">A</a></body></html>`,
     );
-  await bringIn(
+  await importSite(
     page,
     app,
     'club.zip',

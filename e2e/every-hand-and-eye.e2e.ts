@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { zipOf } from './fixtures/site.ts';
-import { bringIn, choosePage, expect, goTo, goToDoors, goToView, openDemo, test } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, goToDoors, goToView, openDemo, test } from './fixtures/app.ts';
 
 /** The style that is computed for the first thing that fits. */
 const styleOf = (page: Page, selector: string, property: string): Promise<string> =>
@@ -33,7 +33,7 @@ test('in the reader’s own colours everything that is chosen, focused or waitin
 
 test('on paper it is ink on white in either theme, and no row is missing', async ({ page, app }) => {
   await page.emulateMedia({ colorScheme: 'dark' });
-  await bringIn(
+  await importSite(
     page,
     app,
     'many.zip',
@@ -164,7 +164,7 @@ test('the sky is one stop of the Tab key, with arrows inside; the tree makes no 
 });
 
 test('texts of the site carry their language and run their own way', async ({ page, app }) => {
-  await bringIn(
+  await importSite(
     page,
     app,
     'dar.zip',

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { zipOf } from './fixtures/site.ts';
-import { bringIn, expect, openDemo, test } from './fixtures/app.ts';
+import { importSite, expect, openDemo, test } from './fixtures/app.ts';
 
 const VIEWS = [
   '',
@@ -142,7 +142,7 @@ test('a site of long German words, closed, in narrow windows', async ({ page, ap
       ),
     ]),
   );
-  await bringIn(page, app, `${word}.zip`, zipOf(pages));
+  await importSite(page, app, `${word}.zip`, zipOf(pages));
   await page.goto(`${siteOf(page)}/doors/site`);
   await page.getByRole('switch').first().click();
   const narrow = WINDOWS.filter(([width]) => width <= 1280);

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { zipOf } from './fixtures/site.ts';
-import { bringIn, choosePage, expect, goTo, openDemo, test } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, openDemo, test } from './fixtures/app.ts';
 
 const numberIn = (text: string, pattern: RegExp): number => Number(pattern.exec(text)?.[1] ?? 0);
 const siteOf = (page: Page): string => /^.*\/s\/[^/?]+/.exec(page.url())?.[0] ?? '';
@@ -106,13 +106,13 @@ test('numbers agree everywhere: the demo, closed, half released, released', asyn
 });
 
 test('numbers agree on a site without a home page, and on one that has no pages to find', async ({ page, app }) => {
-  await bringIn(
+  await importSite(
     page,
     app,
     'nohome.zip',
     zipOf({ 'a.html': Buffer.from('<title>A</title><h1>A</h1>'), 'b.html': Buffer.from('<title>A</title><h1>A</h1><a href="a.html">a</a>') }),
   );
   await expectAgreement(page);
-  await bringIn(page, app, 'hidden.zip', zipOf({ 'index.html': Buffer.from('<title>A</title><meta name=robots content=noindex><h1>A</h1>') }));
+  await importSite(page, app, 'hidden.zip', zipOf({ 'index.html': Buffer.from('<title>A</title><meta name=robots content=noindex><h1>A</h1>') }));
   await expectAgreement(page);
 });

@@ -1,4 +1,4 @@
-import { bringIn, choosePage, expect, goTo, test } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, test } from './fixtures/app.ts';
 import { zipOf } from './fixtures/site.ts';
 
 const page = (lang: string, title: string, heading: string, text: string): Uint8Array =>
@@ -20,7 +20,7 @@ const SITE = {
 };
 
 test('each page is held to its own language: formula, forms, sentences, direction', async ({ page: tab, app }) => {
-  await bringIn(tab, app, 'sprachen.zip', zipOf(SITE, 'site/'));
+  await importSite(tab, app, 'sprachen.zip', zipOf(SITE, 'site/'));
   await goTo(tab, 'Words');
   for (const [file, formula, phrase, sentence] of [
     ['/', 'Amstad', 'Bindung', 'Wir binden alte Bücher von Hand, z.B. Bibeln. Am 3. Mai öffnen wir die Werkstatt im Hof.'],

@@ -1,5 +1,5 @@
 import { zipOf } from './fixtures/site.ts';
-import { bringIn, expect, goTo, test } from './fixtures/app.ts';
+import { importSite, expect, goTo, test } from './fixtures/app.ts';
 
 const site = (name: string, host: string) =>
   zipOf({
@@ -9,7 +9,7 @@ const site = (name: string, host: string) =>
   });
 
 test('a site that is brought in is asked its name once; the ZIP’s name is never written into titles', async ({ page, app }) => {
-  await bringIn(
+  await importSite(
     page,
     app,
     'backup-2026 (3).zip',
@@ -43,14 +43,14 @@ test('a site that is brought in is asked its name once; the ZIP’s name is neve
 
 test('clients are told apart; one address for two sites is told before one is released over the other; the bin keeps for a month', async ({ page, app }) => {
   test.setTimeout(120_000);
-  await bringIn(page, app, 'a.zip', site('Tide Table', 'tide.example'));
+  await importSite(page, app, 'a.zip', site('Tide Table', 'tide.example'));
   await goTo(page, 'Release');
   await page.getByRole('button', { name: /^Publish as release/ }).click();
   await expect(page.getByTestId('released')).toBeVisible();
-  await bringIn(page, app, 'b.zip', site('Tide and Table', 'tide.example'));
+  await importSite(page, app, 'b.zip', site('Tide and Table', 'tide.example'));
   await goTo(page, 'Release');
   await expect(page.getByTestId('same-address')).toContainText('“Tide Table” has the same address');
-  await bringIn(page, app, 'c.zip', site('Rope Walk', 'rope.example'));
+  await importSite(page, app, 'c.zip', site('Rope Walk', 'rope.example'));
   await page.goto(`${app.address}/sites`);
   await expect(page.locator('[data-site="Rope Walk"]')).toContainText('rope.example · 1 page');
   await expect(page.locator('[data-site="Tide Table"]')).toContainText('release 1 of');

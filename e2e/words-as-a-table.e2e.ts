@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { generateSite } from '../bench/generate-site.ts';
-import { bringIn, choosePage, expect, goTo, goToView, openDemo, test } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, goToView, openDemo, test } from './fixtures/app.ts';
 import { zipOf } from './fixtures/site.ts';
 
 test.use({ permissions: ['clipboard-read', 'clipboard-write'] });
@@ -8,7 +8,7 @@ test.use({ permissions: ['clipboard-read', 'clipboard-write'] });
 test('fifty rows of three cells are pasted from a spreadsheet, filled down, and taken back', async ({ page, app }) => {
   test.setTimeout(90_000);
   const files = Object.fromEntries([...generateSite(70)].map(([path, text]) => [path, new TextEncoder().encode(text)]));
-  await bringIn(page, app, 'made.zip', zipOf(files, 'site/'));
+  await importSite(page, app, 'made.zip', zipOf(files, 'site/'));
   await goToView(page, 'Ledger');
   const grid = page.getByTestId('ledger');
   await expect(grid).toBeFocused();

@@ -251,7 +251,7 @@ describe('the host', () => {
     const plain = await visit(`http://${HOST}/`);
     expect(plain.ok && plain.redirects).toEqual([`${ORIGIN}/`]);
     const { twins } = liveAnswer.parse(await get(`/api/live?address=${encodeURIComponent(`${ORIGIN}/a`)}`));
-    expect(twins.map((twin) => [twin.address, twin.leadsTo])).toEqual([
+    expect(twins.map((variant) => [variant.address, variant.leadsTo])).toEqual([
       [`https://www.${HOST}/a`, `${ORIGIN}/a`],
       [`http://${HOST}/a`, `${ORIGIN}/a`],
       [`http://www.${HOST}/a`, `${ORIGIN}/a`],

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { ENGINES, type Reality } from '../core/indexing/index.ts';
 import { all, applyChange, emptyDocument, set, type Change, type SiteDocument } from '../core/site/index.ts';
-import { crawled, indexOf, ORIGIN, released, survey, UNKNOWN, type Site } from './testing/promise.ts';
+import { crawled, indexOf, ORIGIN, released, survey, UNKNOWN, type Site } from './testing/engines-agree.ts';
 
 /** What Skerry and Plover have of a page, one letter each: L lists it, B its bare address, O leaves it out. Written by hand from the standards. */
 type Expected = `${'L' | 'B' | 'O'}${'L' | 'B' | 'O'}`;
@@ -182,10 +182,10 @@ function mended(site: Site): SiteDocument {
     set('pages', page.id, 'intent', 'list'),
     set('pages', page.id, 'canonical', 'self'),
     set('pages', page.id, 'refresh', 'none'),
-    set('says', `page:${page.id}\n*`, 'until', ''),
+    set('directives', `page:${page.id}\n*`, 'until', ''),
     ...page.spelledAs.map((path) => set('repairs', path, 'to', page.address)),
   ]);
-  const robots = one.robotsOpenedFor(rows.map((page) => page.address));
+  const robots = one.robots.openedFor(rows.map((page) => page.address));
   return applyChange(START, all([...changes, set('sitemap', '', 'on', true), ...(robots === undefined ? [] : [set('robots', '', 'text', robots)])]));
 }
 
@@ -223,7 +223,7 @@ it('has more than a hundred pages, each of its own', () => {
 it.each<[string, (site: Site) => SiteDocument, (one: Case) => string, SiteDocument?]>([
   ['the first release', () => START, ({ first }) => first],
   ['all that can be mended, mended', mended, ({ mended: after }) => after],
-  ['closed', () => applyChange(START, set('doors', '', 'open', false)), ({ closed }) => closed],
+  ['closed', () => applyChange(START, set('siteSwitch', '', 'open', false)), ({ closed }) => closed],
   ['behind a password', () => applyChange(START, set('visitors', '', 'audience', 'restricted')), () => 'OO'],
   ['a draft', () => applyChange(START, set('visitors', '', 'audience', 'draft')), () => 'OO'],
   ['public again after three days behind a password', () => START, ({ first }) => first, applyChange(START, set('visitors', '', 'audience', 'restricted'))],

@@ -18,7 +18,7 @@ export const shutOut: Check<{ readonly code: 'shut-out'; readonly gates: readonl
 
 /** Whether a gate is shut by the one switch, or by who may visit the site at all. */
 export function isForAll(reason: Gate['reason']): boolean {
-  return (reason.code === 'noindex' && reason.from === 'doors') || reason.code === 'draft' || reason.code === 'restricted';
+  return (reason.code === 'noindex' && reason.from === 'switch') || reason.code === 'draft' || reason.code === 'restricted';
 }
 
 /** Meant to stay out, and engines may list it. */

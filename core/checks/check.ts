@@ -1,7 +1,7 @@
 import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { Coverage } from '../phrases/index.ts';
-import type { Room } from '../titles/index.ts';
+import type { TextLimit } from '../titles/index.ts';
 import type { PageState, WayIn } from '../indexing/index.ts';
 import type { Effective, EffectiveIntent } from '../site/index.ts';
 
@@ -27,7 +27,7 @@ export interface CheckInput {
   /** The way in for the other engines, by name. */
   readonly others: readonly { readonly engine: string; readonly way: WayIn }[];
   /** Where texts are cut. */
-  readonly rooms: { readonly title: Room; readonly description: Room };
+  readonly limits: { readonly title: TextLimit; readonly description: TextLimit };
   /** The target phrase and how the page serves it; undefined where there is none. */
   readonly phrase: { readonly text: string; readonly coverage: Coverage } | undefined;
   /** How the text reads; undefined until it was measured. */

@@ -3,7 +3,9 @@ import { wayIn } from '../indexing/index.ts';
 import { languageOf, measureText } from '../language/index.ts';
 import { readPage, type PageFacts } from '../page/index.ts';
 import { emptyDocument, set, applyChange, all, pageKey, type Change } from '../site/index.ts';
-import { forSurvey, Survey } from '../survey/index.ts';
+import { MANIFEST_FORMAT } from '../release/index.ts';
+import { forSurvey } from '../rows/index.ts';
+import { Survey } from '../survey/index.ts';
 import { factsOf } from '../testing/html.ts';
 import { findingWords } from '../wording/index.ts';
 import { CHECKS, checkOf, costOf, IGNORABLE, isEnough, type FindingCode } from './index.ts';
@@ -38,7 +40,7 @@ function codes(html: string, options: { robots?: string; changes?: readonly Chan
   const files = Object.keys(pages).map((path) => ({ path, hash: path, size: 1, modified: undefined }));
   const document = applyChange(emptyDocument(), all([set('facts', '', 'mainAddress', 'https://a.example'), ...(options.changes ?? [])]));
   const manifest = {
-    version: 1 as const,
+    version: MANIFEST_FORMAT.version,
     number: 0,
     files: Object.fromEntries(files.map(({ path, hash }) => [path, { hash, edits: [] }])),
     own: {},

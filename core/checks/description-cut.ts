@@ -10,8 +10,8 @@ export const descriptionCut: Check<{ readonly code: 'description-cut'; readonly 
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => metaDescription(facts)?.tag.start,
-  look: ({ description, rooms }) => {
-    const fitted = fit(description.value, rooms.description);
+  look: ({ description, limits }) => {
+    const fitted = fit(description.value, limits.description);
     return fitted.cut
       ? { code: 'description-cut', words: wordsPast(fitted, description.value), lastShown: lastWords(description.value.slice(0, fitted.cutAt)) }
       : undefined;

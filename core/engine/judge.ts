@@ -10,7 +10,7 @@ import {
   type WayIn,
 } from '../indexing/index.ts';
 import { baseAddress, documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
-import { isTwin, pathAndQuery } from '../source/index.ts';
+import { isAddressVariant, pathAndQuery } from '../source/index.ts';
 import type { IndexRecord } from './records.ts';
 
 /** What an engine asks of itself before and after fetching an address. */
@@ -103,7 +103,7 @@ function linksOf(facts: PageFacts, address: string): string[] {
     if (!URL.canParse(href, base) || (base === address && /^\s*(?:#|$)/.test(href))) continue;
     const url = new URL(href, base);
     // The host's twin, and the other scheme, lead to the site's own address.
-    if (!isTwin(url.host, own.host) || !/^https?:$/.test(url.protocol)) continue;
+    if (!isAddressVariant(url.host, own.host) || !/^https?:$/.test(url.protocol)) continue;
     // Files that are plainly neither pages nor documents are not worth a visit to this engine.
     if (/\.(png|jpe?g|gif|webp|avif|svg|ico|css|js|mjs|zip|gz|mp[34]|webm|woff2?|txt|xml|xsl|json)$/i.test(url.pathname)) continue;
     found.add(own.origin + pathAndQuery(url));

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { broughtUpToDate, isSaved, type SavedFormat } from '../saved/index.ts';
 import { manifestSchema } from '../release/index.ts';
 import { applyChange, journalEntrySchema, openDocument, siteDocumentSchema, type JournalEntry, type SetAside, type SiteDocument } from '../site/index.ts';
 
@@ -7,12 +8,14 @@ export const PROJECT_ENTRY = 'project.json';
 export const PROJECT_FILES = 'files/';
 
 /**
- * Format version 2 of a project file: everything there is about one site. `history` leads from a start to the document, entry by entry, so that undo goes
- * on; `aside` is what could not be read any more. Version 1 had neither.
+ * The format of a project file: everything there is about one site. `history` leads from a start to the document, entry by entry, so that undo goes on;
+ * `aside` is what could not be read any more. Version 1 had neither. What is inside has versions of its own.
  */
+export const PROJECT_FORMAT = { name: 'project file', version: 2, migrations: { 1: (saved) => saved } } as const satisfies SavedFormat;
+
 export const projectSchema = z.strictObject({
   format: z.literal('jolly-beacon-project'),
-  version: z.union([z.literal(1), z.literal(2)]),
+  version: z.literal(PROJECT_FORMAT.version),
   name: z.string().max(200),
   savedAt: z.string(),
   document: siteDocumentSchema,
@@ -51,14 +54,14 @@ export function openProject(
   } catch {
     return { ok: false, reason: 'not-a-project', detail: 'project.json is not JSON' };
   }
-  const { format, version } = (value ?? {}) as { format?: unknown; version?: unknown };
-  if (format !== 'jolly-beacon-project') return { ok: false, reason: 'not-a-project', detail: '' };
-  if (typeof version === 'number' && version > 2) return { ok: false, reason: 'newer-version', detail: `version ${version}` };
-  // The document has its own version inside, and is brought up to date by its own rules.
-  const opened = openDocument((value as { document?: unknown }).document);
+  if (!isSaved(value) || value['format'] !== 'jolly-beacon-project') return { ok: false, reason: 'not-a-project', detail: '' };
+  const led = broughtUpToDate(PROJECT_FORMAT, value);
+  if (!led.ok) return led;
+  // The document is brought up to date by its own rules.
+  const opened = openDocument(value['document']);
   if (!opened.ok) return opened;
   const { document } = opened;
-  const parsed = projectSchema.safeParse({ ...(value as object), document });
+  const parsed = projectSchema.safeParse({ ...(led.value as object), document });
   if (!parsed.success) return { ok: false, reason: 'damaged', detail: z.prettifyError(parsed.error) };
   const { history, aside = [], ...rest } = parsed.data;
   const project = { ...rest, document, aside: [...aside, ...(opened.aside ?? [])] as SetAside[] };

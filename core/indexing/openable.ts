@@ -22,7 +22,7 @@ export function canOpen(reason: GateReason): boolean {
     case 'links-unread':
       return true;
     case 'noindex':
-      return reason.from !== 'header' && reason.from !== 'doors';
+      return reason.from !== 'header' && reason.from !== 'switch';
     case 'canonical-elsewhere':
       return reason.from !== 'header';
     default:

@@ -33,7 +33,7 @@ export type AnswerEvidence =
 
 /** One word about listing: where it stands, to whom it speaks, and what it says. */
 export interface SaidDirectives {
-  readonly from: 'doors' | 'owner' | 'page' | 'header';
+  readonly from: 'switch' | 'owner' | 'page' | 'header';
   /** `robots`, or the token of the crawler that is spoken to. */
   readonly name: string;
   readonly content: string;
@@ -74,7 +74,7 @@ export interface Evidence {
   /** A second spelling of its address that links use, where engines find it under that. */
   readonly spelledAs?: string | undefined;
   /** Whether the crawler comes upon it by links that it may follow, or by a redirect; where nobody looked, any link will do. */
-  readonly comeUpon?: boolean | undefined;
+  readonly discovered?: boolean | undefined;
   readonly inSitemap: boolean;
   readonly isHome: boolean;
   /** Clicks from the home page; undefined where no links lead there, or nobody counted. */
@@ -208,8 +208,8 @@ function look(name: GateName, evidence: Evidence, directives: IndexDirectives | 
       return doubtful(name, { code: 'canonical-ignored', address, why: page?.target?.trouble === 'gone' ? 'gone' : 'unlike' }, place);
     }
     case 'reachable': {
-      const { linksIn, inSitemap, isHome, clicks, comeUpon = linksIn > 0 } = evidence;
-      if (isHome || inSitemap || comeUpon) return open(name, { code: 'reached', linksIn, inSitemap, isHome, clicks });
+      const { linksIn, inSitemap, isHome, clicks, discovered = linksIn > 0 } = evidence;
+      if (isHome || inSitemap || discovered) return open(name, { code: 'reached', linksIn, inSitemap, isHome, clicks });
       if (linksIn > 0) return shut(name, { code: 'links-unread', linksIn });
       return shut(name, evidence.spelledAs === undefined ? { code: 'unreached' } : { code: 'second-spelling', path: evidence.spelledAs });
     }

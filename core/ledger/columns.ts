@@ -1,12 +1,12 @@
 import { collapse } from '../page/index.ts';
-import type { PageRow } from '../survey/index.ts';
+import type { PageRow } from '../rows/index.ts';
 import {
-  effectiveSays,
+  effectiveDirectives,
   endingFault,
   endingOf,
   KIND_NAMES,
   KINDS,
-  saysKey,
+  directivesKey,
   set,
   wantedInMap,
   type Change,
@@ -31,8 +31,8 @@ export const EDITABLE = [
 ] as const;
 export type EditableColumn = (typeof EDITABLE)[number];
 /** Columns that only tell. */
-export const TELLING = ['address', 'name', 'state', 'findings', 'words', 'linksIn', 'linksOut'] as const;
-export type LedgerColumn = EditableColumn | (typeof TELLING)[number];
+export const READ_ONLY = ['address', 'name', 'state', 'findings', 'words', 'linksIn', 'linksOut'] as const;
+export type LedgerColumn = EditableColumn | (typeof READ_ONLY)[number];
 
 export const isEditable = (column: LedgerColumn): column is EditableColumn => (EDITABLE as readonly string[]).includes(column);
 
@@ -54,9 +54,9 @@ export function cellText(row: PageRow, document: SiteDocument, column: LedgerCol
     case 'intent':
       return row.intent === 'list' ? 'list' : 'keep out';
     case 'follow':
-      return effectiveSays(document, row).follow?.value === 'no' ? 'nofollow' : 'follow';
+      return effectiveDirectives(document, row).follow?.value === 'no' ? 'nofollow' : 'follow';
     case 'snippet': {
-      const most = Number(effectiveSays(document, row).snippet?.value ?? -1);
+      const most = Number(effectiveDirectives(document, row).snippet?.value ?? -1);
       return most < 0 ? 'any' : most === 0 ? 'none' : String(most);
     }
     case 'inMap':
@@ -122,11 +122,13 @@ export function cellChange(
     }
     case 'follow': {
       const follow = { follow: 'yes', yes: 'yes', nofollow: 'no', no: 'no', '': null }[text.toLowerCase()];
-      return follow === undefined ? { fault: 'no-such-follow' } : { change: set('says', saysKey(`page:${row.id}`), 'follow', follow as 'yes' | 'no' | null) };
+      return follow === undefined
+        ? { fault: 'no-such-follow' }
+        : { change: set('directives', directivesKey(`page:${row.id}`), 'follow', follow as 'yes' | 'no' | null) };
     }
     case 'snippet': {
       const most = text === '' ? null : /^any$/i.test(text) ? -1 : /^none$/i.test(text) ? 0 : /^\d{1,5}$/.test(text) ? Number(text) : undefined;
-      return most === undefined ? { fault: 'no-such-number' } : { change: set('says', saysKey(`page:${row.id}`), 'snippet', most) };
+      return most === undefined ? { fault: 'no-such-number' } : { change: set('directives', directivesKey(`page:${row.id}`), 'snippet', most) };
     }
     case 'inMap': {
       const answer = { yes: true, in: true, true: true, '1': true, no: false, out: false, false: false, '0': false, '': null }[text.toLowerCase()];

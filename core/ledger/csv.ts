@@ -1,8 +1,8 @@
 import { collapse } from '../page/index.ts';
 import Papa from 'papaparse';
-import { decodeBytes, isTwin, percentDecoded, plainPercent } from '../source/index.ts';
+import { decodeBytes, isAddressVariant, percentDecoded, plainPercent } from '../source/index.ts';
 import { addressOf, all, siteHost, withoutPageEnding, type Change, type SiteDocument } from '../site/index.ts';
-import type { PageRow } from '../survey/index.ts';
+import type { PageRow } from '../rows/index.ts';
 import { cellChange, cellText, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
 
 /** A table out of a file. */
@@ -192,7 +192,7 @@ export function dryRun(
 function otherHost(address: string, own: readonly string[]): string | undefined {
   if (!/^(https?:)?\/\//i.test(address) || !URL.canParse(address, 'https://x/')) return undefined;
   const { host } = new URL(address, 'https://x/');
-  return own.some((one) => isTwin(host, one)) ? undefined : host;
+  return own.some((one) => isAddressVariant(host, one)) ? undefined : host;
 }
 
 /** A dry run's changes as one step. */

@@ -1,4 +1,4 @@
-export { cellChange, cellText, EDITABLE, isEditable, TELLING, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
+export { cellChange, cellText, EDITABLE, isEditable, READ_ONLY, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
 export { readBlock, spreadBlock, writeBlock } from './block.ts';
 export {
   addressKey,

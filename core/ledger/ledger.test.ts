@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyChange, emptyDocument, invert, set, type SiteDocument } from '../site/index.ts';
-import { forSurvey, Survey, type PageRow } from '../survey/index.ts';
+import { forSurvey, type PageRow } from '../rows/index.ts';
+import { Survey } from '../survey/index.ts';
 import { factsOf } from '../testing/html.ts';
 import {
   addressKey,

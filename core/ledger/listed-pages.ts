@@ -1,7 +1,7 @@
 import { escapeAttribute, escapeText } from '../page/index.ts';
 import { addressOf, endingOf, isPageFile } from '../site/index.ts';
 import { readSitemap } from '../sitemap/index.ts';
-import { decodeBytes, isTwin, pathAndQuery, twinHost } from '../source/index.ts';
+import { decodeBytes, isAddressVariant, pathAndQuery, variantHost } from '../source/index.ts';
 import { guessEncoding, guessMapping, readTable } from './csv.ts';
 
 /** A page of which only the address is known, and perhaps its words. */
@@ -43,15 +43,15 @@ export function readList(bytes: Uint8Array): AddressList {
     const host = hostOf(address);
     if (host !== undefined) hosts.set(host, (hosts.get(host) ?? 0) + 1);
   }
-  const weight = (host: string): number => (hosts.get(host) ?? 0) + (hosts.get(twinHost(host)) ?? 0);
+  const weight = (host: string): number => (hosts.get(host) ?? 0) + (hosts.get(variantHost(host)) ?? 0);
   const own = [...hosts.keys()].sort((a, b) => weight(b) - weight(a))[0];
-  const others = [...hosts].filter(([host]) => own !== undefined && !isTwin(host, own)).map(([host, count]) => ({ host, count }));
+  const others = [...hosts].filter(([host]) => own !== undefined && !isAddressVariant(host, own)).map(([host, count]) => ({ host, count }));
   const seen = new Set<string>();
   const pages: ListedPage[] = [];
   let [repeats, noPages, beyond] = [0, 0, 0];
   for (const page of found) {
     const host = hostOf(page.address);
-    if (host !== undefined && own !== undefined && !isTwin(host, own)) continue;
+    if (host !== undefined && own !== undefined && !isAddressVariant(host, own)) continue;
     const path = fileFor(page.address);
     if (path === undefined) noPages++;
     else if (seen.has(path)) repeats++;

@@ -90,10 +90,10 @@ function differing(body: Tree.Element, other: string): Range | undefined {
     block = range;
     const size = mine.reduce((sum, { text }) => sum + text.length, 0);
     const largest = mine.reduce((most, one) => (one.text.length > most.text.length ? one : most));
-    const twin = yours.length === 0 ? undefined : yours.reduce((most, one) => (one.text.length > most.text.length ? one : most));
-    if (largest.text.length < size * MOST || !CONTAINERS.has(largest.element.tagName) || twin?.element.tagName !== largest.element.tagName) return block;
+    const variant = yours.length === 0 ? undefined : yours.reduce((most, one) => (one.text.length > most.text.length ? one : most));
+    if (largest.text.length < size * MOST || !CONTAINERS.has(largest.element.tagName) || variant?.element.tagName !== largest.element.tagName) return block;
     block = inside(largest.element) ?? within(largest.element) ?? block;
-    [here, there] = [largest.element, twin.element];
+    [here, there] = [largest.element, variant.element];
   }
   return block;
 }
@@ -116,12 +116,12 @@ const part = (element: Tree.Element): { readonly element: Tree.Element; readonly
 
 /** From the beginning of the first of some elements to the end of the last. */
 function covering(elements: readonly Tree.Element[]): Range | undefined {
-  const [first, last] = [placeOf(elements[0]), placeOf(elements.at(-1))];
+  const [first, last] = [rangeOf(elements[0]), rangeOf(elements.at(-1))];
   return first && last ? { start: first.start, end: last.end } : undefined;
 }
 
 /** Where an element stands; of one whose tags are both left out, where its children do. */
-function placeOf(element: Tree.Element | undefined): Range | undefined {
+function rangeOf(element: Tree.Element | undefined): Range | undefined {
   if (!element) return undefined;
   const { sourceCodeLocation: place } = element;
   return place ? { start: place.startOffset, end: place.endOffset } : covering(elementsIn(element));

@@ -1,4 +1,4 @@
-import { isTwin, pathAndQuery, plainPercent, type Splice } from '../source/index.ts';
+import { isAddressVariant, pathAndQuery, plainPercent, type Splice } from '../source/index.ts';
 import { escapeAttribute } from './escape.ts';
 import type { PageFacts } from './facts.ts';
 import { referencesIn } from './references.ts';
@@ -71,7 +71,7 @@ class Goes {
 
 /** Whether an address is the site's own, on its host or on the twin with or without `www.`, from where it is led here. */
 function sameSite(url: URL, origin: string): boolean {
-  return /^https?:$/.test(url.protocol) && isTwin(url.host, new URL(origin).host);
+  return /^https?:$/.test(url.protocol) && isAddressVariant(url.host, new URL(origin).host);
 }
 
 /** The way from a page to a path, without the host: a site in a folder stays movable. */

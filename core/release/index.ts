@@ -2,7 +2,11 @@ export { sourceDiff, type Hunk } from './difference.ts';
 export { editsFor } from './edits.ts';
 export {
   compareWithRelease,
+  differsFromRelease,
+  itemOf,
+  otherItems,
   hostingOf,
+  MANIFEST_FORMAT,
   manifestSchema,
   outPath,
   sameEdits,
@@ -11,7 +15,7 @@ export {
   type ReleaseItem,
   type WorkingCopy,
 } from './manifest.ts';
-export { effectiveRobots, formerAddresses, ownFiles, ROBOTS_FILE, type BroughtFiles } from './own-files.ts';
+export { effectiveRobots, formerAddresses, generatedFiles, ROBOTS_FILE, type ImportedFiles } from './generated-files.ts';
 export { REDIRECT_FORMS, redirectPage, redirectRules, type Redirect, type RedirectForm } from './redirects.ts';
 export { SITEMAP_PAGE, sitemapPage, type MapSection, type Template } from './sitemap-page.ts';
 export { ownBytes, shipments, written, type Shipment } from './shipped.ts';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { broughtUpToDate, type SavedFormat } from '../saved/index.ts';
 import type { PageEdit } from '../page/index.ts';
 import { outgoingHeaderRules, type SiteDocument } from '../site/index.ts';
 
@@ -12,21 +13,6 @@ export interface ReleasedFile {
 /** Where a file stands once it is out. */
 export function outPath(path: string, file: Pick<ReleasedFile, 'to'>): string {
   return file.to ?? path;
-}
-
-/** What went out in a release: for each file its source's hash, and what was written into it; for our own files their text. */
-export interface Manifest {
-  /** Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files. */
-  readonly version: 1 | 2 | 3;
-  readonly number: number;
-  readonly files: Readonly<Record<string, ReleasedFile>>;
-  readonly own: Readonly<Record<string, string>>;
-  /** What the host is told beside the files, by sort; see `hostingOf`. */
-  readonly hosting?: Readonly<Record<string, string>> | undefined;
-  /** Pages that engines could list as of this release: what "people can find" counts. */
-  readonly listed: readonly string[];
-  /** When each page's content last changed in a release, ms since 1970. */
-  readonly changedAt: Readonly<Record<string, number>>;
 }
 
 const move = z.strictObject({ from: z.string(), to: z.string() });
@@ -55,16 +41,34 @@ const editSchema = z.union([
   z.strictObject({ kind: z.literal('json-ld'), graph: z.object({ '@context': z.string(), '@graph': z.array(z.looseObject({ '@id': z.string() })) }) }),
 ]);
 
-/** Format version 3 of a saved manifest; earlier ones had less to say. */
-export const manifestSchema: z.ZodType<Manifest> = z.strictObject({
-  version: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+/** The format of a saved manifest. Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files. */
+export const MANIFEST_FORMAT = { name: 'manifest', version: 3, migrations: { 1: (saved) => saved, 2: (saved) => saved } } as const satisfies SavedFormat;
+
+const manifestShape = z.strictObject({
+  version: z.literal(MANIFEST_FORMAT.version),
   number: z.number().int().nonnegative(),
   files: z.record(z.string(), z.strictObject({ hash: z.string(), edits: z.array(editSchema), to: z.string().optional() })),
+  /** Our own files, with their text. */
   own: z.record(z.string(), z.string()),
+  /** What the host is told beside the files, by sort; see `hostingOf`. */
   hosting: z.record(z.string(), z.string()).optional(),
+  /** Pages that engines could list as of this release: what "people can find" counts. */
   listed: z.array(z.string()),
+  /** When each page's content last changed in a release, ms since 1970. */
   changedAt: z.record(z.string(), z.number()),
 });
+
+/** What went out in a release: for each file its source's hash, and what was written into it; for our own files their text. */
+export interface Manifest extends DeepReadonly<Omit<z.infer<typeof manifestShape>, 'files'>> {
+  readonly files: Readonly<Record<string, ReleasedFile>>;
+}
+type DeepReadonly<T> = T extends object ? { readonly [K in keyof T]: DeepReadonly<T[K]> } : T;
+
+/** A saved manifest of any version. */
+export const manifestSchema: z.ZodType<Manifest> = z.preprocess((saved) => {
+  const led = broughtUpToDate(MANIFEST_FORMAT, saved);
+  return led.ok ? led.value : saved;
+}, manifestShape) as unknown as z.ZodType<Manifest>;
 
 /** One difference between the working copy and the last release. */
 export interface ReleaseItem {
@@ -82,32 +86,43 @@ export interface ReleaseItem {
 /** What the working copy would put out. */
 export type WorkingCopy = Pick<Manifest, 'files' | 'own' | 'hosting'>;
 
+/** Whether a file as it would go out is not what is out. */
+export function differsFromRelease(path: string, now: ReleasedFile, before: ReleasedFile | undefined): boolean {
+  return before === undefined || before.hash !== now.hash || outPath(path, before) !== outPath(path, now) || !sameEdits(before.edits, now.edits);
+}
+
+/** What a release would change about one file; undefined where it is out as it is, or where a file of ours stands in its place (`isOurs`). */
+export function itemOf(path: string, file: ReleasedFile, last: WorkingCopy | undefined, isOurs: (out: string) => boolean): ReleaseItem | undefined {
+  const out = outPath(path, file);
+  const before = last?.files[path];
+  if (isOurs(out) || !differsFromRelease(path, file, before)) return undefined;
+  if (before && outPath(path, before) in (last?.own ?? {})) return undefined;
+  return { path, out, what: before ? 'changed' : 'new', own: false, edits: file.edits };
+}
+
+/** What a release would change besides files that it puts out: those that are gone, our own, and what the host is told. `now.files` need only say where each goes. */
+export function otherItems(now: WorkingCopy, last: WorkingCopy | undefined): { readonly gone: readonly ReleaseItem[]; readonly ours: readonly ReleaseItem[] } {
+  const standing = new Set([...Object.entries(now.files).map(([path, file]) => outPath(path, file)), ...Object.keys(now.own)]);
+  const gone = Object.entries(last?.files ?? {}).flatMap(([path, file]): ReleaseItem[] => {
+    const out = outPath(path, file);
+    return path in now.files || standing.has(out) ? [] : [{ path, out, what: 'gone', own: false, edits: [] }];
+  });
+  const ours = Object.entries(now.own).flatMap(([path, text]): ReleaseItem[] => {
+    const before = last?.own[path];
+    if (before === text) return [];
+    return [{ path, out: path, what: before === undefined && !(path in (last?.files ?? {})) ? 'new' : 'changed', own: true, edits: [] }];
+  });
+  const told = [...new Set([...Object.keys(now.hosting ?? {}), ...Object.keys(last?.hosting ?? {})])].flatMap((sort): ReleaseItem[] =>
+    now.hosting?.[sort] === last?.hosting?.[sort] ? [] : [{ path: sort, out: sort, what: 'changed', own: true, hosting: true, edits: [] }],
+  );
+  return { gone, ours: [...ours, ...told] };
+}
+
 /** What a release would change, in path order; our own files last. */
 export function compareWithRelease(now: WorkingCopy, last: WorkingCopy | undefined): ReleaseItem[] {
-  const items: ReleaseItem[] = [];
-  for (const [path, file] of Object.entries(now.files)) {
-    const out = outPath(path, file);
-    if (out in now.own) continue;
-    const before = last?.files[path];
-    if (!before || outPath(path, before) in (last?.own ?? {})) {
-      if (!before) items.push({ path, out, what: 'new', own: false, edits: file.edits });
-    } else if (before.hash !== file.hash || outPath(path, before) !== out || !sameEdits(before.edits, file.edits))
-      items.push({ path, out, what: 'changed', own: false, edits: file.edits });
-  }
-  const standing = new Set([...Object.entries(now.files).map(([path, file]) => outPath(path, file)), ...Object.keys(now.own)]);
-  for (const [path, file] of Object.entries(last?.files ?? {})) {
-    const out = outPath(path, file);
-    if (!(path in now.files) && !standing.has(out)) items.push({ path, out, what: 'gone', own: false, edits: [] });
-  }
-  items.sort((a, b) => (a.path < b.path ? -1 : 1));
-  for (const [path, text] of Object.entries(now.own)) {
-    const before = last?.own[path];
-    if (before === text) continue;
-    items.push({ path, out: path, what: before === undefined && !(path in (last?.files ?? {})) ? 'new' : 'changed', own: true, edits: [] });
-  }
-  for (const sort of new Set([...Object.keys(now.hosting ?? {}), ...Object.keys(last?.hosting ?? {})]))
-    if (now.hosting?.[sort] !== last?.hosting?.[sort]) items.push({ path: sort, out: sort, what: 'changed', own: true, hosting: true, edits: [] });
-  return items;
+  const { gone, ours } = otherItems(now, last);
+  const files = Object.entries(now.files).flatMap(([path, file]) => itemOf(path, file, last, (out) => out in now.own) ?? []);
+  return [...[...files, ...gone].sort((a, b) => (a.path < b.path ? -1 : 1)), ...ours];
 }
 
 /** What the host is told beside the files, as texts that can be compared: who can visit, and which files get headers. Nothing where all is as usual. */

@@ -1,12 +1,10 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { all, applyChange, emptyDocument, set } from '../site/index.ts';
 import { identityGaps, identityGraph } from '../structured-data/index.ts';
 import { factsOf } from '../testing/html.ts';
-import { openProject } from '../exchange/index.ts';
 import { readSource } from '../page/index.ts';
 import { decodeSource } from '../source/index.ts';
-import { compareWithRelease, editsFor, headerServerRules, hostingOf, manifestSchema, ownFiles, sitemapPage, sourceDiff, type Template } from './index.ts';
+import { compareWithRelease, editsFor, headerServerRules, hostingOf, generatedFiles, sitemapPage, sourceDiff, type Template } from './index.ts';
 
 const document = applyChange(
   emptyDocument(),
@@ -91,34 +89,17 @@ describe('what waits', () => {
     expect(hostingOf(document)).toEqual({});
   });
   it('has no robots.txt of ours while the site’s own will do', () => {
-    const brought = { robots: 'User-agent: *\n', maps: { 'sitemap.xml': '<urlset/>' } };
-    expect(ownFiles(document, brought, {})).toEqual({});
-    expect(Object.keys(ownFiles(document, { ...brought, robots: 'Sitemap: https://a.example/sitemap.xml' }, { 'sitemap.xml': '<urlset/>' }))).toEqual([]);
-    expect(Object.keys(ownFiles(document, { robots: undefined, maps: {} }, { 'sitemap.xml': '<urlset/>' }))).toEqual(['robots.txt', 'sitemap.xml']);
+    const imported = { robots: 'User-agent: *\n', maps: { 'sitemap.xml': '<urlset/>' } };
+    expect(generatedFiles(document, imported, {})).toEqual({});
+    expect(Object.keys(generatedFiles(document, { ...imported, robots: 'Sitemap: https://a.example/sitemap.xml' }, { 'sitemap.xml': '<urlset/>' }))).toEqual(
+      [],
+    );
+    expect(Object.keys(generatedFiles(document, { robots: undefined, maps: {} }, { 'sitemap.xml': '<urlset/>' }))).toEqual(['robots.txt', 'sitemap.xml']);
   });
   it('is shown as a difference in lines', () => {
     expect(sourceDiff('a\nb\nc\n', 'a\nB\nc\n')).toEqual([{ oldStart: 1, newStart: 1, lines: [' a', '-b', '+B', ' c'] }]);
     expect(sourceDiff('same', 'same')).toEqual([]);
   });
-});
-
-describe('saved formats of version 1', () => {
-  const project = JSON.parse(readFileSync(new URL('../exchange/fixtures/project-v1.json', import.meta.url), 'utf8')) as {
-    manifest: unknown;
-    document: { tables: object };
-  };
-  it('still open', () => {
-    expect(manifestSchema.safeParse(project.manifest).success).toBe(true);
-    const opened = openProject(JSON.stringify(project));
-    const document = { version: 3, tables: { ...emptyDocument().tables, ...project.document.tables } };
-    expect(opened.ok && opened.project).toEqual({ ...project, document, start: document, entries: [], aside: [] });
-  });
-  it.each([
-    ['{', 'not-a-project'],
-    ['{"format":"other"}', 'not-a-project'],
-    ['{"format":"jolly-beacon-project","version":3}', 'newer-version'],
-    ['{"format":"jolly-beacon-project","version":1}', 'damaged'],
-  ])('%s is refused: %s', (json, reason) => expect(openProject(json)).toMatchObject({ ok: false, reason }));
 });
 
 describe('headers for files', () => {

@@ -7,9 +7,9 @@ import { outPath, type WorkingCopy } from './manifest.ts';
 export type Shipment = { readonly path: string; readonly text: string } | { readonly path: string; readonly from: string; readonly edits: readonly PageEdit[] };
 
 /** Everything that goes out, by where it goes: ours first, then what was brought in, as far as ours does not stand in its place. */
-export function shipments(copy: WorkingCopy, brought: Iterable<string>): Shipment[] {
+export function shipments(copy: WorkingCopy, imported: Iterable<string>): Shipment[] {
   const ours = Object.entries(copy.own).map(([path, text]) => ({ path, text }));
-  const theirs = [...brought].flatMap((from) => {
+  const theirs = [...imported].flatMap((from) => {
     const path = outPath(from, copy.files[from] ?? {});
     return path in copy.own ? [] : [{ path, from, edits: copy.files[from]?.edits ?? [] }];
   });

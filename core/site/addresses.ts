@@ -1,5 +1,5 @@
 import { holdsPage } from '../page/index.ts';
-import { decodeSource, isTwin } from '../source/index.ts';
+import { decodeSource, isAddressVariant } from '../source/index.ts';
 
 const SIMPLE_REFERENCE = /^[\w\-./~]*$/;
 
@@ -48,7 +48,7 @@ export function withoutPageEnding(path: string): string {
 
 /** Whether a host is the site's, its twin, or one under which the site was before. */
 function isHostOf(host: string, own: string, cameAs: string | undefined): boolean {
-  return isTwin(host, own) || (cameAs !== undefined && isTwin(host, cameAs));
+  return isAddressVariant(host, own) || (cameAs !== undefined && isAddressVariant(host, cameAs));
 }
 
 /**

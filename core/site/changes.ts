@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { TABLES, type RecordOf, type SiteDocument, type Table } from './document.ts';
+import { FORMER_TABLES, TABLES, type RecordOf, type SiteDocument, type Table } from './document.ts';
 
 type Value = string | number | boolean | null;
 
@@ -27,7 +27,11 @@ function isKey(key: string): boolean {
 
 const setSchema = z.strictObject({
   kind: z.literal('set'),
-  table: z.enum(Object.keys(TABLES) as [Table, ...Table[]]),
+  // Journals of earlier days call some tables otherwise.
+  table: z.preprocess(
+    (name) => (typeof name === 'string' && Object.hasOwn(FORMER_TABLES, name) ? FORMER_TABLES[name] : name),
+    z.enum(Object.keys(TABLES) as [Table, ...Table[]]),
+  ),
   key: z.string().refine(isKey, 'a name that cannot be used, or is too long'),
   field: z.string().max(64),
   value: z.union([z.string(), z.number(), z.boolean(), z.null()]),
@@ -190,8 +194,8 @@ export function takenBack(document: SiteDocument, page: string): Change[] {
   for (const table of ['passages', 'alts'] as const)
     for (const [key, fields] of Object.entries(document.tables[table]))
       if (key.startsWith(`${page}\n`)) for (const field of Object.keys(fields)) changes.push({ kind: 'set', table, key, field, value: null });
-  for (const [key, fields] of Object.entries(document.tables.says))
-    if (key.startsWith(`page:${page}\n`)) for (const field of Object.keys(fields)) changes.push({ kind: 'set', table: 'says', key, field, value: null });
+  for (const [key, fields] of Object.entries(document.tables.directives))
+    if (key.startsWith(`page:${page}\n`)) for (const field of Object.keys(fields)) changes.push({ kind: 'set', table: 'directives', key, field, value: null });
   return changes;
 }
 

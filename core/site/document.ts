@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { broughtUpToDate, isSaved, renamed, type SavedFormat } from '../saved/index.ts';
 import { KINDS } from './kinds.ts';
 
 const intent = z.enum(['list', 'out']).nullable();
@@ -8,6 +9,9 @@ const flag = z.boolean().nullable().optional();
 /** Longest text of one field, in UTF-16 units: far beyond any title, description or list of profiles. */
 export const LONGEST_TEXT = 10_000;
 const text = z.string().max(LONGEST_TEXT);
+
+/** Scheme and host of an address, and nothing else. */
+const origin = text.refine((value) => URL.canParse(value) && new URL(value).origin === value, 'no scheme and host');
 
 /** Fields of each record table; absent and null mean the same: not set. */
 export const TABLES = {
@@ -25,9 +29,9 @@ export const TABLES = {
     /** Pages that say nothing of their encoding, and are in UTF-8, are to say so. */
     sayCharset: flag,
     /** Scheme and host, such as `https://quillfeather.example`. */
-    mainAddress: text.nullable().optional(),
+    mainAddress: origin.nullable().optional(),
     /** The main address under which the site was brought in, once it has another: what its pages name there follows. */
-    cameAs: text.nullable().optional(),
+    cameAs: origin.nullable().optional(),
     ownerKind: z.enum(['organization', 'person']).nullable().optional(),
     ownerName: text.nullable().optional(),
     email: text.nullable().optional(),
@@ -45,7 +49,7 @@ export const TABLES = {
     sharePicture: text.nullable().optional(),
   }),
   /** The one switch for the whole site. One record, key ''. */
-  doors: z.strictObject({
+  siteSwitch: z.strictObject({
     open: flag,
     /** When the switch was last turned, ISO. */
     since: z.string().nullable().optional(),
@@ -60,7 +64,7 @@ export const TABLES = {
    * What engines may do with pages and show of them, by scope, a line feed, and crawler (`*` for all). Scopes: `site`, `kind:` and a kind, `rule:` and
    * a rule's id, `page:` and its file, `files:` and the id of a rule for files.
    */
-  says: z.strictObject({
+  directives: z.strictObject({
     /** For rules, and for one crawler; what a page or a kind is for stands with them. */
     intent: intent.optional(),
     follow: yesNo,
@@ -195,22 +199,39 @@ export type RecordOf<T extends Table> = z.infer<(typeof TABLES)[T]>;
 
 /** All that the owner has said about a site. Changes only through `applyChange`. */
 export interface SiteDocument {
-  readonly version: 3;
+  readonly version: typeof DOCUMENT_FORMAT.version;
   readonly tables: { readonly [T in Table]: Readonly<Record<string, RecordOf<T>>> };
 }
 
-const NAMES = Object.keys(TABLES) as Table[];
-const ofEach = <V>(make: (table: Table) => V): Record<Table, V> => Object.fromEntries(NAMES.map((name) => [name, make(name)])) as Record<Table, V>;
+/** Tables that had another name before version 4. */
+export const FORMER_TABLES: Readonly<Record<string, Table>> = { doors: 'siteSwitch', says: 'directives' };
 
-/** Format version 3 of a saved document. Versions 1 and 2 had fewer tables and fields. */
+const TABLE_NAMES = Object.keys(TABLES) as Table[];
+const ofEach = <V>(make: (table: Table) => V): Record<Table, V> => Object.fromEntries(TABLE_NAMES.map((name) => [name, make(name)])) as Record<Table, V>;
+
+/** The format of a saved document. Versions 1 and 2 had fewer tables and fields; in 3 two tables had other names. */
+export const DOCUMENT_FORMAT = {
+  name: 'site document',
+  version: 4,
+  migrations: {
+    1: (saved) => saved,
+    2: (saved) => saved,
+    3: (saved) => {
+      const tables = renamed(saved['tables'], FORMER_TABLES);
+      return isSaved(tables) ? { ...saved, tables: { ...emptyDocument().tables, ...tables } } : saved;
+    },
+  },
+} as const satisfies SavedFormat;
+
+/** A saved document as it is written now. */
 export const siteDocumentSchema: z.ZodType<SiteDocument> = z.strictObject({
-  version: z.literal(3),
+  version: z.literal(DOCUMENT_FORMAT.version),
   tables: z.strictObject(ofEach((table) => z.record(z.string(), TABLES[table]))),
 }) as unknown as z.ZodType<SiteDocument>;
 
 /** A site about which nothing has been said. */
 export function emptyDocument(): SiteDocument {
-  return { version: 3, tables: ofEach(() => ({})) };
+  return { version: DOCUMENT_FORMAT.version, tables: ofEach(() => ({})) };
 }
 
 /** Something saved that cannot be read: where it stood, what it was, and why. */
@@ -227,37 +248,29 @@ export type OpenedDocument =
 
 /** Opens a saved document of any version. Fields that cannot be read are set aside and the rest opens; the reason in plain words where nothing can be read. */
 export function openDocument(saved: unknown): OpenedDocument {
-  const version = (saved as { version?: unknown } | null)?.version;
-  if (typeof version === 'number' && version > 3) return { ok: false, reason: 'newer-version', detail: `format version ${version}` };
-  const whole = version === 1 || version === 2 ? fromEarlier(saved) : saved;
-  const parsed = siteDocumentSchema.safeParse(whole);
+  const led = broughtUpToDate(DOCUMENT_FORMAT, saved);
+  if (!led.ok) return led;
+  const parsed = siteDocumentSchema.safeParse(led.value);
   if (parsed.success) return { ok: true, document: parsed.data };
-  return salvaged(whole) ?? { ok: false, reason: 'damaged', detail: z.prettifyError(parsed.error) };
+  return salvaged(led.value) ?? { ok: false, reason: 'damaged', detail: z.prettifyError(parsed.error) };
 }
-
-const isObject = (value: unknown): value is Readonly<Record<string, unknown>> => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** What can be read of a document, field by field; undefined where it is no document at all. */
 function salvaged(saved: unknown): OpenedDocument | undefined {
-  const tables = isObject(saved) && saved['version'] === 3 ? saved['tables'] : undefined;
-  if (!isObject(tables) || !Object.values(tables).every(isObject)) return undefined;
+  const tables = isSaved(saved) && saved['version'] === DOCUMENT_FORMAT.version ? saved['tables'] : undefined;
+  if (!isSaved(tables)) return undefined;
   const aside: SetAside[] = [];
   const kept = ofEach((): Record<string, Record<string, unknown>> => ({}));
   for (const [table, records] of Object.entries(tables)) {
-    for (const [key, record] of Object.entries(records as Record<string, unknown>)) {
+    if (!isSaved(records)) return undefined;
+    for (const [key, record] of Object.entries(records)) {
       const shape = (Object.hasOwn(TABLES, table) ? TABLES[table as Table].shape : {}) as Record<string, z.ZodType>;
-      for (const [field, value] of isObject(record) ? Object.entries(record) : [['', record] as const]) {
+      for (const [field, value] of isSaved(record) ? Object.entries(record) : [['', record] as const]) {
         const fits = Object.hasOwn(shape, field) && key !== '__proto__' ? shape[field]?.safeParse(value) : undefined;
         if (fits?.success) (kept[table as Table][key] ??= {})[field] = value;
         else aside.push({ table, key, value: field === '' ? value : { [field]: value }, problem: fits ? z.prettifyError(fits.error) : 'not known here' });
       }
     }
   }
-  return { ok: true, document: { version: 3, tables: kept } as SiteDocument, aside };
-}
-
-/** Later versions only added tables and fields. */
-function fromEarlier(saved: unknown): unknown {
-  const { tables } = saved as { tables?: unknown };
-  return typeof tables === 'object' && tables !== null ? { version: 3, tables: { ...emptyDocument().tables, ...tables } } : saved;
+  return { ok: true, document: { version: DOCUMENT_FORMAT.version, tables: kept } as SiteDocument, aside };
 }

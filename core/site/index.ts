@@ -15,6 +15,7 @@ export {
   type SetField,
 } from './changes.ts';
 export {
+  DOCUMENT_FORMAT,
   emptyDocument,
   LONGEST_TEXT,
   openDocument,
@@ -58,25 +59,25 @@ export { wantedInMap, type WantedInMap } from './in-map.ts';
 export { leftover, numberAfterName } from './leftovers.ts';
 export { kindOf, kindRules, pageName, pathRules, ruleCatches, spares, type KindRule, type PathRule, type SitePage } from './page.ts';
 export { titleParts } from './title-parts.ts';
-export { movedRule, placeBehind } from './rule-order.ts';
+export { movedRule, orderBehind } from './rule-order.ts';
 export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from './parts.ts';
 export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, saysCharset, writeLinks, type SetLink } from './passages.ts';
-export { descriptionRooms, shareTextRoom, shareTitleRoom, tabRoom, titleRooms } from './rooms.ts';
+export { descriptionLimit, descriptionLimits, shareTextLimit, shareTitleLimit, tabLimit, titleLimit, titleLimits } from './text-limits.ts';
 export { formerHost, formerOrigin, isClosed, isOpen, mainAddressChange, siteHost, siteOrigin, switchStory, type SwitchStory } from './origin.ts';
 export { homeFile, isOwnAddress, resolvePath, spellingsOf, type Resolved } from './resolve.ts';
 export {
   directiveEdits,
   directiveFor,
-  effectiveSays,
+  effectiveDirectives,
   EVERY_CRAWLER,
   headerRules,
   headersFor,
   outgoingHeaderRules,
-  SAID_FIELDS,
-  saysKey,
-  saysOf,
+  DIRECTIVE_FIELDS,
+  directivesKey,
+  directivesOf,
   type HeaderRule,
-  type SaidField,
-  type SaidValue,
-  type Says,
-} from './says.ts';
+  type DirectiveField,
+  type DirectiveValue,
+  type PageDirectives,
+} from './directives.ts';

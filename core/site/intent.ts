@@ -4,7 +4,7 @@ import type { SiteDocument } from './document.ts';
 import { KIND_INTENTS, type Intent, type Kind } from './kinds.ts';
 import { isOpen } from './origin.ts';
 import type { SitePage } from './page.ts';
-import { directiveEdits, EVERY_CRAWLER, hasSayingRules, sayingRules, saysOf } from './says.ts';
+import { directiveEdits, EVERY_CRAWLER, hasDirectiveRules, directiveRules, directivesOf } from './directives.ts';
 
 /** What the owner wants of a page, and who says so. */
 export interface EffectiveIntent {
@@ -43,19 +43,19 @@ export function crawlerIntent(document: SiteDocument, page: string, kind: Kind, 
 
 /** The word that keeps a page from one crawler, spoken to that one; undefined where there is none. */
 function keptFrom(document: SiteDocument, page: string, kind: Kind, crawler: string): EffectiveIntent | undefined {
-  const own = saysOf(document, `page:${page}`, crawler)?.intent;
+  const own = directivesOf(document, `page:${page}`, crawler)?.intent;
   if (own) return own === 'out' ? { intent: own, from: 'page' } : undefined;
   const ruled = ruledIntent(document, page, crawler);
   if (ruled) return ruled.intent === 'out' ? ruled : undefined;
-  return saysOf(document, `kind:${kind}`, crawler)?.intent === 'out' || saysOf(document, 'site', crawler)?.intent === 'out'
+  return directivesOf(document, `kind:${kind}`, crawler)?.intent === 'out' || directivesOf(document, 'site', crawler)?.intent === 'out'
     ? { intent: 'out', from: 'kind' }
     : undefined;
 }
 
 function ruledIntent(document: SiteDocument, page: string, crawler: string): EffectiveIntent | undefined {
-  if (!hasSayingRules(document)) return undefined;
-  for (const { id } of sayingRules(document, addressOf(page))) {
-    const intent = saysOf(document, `rule:${id}`, crawler)?.intent;
+  if (!hasDirectiveRules(document)) return undefined;
+  for (const { id } of directiveRules(document, addressOf(page))) {
+    const intent = directivesOf(document, `rule:${id}`, crawler)?.intent;
     if (intent) return { intent, from: 'rule', rule: id };
   }
   return undefined;
@@ -68,8 +68,8 @@ function ruledIntent(document: SiteDocument, page: string, crawler: string): Eff
 export function effectiveNoindex(
   document: SiteDocument,
   page: Pick<SitePage, 'id' | 'kind' | 'facts'>,
-): { noindex: boolean; from: 'doors' | 'owner' | 'page' } {
-  if (!isOpen(document)) return { noindex: true, from: 'doors' };
+): { noindex: boolean; from: 'switch' | 'owner' | 'page' } {
+  if (!isOpen(document)) return { noindex: true, from: 'switch' };
   const { intent, from } = effectiveIntent(document, page.id, page.kind);
   if (from !== 'default') return { noindex: intent === 'out', from: 'owner' };
   return { noindex: robotsMetas(page.facts).some((meta) => indexDirectives(meta.content ?? '').noindex), from: 'page' };

@@ -102,7 +102,7 @@ describe('ten thousand keys in one text', () => {
     const journal: JournalEntry[] = [];
     for (let key = 1; key <= keys; key++) {
       const change = set('pages', 'p.html', field, SENTENCE.slice(0, key));
-      const entry = doEntry(document, change, { seq: key, at: new Date(key * pause).toISOString(), label: 'x', thread: 't', undo });
+      const entry = doEntry(document, change, { seq: key, at: new Date(key * pause).toISOString(), label: 'x', coalesceKey: 't', undo });
       document = applyChange(document, entry.change);
       undo = fold(undo, entry);
       journal.push(entry);
@@ -136,11 +136,14 @@ function nestedUndo(keys: number): JournalEntry[] {
   for (let key = 1; key <= keys; key++) {
     const change = set('facts', '', 'siteName', 'n'.repeat(key));
     const back = set('facts', '', 'siteName', key === 1 ? null : 'n'.repeat(key - 1));
-    entries.push({ seq: key, role: 'do', change, inverse: back, at: '2026-11-01T00:00:00Z', label: 'x', thread: 't', lasting: false });
+    entries.push({ seq: key, role: 'do', change, inverse: back, at: '2026-11-01T00:00:00Z', label: 'x', coalesceKey: 't', notUndoable: false });
     inverse = inverse ? { kind: 'all', changes: [back, inverse] } : back;
     done = done ? { kind: 'all', changes: [done, change] } : change;
   }
-  return [...entries, { seq: keys + 1, role: 'undo', change: inverse as Change, inverse: done as Change, at: '', label: 'x', thread: null, lasting: false }];
+  return [
+    ...entries,
+    { seq: keys + 1, role: 'undo', change: inverse as Change, inverse: done as Change, at: '', label: 'x', coalesceKey: null, notUndoable: false },
+  ];
 }
 
 describe('a journal of earlier days', () => {

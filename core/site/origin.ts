@@ -3,7 +3,7 @@ import type { SiteDocument } from './document.ts';
 
 /** Whether the site as it will go out is open to engines; it is, unless the switch was turned off and no plan opens it with the next release. */
 export function isOpen(document: SiteDocument): boolean {
-  const doors = document.tables.doors[''];
+  const doors = document.tables.siteSwitch[''];
   return doors?.open !== false || doors.plan === 'next-release';
 }
 
@@ -28,7 +28,7 @@ export interface SwitchStory {
 
 /** Tells the story of the switch: what is so, since when, and which release made it so. */
 export function switchStory(document: SiteDocument): SwitchStory {
-  const doors = document.tables.doors[''];
+  const doors = document.tables.siteSwitch[''];
   const releases = Object.entries(document.tables.releases)
     .map(([number, record]) => ({ number: Number(number), ...record }))
     .sort((a, b) => b.number - a.number);

@@ -3,7 +3,7 @@ import type { SiteDocument } from './document.ts';
 import { pathRules } from './page.ts';
 
 /** The `order` that puts a new rule behind all of a table. */
-export function placeBehind(rules: Readonly<Record<string, { readonly order?: number | null | undefined }>>): number {
+export function orderBehind(rules: Readonly<Record<string, { readonly order?: number | null | undefined }>>): number {
   return Math.max(0, ...Object.values(rules).map((rule) => rule.order ?? 0)) + 1;
 }
 

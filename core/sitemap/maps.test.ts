@@ -4,7 +4,7 @@ import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { describe, expect, it } from 'vitest';
 import { validateXML } from 'xmllint-wasm';
 import {
-  examineMap,
+  validateMap,
   isMapText,
   mapStyle,
   readSitemap,
@@ -67,7 +67,7 @@ describe('the schema of the protocol', () => {
       fc.asyncProperty(fc.array(entry, { minLength: 1, maxLength: 8 }), async (entries) => {
         const { xml } = writeSitemap(entries, { styles: ['/sitemap.xsl', '/sitemap.css'] });
         expect(await faults('sitemap', xml)).toEqual([]);
-        const examined = examineMap(xml, { address: undefined, now: Date.UTC(2026, 10, 26) });
+        const examined = validateMap(xml, { address: undefined, now: Date.UTC(2026, 10, 26) });
         // Read again it is the same, to the last picture; doubles are no fault of the writing.
         expect(examined.ok && examined.map.issues.filter((issue) => !['loc-twice', 'loc-fragment', 'dates-same'].includes(issue.code))).toEqual([]);
         expect(examined.ok && examined.map.entries.map(({ loc, images, alternates }) => [loc, images, alternates])).toEqual(
@@ -153,7 +153,7 @@ describe('a map looked at closely', () => {
   const HEAD =
     '<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9" xmlns:image="http://www.google.com/schemas/sitemap-image/1.1" xmlns:xhtml="http://www.w3.org/1999/xhtml">';
   const issues = (inner: string, address: string | undefined = 'https://a.example/sitemap.xml', head = HEAD): string[] => {
-    const examined = examineMap(`${head}${inner}</urlset>`, { address, now: NOW });
+    const examined = validateMap(`${head}${inner}</urlset>`, { address, now: NOW });
     return examined.ok ? examined.map.issues.map((issue) => (issue.code === 'malformed' ? `malformed: ${issue.what}` : issue.code)) : [examined.reason];
   };
   const url = (loc: string, more = ''): string => `<url><loc>${loc}</loc>${more}</url>`;
@@ -214,19 +214,19 @@ describe('a map looked at closely', () => {
     expect(issues(url('https://a.example/'), undefined, `<?xml version="1.0" encoding="ISO-8859-1"?>${HEAD}`)).toEqual(['encoding']);
     const prefixed =
       '<s:urlset xmlns:s="http://www.sitemaps.org/schemas/sitemap/0.9"><s:url><s:loc>https://a.example/</s:loc><s:lastmod>2026-01-01</s:lastmod></s:url></s:urlset>';
-    const examined = examineMap(prefixed, { address: undefined, now: NOW });
+    const examined = validateMap(prefixed, { address: undefined, now: NOW });
     expect(examined).toMatchObject({ ok: true, map: { issues: [], entries: [{ loc: 'https://a.example/', lastmod: '2026-01-01' }] } });
     expect(readSitemap(prefixed)).toMatchObject({ ok: true, sitemap: { entries: [{ loc: 'https://a.example/' }] } });
   });
   it('reads nothing inside comments, and keeps places as they are', () => {
     const xml = `${HEAD}<!-- <url><loc>https://a.example/old</loc></url>\n -->\n${url('https://b.example/')}</urlset>`;
-    const examined = examineMap(xml, { address: 'https://a.example/sitemap.xml', now: NOW });
+    const examined = validateMap(xml, { address: 'https://a.example/sitemap.xml', now: NOW });
     expect(examined.ok && examined.map.entries.map((entry) => entry.loc)).toEqual(['https://b.example/']);
     expect(examined.ok && xml.slice(examined.map.issues[0]?.place).startsWith('<url><loc>https://b.example/')).toBe(true);
   });
   it('reads a plain list of addresses, line by line, with or without a mark at its beginning', () => {
     const list = '\ufeffhttps://a.example/\r\n\r\n  https://a.example/b/\nhttps://b.example/\nfour\n';
-    const examined = examineMap(list, { address: 'https://a.example/urls.txt', now: NOW });
+    const examined = validateMap(list, { address: 'https://a.example/urls.txt', now: NOW });
     if (!examined.ok) throw new Error(examined.reason);
     expect(examined.map).toMatchObject({ kind: 'urlset', form: 'list' });
     expect(examined.map.entries.map(({ loc }) => loc)).toEqual(['https://a.example/', 'https://a.example/b/', 'https://b.example/', 'four']);
@@ -239,13 +239,13 @@ describe('a map looked at closely', () => {
   });
   it('lists only what lies below its folder, unless robots.txt names it', () => {
     const xml = `${HEAD}${url('https://a.example/x')}</urlset>`;
-    const look = (named: boolean) => examineMap(xml, { address: 'https://a.example/maps/sitemap.xml', named, now: NOW });
+    const look = (named: boolean) => validateMap(xml, { address: 'https://a.example/maps/sitemap.xml', named, now: NOW });
     const codes = (examined: ReturnType<typeof look>) => (examined.ok ? examined.map.issues.map((issue) => issue.code) : []);
     expect([codes(look(false)), codes(look(true))]).toEqual([['loc-folder'], []]);
   });
   it('says where it is broken, by line and column, and takes nothing behind it', () => {
     const xml = `<?xml version="1.0"?>\n${HEAD}\n${url('https://a.example/1')}\n${url('https://a.example/?a&b')}\n${url('https://a.example/2')}</urlset>`;
-    const examined = examineMap(xml, { address: undefined, now: NOW });
+    const examined = validateMap(xml, { address: undefined, now: NOW });
     if (!examined.ok) throw new Error(examined.reason);
     const [issue] = examined.map.issues;
     expect(issue).toMatchObject({ code: 'malformed', what: 'bare-ampersand', line: 4 });
@@ -305,7 +305,7 @@ describe('a map looked at closely', () => {
       '&'.repeat(1_000_000),
       '<url><loc>x</loc></url>'.repeat(100_000),
     ])
-      examineMap(`${HEAD}${text}</urlset>`, { address: undefined, now: NOW });
+      validateMap(`${HEAD}${text}</urlset>`, { address: undefined, now: NOW });
     expect(performance.now() - started).toBeLessThan(8000);
   });
 });

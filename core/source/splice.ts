@@ -202,7 +202,7 @@ export function respell(source: SourceText, bytes: Uint8Array): SourceText {
 }
 
 /** Line and column, both counted from 1, of an offset in a text. */
-export function placeOf(text: string, offset: number): { line: number; column: number } {
+export function positionOf(text: string, offset: number): { line: number; column: number } {
   let line = 1;
   let lineStart = 0;
   for (let at = text.indexOf('\n'); at >= 0 && at < offset; at = text.indexOf('\n', at + 1)) {

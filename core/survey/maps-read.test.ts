@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { all, applyChange, emptyDocument, set, type SiteDocument } from '../site/index.ts';
 import { factsOf } from '../testing/html.ts';
-import { forSurvey, mapLines, summaryOf, Survey, type MapOrder, type ReadMap } from './index.ts';
+import { forSurvey } from '../rows/index.ts';
+import { mapLines, summaryOf, type MapOrder, type ReadMap } from '../map/index.ts';
+import { Survey } from './index.ts';
 
 const NOW = Date.UTC(2026, 10, 25);
 const ORIGIN = 'https://a.example';
@@ -56,9 +58,9 @@ describe('our map beside those the site came with', () => {
   const robots = `User-agent: *\nDisallow:\nSitemap: ${ORIGIN}/old.xml\nSitemap: ${ORIGIN}/sitemap.xml\n`;
   const maps = { 'old.xml': urlset('b/'), 'sitemap.xml': urlset('c/') };
   it('tells which of them robots.txt still names', () => {
-    expect(survey(maps, robots, applyChange(START, set('sitemap', '', 'on', true))).mapReport()).toMatchObject({
+    expect(survey(maps, robots, applyChange(START, set('sitemap', '', 'on', true))).maps.report()).toMatchObject({
       alsoNamed: [`${ORIGIN}/old.xml`],
-      brought: ['old.xml', 'sitemap.xml'],
+      imported: ['old.xml', 'sitemap.xml'],
       replaces: ['sitemap.xml'],
     });
   });
@@ -81,7 +83,7 @@ describe('an index looked at with its maps', () => {
   const read = (text: string): ReadMap => {
     const one = survey({}, undefined);
     one.released(one.manifestFor(1, NOW), START);
-    return one.readMap({ text, address: `${ORIGIN}/sitemap.xml`, parts: texts });
+    return one.maps.read({ text, address: `${ORIGIN}/sitemap.xml`, parts: texts });
   };
   it('tells of each what it is, and of all together what they lack', () => {
     const result = read(index(...Object.keys(texts), 'https://b.example/x.xml'));
@@ -105,7 +107,7 @@ describe('an index looked at with its maps', () => {
       <url><loc>${ORIGIN}/</loc></url></urlset>`;
     const one = survey({}, undefined);
     one.released(one.manifestFor(1, NOW), START);
-    const read = one.readMap({ text, address });
+    const read = one.maps.read({ text, address });
     expect(summaryOf(read)).toMatchObject({
       ok: true,
       kind: 'urlset',
@@ -126,10 +128,10 @@ describe('an index looked at with its maps', () => {
   });
   it('leaves to the maps beside one what stands in them, and no further', () => {
     const maps = { 'sitemap.xml': index(`${ORIGIN}/1.xml`, `${ORIGIN}/2.xml`), '1.xml': urlset('', 'b/'), '2.xml': urlset('c/'), 'alone.xml': urlset('d/') };
-    const lacks = (robots: string | undefined, brought: string): [boolean, readonly string[]] => {
+    const lacks = (robots: string | undefined, imported: string): [boolean, readonly string[]] => {
       const one = survey(maps, robots);
       one.released(one.manifestFor(1, NOW), START);
-      const result = one.readMap({ brought });
+      const result = one.maps.read({ imported });
       if (!result.ok) throw new Error(result.reason);
       return [result.beside, result.comparison.missing];
     };
@@ -144,14 +146,14 @@ describe('an index looked at with its maps', () => {
   it('finds nothing wrong with ours, whether or not they are written, and whatever is live', () => {
     const by = (path: string, on: boolean): unknown => {
       const one = survey({}, undefined, applyChange(START, all([set('sitemap', '', 'on', on), set('pages', 'b/index.html', 'kind', 'post')])));
-      const result = one.readMap({ path });
+      const result = one.maps.read({ path });
       if (!result.ok) throw new Error(result.reason);
       return [result.map.issues, result.comparison.missing, result.comparison.entries.filter((entry) => entry.fault !== undefined)];
     };
     for (const on of [true, false]) for (const path of ['sitemap.xml', 'sitemap-posts.xml', 'sitemap-pages.xml']) expect(by(path, on)).toEqual([[], [], []]);
   });
   it('says why there is nothing to look at', () => {
-    expect(survey({}, undefined).readMap({ bytes: Uint8Array.of(0x1f, 0x8b, 8, 0) })).toEqual({ ok: false, reason: 'unreadable' });
+    expect(survey({}, undefined).maps.read({ bytes: Uint8Array.of(0x1f, 0x8b, 8, 0) })).toEqual({ ok: false, reason: 'unreadable' });
     expect(read('<!DOCTYPE x [<!ENTITY a "b">]><urlset></urlset>')).toEqual({ ok: false, reason: 'doctype' });
   });
 });
@@ -160,7 +162,7 @@ describe('the day that a page shows', () => {
   const day = (inner: string, id = 'b/index.html'): [string | undefined, string] => {
     const pages = { ...PAGES, [id]: html('B', inner) };
     const line = survey({}, undefined, applyChange(START, set('sitemap', '', 'dates', 'visible')), pages)
-      .mapReport()
+      .maps.report()
       .lines.find((one) => one.id === id);
     return [line?.lastmod, line?.dateFrom ?? ''];
   };

@@ -3,7 +3,7 @@ import { listOf, phraseMatrix, phrasesFrom, prepareTexts, textsOf, type PhraseRo
 import {
   addressOf,
   applyChange,
-  descriptionRooms,
+  descriptionLimits,
   effectiveDescription,
   effectiveShareTitle,
   effectiveTitle,
@@ -12,15 +12,15 @@ import {
   partValues,
   set,
   siteHost,
-  titleRooms,
+  titleLimits,
   type Kind,
   type PatternField,
   type SiteDocument,
   type SitePage,
 } from '../site/index.ts';
 import { percentDecoded } from '../source/index.ts';
-import { PARTS, suggestDescriptions, suggestTitles, writePattern, type Part, type Pattern, type Room } from '../titles/index.ts';
-import type { PageRow } from './rows.ts';
+import { PARTS, suggestDescriptions, suggestTitles, writePattern, type Part, type Pattern, type TextLimit } from '../titles/index.ts';
+import type { PageRow } from '../rows/index.ts';
 import type { Survey } from './survey.ts';
 
 /** Pages that say the same, or nearly. */
@@ -194,11 +194,11 @@ export function suggestionsFor(
   { common = [], taken = () => false }: { readonly common?: readonly string[]; readonly taken?: (text: string) => boolean } = {},
 ): string[] {
   const site = document.tables.facts[''] ?? {};
-  const rooms: readonly Room[] = field === 'title' ? titleRooms(document) : descriptionRooms(document);
+  const limits: readonly TextLimit[] = field === 'title' ? titleLimits(document) : descriptionLimits(document);
   const from = {
     facts: page.facts,
     language: languageOf(page.facts.lang, site.language),
-    room: rooms[0] as Room,
+    limit: limits[0] as TextLimit,
     current: EFFECTIVE[field](document, page).value,
     phrase: document.tables.pages[page.id]?.phrase ?? '',
     common,

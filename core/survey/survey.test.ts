@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { redirectRules, type Manifest } from '../release/index.ts';
+import { MANIFEST_FORMAT, redirectRules, type Manifest } from '../release/index.ts';
 import {
   all,
   applyChange,
@@ -18,7 +18,9 @@ import {
 import { writePattern, type Pattern } from '../titles/index.ts';
 import { patchPage } from '../page/index.ts';
 import { factsOf, sourceOf } from '../testing/html.ts';
-import { alikeGroups, forSurvey, LinkIndex, openSteps, patternPreview, phraseReport, picturePlaces, Survey } from './index.ts';
+import { alikeGroups, patternPreview, phraseReport, picturePlaces, Survey } from './index.ts';
+import { forSurvey, remainingSteps } from '../rows/index.ts';
+import { LinkIndex } from '../links/index.ts';
 
 const PAGES: Record<string, string> = {
   'index.html':
@@ -33,7 +35,7 @@ const OLD_MAP =
   '<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"><url><loc>https://a.example/old/</loc></url><url><loc>https://a.example/a/</loc></url></urlset>';
 const files = Object.keys(PAGES).map((path, index) => ({ path, hash: `hash-${path}`, size: 10, modified: Date.UTC(2026, 0, 1 + index * 40) }));
 const MANIFEST: Manifest = {
-  version: 1,
+  version: MANIFEST_FORMAT.version,
   number: 3,
   files: Object.fromEntries(files.filter((file) => !file.path.startsWith('new')).map(({ path, hash }) => [path, { hash, edits: [] }])),
   own: {},
@@ -83,7 +85,7 @@ describe('the survey', () => {
     expect(survey(open).numbers()).toMatchObject({ found: 2, foundAfterRelease: 3 });
   });
   it('knows which pages each line of robots.txt touches', () => {
-    expect(survey().robotsReport().touches).toEqual([
+    expect(survey().robots.report().touches).toEqual([
       { line: 2, pages: { count: 1, first: ['b/index.html'] }, files: 0, wronglyShut: { count: 1, first: ['b/index.html'] } },
       { line: 3, pages: { count: 0, first: [] }, files: 0, wronglyShut: { count: 0, first: [] } },
     ]);
@@ -98,7 +100,7 @@ describe('the survey', () => {
     expect([state('skerrybot'), state('ploverbot'), state('robots')]).toEqual(['shut-out', 'findable', 'shut-out']);
   });
   it('closes everything with one switch, and says which change it would release', () => {
-    const closed = survey(applyChange(START, set('doors', '', 'open', false)));
+    const closed = survey(applyChange(START, set('siteSwitch', '', 'open', false)));
     expect(closed.rows().filter((row) => row.state === 'shut-out')).toHaveLength(3);
     expect(closed.editsOf('a/index.html')).toEqual([{ kind: 'noindex', on: true }]);
     expect(closed.editsOf('b/index.html')).toEqual([]);
@@ -116,12 +118,12 @@ describe('the survey', () => {
     fc
       .tuple(fc.constantFrom(...Object.keys(PAGES)), fc.constantFrom(null, 'list' as const, 'out' as const))
       .map(([page, value]) => set('pages', page, 'intent', value)),
-    fc.boolean().map((open) => set('doors', '', 'open', open)),
+    fc.boolean().map((open) => set('siteSwitch', '', 'open', open)),
     fc.constantFrom(null, 'out' as const, 'list' as const).map((value) => set('kinds', 'tag', 'intent', value)),
     fc.constantFrom(null, '', 'User-agent: *\nDisallow: /\n').map((value) => set('robots', '', 'text', value)),
     fc.constantFrom(null, true).map((on) => set('sitemap', '', 'on', on)),
-    fc.constantFrom(null, 'no' as const).map((value) => set('says', 'kind:page\n*', 'follow', value)),
-    fc.constantFrom(null, 'out' as const).map((value) => set('says', 'page:a/index.html\nPloverBot', 'intent', value)),
+    fc.constantFrom(null, 'no' as const).map((value) => set('directives', 'kind:page\n*', 'follow', value)),
+    fc.constantFrom(null, 'out' as const).map((value) => set('directives', 'page:a/index.html\nPloverBot', 'intent', value)),
     fc.constantFrom(null, 'self' as const).map((value) => set('pages', 'a/index.html', 'canonical', value)),
     fc.constantFrom(null, false).map((value) => set('pages', 'new/index.html', 'inMap', value)),
     fc.constantFrom(null, 'draft' as const).map((value) => set('visitors', '', 'audience', value)),
@@ -179,7 +181,7 @@ describe('the map', () => {
     ]);
   });
   it('is compared with the one the site came with', () => {
-    const read = survey().readMap({ text: OLD_MAP, address: 'https://a.example/old-map.xml' });
+    const read = survey().maps.read({ text: OLD_MAP, address: 'https://a.example/old-map.xml' });
     if (!read.ok) throw new Error(read.reason);
     const compared = read.comparison;
     expect(compared.entries.map((entry) => [entry.loc, entry.fault?.code])).toEqual([
@@ -213,7 +215,7 @@ describe('the maps, told', () => {
     ]),
   );
   it('say where each date comes from, and why a page is left out', () => {
-    const report = survey(on).mapReport();
+    const report = survey(on).maps.report();
     expect(report.lines.map((line) => [line.id, line.dateFrom])).toEqual([
       ['index.html', 'file'],
       ['a/index.html', 'release'],
@@ -232,10 +234,10 @@ describe('the maps, told', () => {
     expect(survey(on).workingCopy().own['sitemap-more.xml']).toContain('<loc>https://a.example/rooms/</loc>');
   });
   it('only what people read makes a page newer', () => {
-    const released = { ...MANIFEST, version: 3 as const };
-    const quiet = survey(applyChange(on, set('says', 'site\n*', 'snippet', 50)), released).mapReport();
+    const released = { ...MANIFEST, version: MANIFEST_FORMAT.version };
+    const quiet = survey(applyChange(on, set('directives', 'site\n*', 'snippet', 50)), released).maps.report();
     expect(quiet.lines.find((line) => line.id === 'index.html')?.dateFrom).toBe('file');
-    const read = survey(applyChange(on, set('pages', 'index.html', 'title', 'Another')), released).mapReport();
+    const read = survey(applyChange(on, set('pages', 'index.html', 'title', 'Another')), released).maps.report();
     expect(read.lines.find((line) => line.id === 'index.html')?.dateFrom).toBe('next-release');
   });
   it('refuse a day that nearly all files share', () => {
@@ -248,21 +250,21 @@ describe('the maps, told', () => {
       undefined,
       () => Date.UTC(2026, 10, 25),
     );
-    expect(one.mapReport()).toMatchObject({ trust: { files: false } });
-    expect(one.mapReport().lines.every((line) => line.dateFrom === 'none' && line.lastmod === undefined)).toBe(true);
+    expect(one.maps.report()).toMatchObject({ trust: { files: false } });
+    expect(one.maps.report().lines.every((line) => line.dateFrom === 'none' && line.lastmod === undefined)).toBe(true);
   });
   it('are taken out and put in by page, and never hold what stays out', () => {
     const chosen = applyChange(on, all([set('pages', 'a/index.html', 'inMap', false), set('pages', 'tags/x/index.html', 'inMap', true)]));
     expect(
       survey(chosen)
-        .mapReport()
+        .maps.report()
         .lines.map((line) => line.id),
     ).toEqual(['index.html', 'new/index.html']);
   });
   it('are none while the site is closed, and robots.txt names none', () => {
-    const closed = survey(applyChange(applyChange(START, set('sitemap', '', 'on', true)), set('doors', '', 'open', false)));
+    const closed = survey(applyChange(applyChange(START, set('sitemap', '', 'on', true)), set('siteSwitch', '', 'open', false)));
     expect(Object.keys(closed.workingCopy().own)).toEqual([]);
-    expect(closed.robotsText()).toBe(ROBOTS);
+    expect(closed.robots.text()).toBe(ROBOTS);
   });
 });
 
@@ -272,14 +274,14 @@ describe('another main address', () => {
     'index.html': `<link rel=canonical href="${OLD}/"><meta property=og:url content="${OLD}/"><a href="http://a.example/b/?q#x">b</a><a href="//www.a.example/b/">b</a><a href="https://c.example/b/">c</a><a href=/b/>b</a>`,
     'b/index.html': `<link rel=canonical href=/b/><script type="application/ld+json">{"url":"https:\\/\\/www.a.example\\/b\\/","see":"${OLD}"}</script><p>words`,
   };
-  const brought = (document: SiteDocument): Survey => surveyOf(pages, document);
+  const imported = (document: SiteDocument): Survey => surveyOf(pages, document);
   const before = applyChange(emptyDocument(), set('facts', '', 'mainAddress', OLD));
   const written = (one: Survey, id: keyof typeof pages): string => {
     const patched = patchPage(sourceOf(pages[id]), factsOf(pages[id]), one.editsOf(id));
     return patched.ok ? new TextDecoder().decode(patched.bytes) : patched.reason;
   };
   it.each(['https://a.example', 'http://www.a.example', 'https://new.example'])('takes along what pages name: %s', (origin) => {
-    const one = brought(applyChange(before, mainAddressChange(before, origin)));
+    const one = imported(applyChange(before, mainAddressChange(before, origin)));
     const now = new URL(origin).origin;
     expect(written(one, 'index.html')).toBe(
       `<link rel=canonical href="${now}/"><meta property=og:url content="${now}/">${
@@ -299,7 +301,7 @@ describe('another main address', () => {
     const there = applyChange(before, mainAddressChange(before, 'https://a.example'));
     const back = applyChange(there, mainAddressChange(there, OLD));
     expect([back.tables.facts['']?.mainAddress, back.tables.facts['']?.cameAs ?? null]).toEqual([OLD, null]);
-    expect([brought(back).editsOf('index.html'), brought(before).editsOf('index.html')]).toEqual([[], []]);
+    expect([imported(back).editsOf('index.html'), imported(before).editsOf('index.html')]).toEqual([[], []]);
   });
 });
 
@@ -308,14 +310,14 @@ describe('a site without a home page', () => {
     'index.en.html': '<title>Tide</title><h1>Tide &amp; Timber</h1><a href="boats.html">b</a>',
     'boats.html': '<h1>Boats</h1><a href="index.en.html">home</a><a href="/">home</a>',
   };
-  const brought = (document: SiteDocument): Survey => surveyOf(pages, document);
+  const imported = (document: SiteDocument): Survey => surveyOf(pages, document);
   const steps = (one: Survey, document: SiteDocument) =>
-    openSteps(document, one.rows(), one.numbers(), undefined).map(({ step }) => (step.code === 'no-home' ? [step.code, ...step.pages] : step.code));
+    remainingSteps(document, one.rows(), one.numbers(), undefined).map(({ step }) => (step.code === 'no-home' ? [step.code, ...step.pages] : step.code));
   it('says so first, with the page that is likely meant', () =>
-    expect(steps(brought(START), START).slice(0, 2)).toEqual([['no-home', 'index.en.html', 'boats.html'], 'write-words']));
+    expect(steps(imported(START), START).slice(0, 2)).toEqual([['no-home', 'index.en.html', 'boats.html'], 'write-words']));
   it('has one once a page is chosen: it answers there, links follow, and its old address leads on', () => {
     const chosen = applyChange(START, set('facts', '', 'homePage', 'index.en.html'));
-    const one = brought(chosen);
+    const one = imported(chosen);
     expect(one.rows().find((row) => row.id === 'index.en.html')).toMatchObject({ address: '/', linksIn: 1 });
     expect(steps(one, chosen).flat()).not.toContain('no-home');
     const copy = one.workingCopy();
@@ -352,7 +354,7 @@ describe('any address', () => {
 
 describe('robots.txt', () => {
   it('as a draft is told as pages that open and shut, crawler by crawler', () => {
-    const effects = survey().robotsEffect('User-agent: *\nDisallow: /a/\n\nUser-agent: PloverBot\nDisallow:\n');
+    const effects = survey().robots.effect('User-agent: *\nDisallow: /a/\n\nUser-agent: PloverBot\nDisallow:\n');
     expect(effects.map(({ crawlers, opened, shut }) => [crawlers, opened.first, shut.first])).toEqual([
       // Every other crawler, which nobody names, is one of them.
       [['SkerryBot', 'PloverBot-Image', null], ['b/index.html'], ['a/index.html']],
@@ -360,13 +362,13 @@ describe('robots.txt', () => {
     ]);
     expect(
       survey()
-        .robotsEffect('User-agent: OwnBot\nDisallow: /\n')
+        .robots.effect('User-agent: OwnBot\nDisallow: /\n')
         .map(({ crawlers, opened, shut }) => [crawlers, opened.count, shut.count]),
     ).toEqual([
       [['SkerryBot', 'PloverBot', 'PloverBot-Image', null], 1, 0],
       [['OwnBot'], 0, 4],
     ]);
-    expect(survey().robotsEffect(ROBOTS)).toEqual([]);
+    expect(survey().robots.effect(ROBOTS)).toEqual([]);
   });
 });
 
@@ -635,7 +637,7 @@ describe('links', () => {
     links.put('index.html', ['/x/', 'x/', '/x', 'https://a.example/x/#top', 'y', 'https://b.example/x/', '/nope', '#here', 'mailto:a@b.example'], undefined);
     links.put('x/index.html', ['y.html', '/x/'], '/');
     expect([links.linksIn('x/index.html'), links.linksIn('y.html'), links.linksIn('index.html')]).toEqual([1, 2, 0]);
-    expect(links.linkers('y.html')).toEqual(['index.html', 'x/index.html']);
+    expect(links.backlinks('y.html')).toEqual(['index.html', 'x/index.html']);
     expect(links.broken()).toEqual([{ page: 'index.html', path: '/nope' }]);
   });
 });
@@ -643,11 +645,11 @@ describe('links', () => {
 describe('the steps left', () => {
   const steps = (document: SiteDocument): string[] => {
     const one = survey(document);
-    return openSteps(document, one.rows(), one.numbers(), undefined).map(({ step }) => step.code);
+    return remainingSteps(document, one.rows(), one.numbers(), undefined).map(({ step }) => step.code);
   };
   it('come in the order of what they cost', () => {
     expect(steps(START)).toEqual(['open-page', 'close-kind', 'write-words', 'say-who', 'make-map', 'place-proof', 'release', 'hand-in']);
-    expect(steps(applyChange(START, set('doors', '', 'open', false)))[0]).toBe('open-site');
+    expect(steps(applyChange(START, set('siteSwitch', '', 'open', false)))[0]).toBe('open-site');
   });
   it('go when they are done', () => {
     const done = applyChange(

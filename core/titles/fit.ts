@@ -1,12 +1,12 @@
 import { ADVANCE_WIDTHS, UNITS_PER_EM } from './advance-widths.ts';
 
 /** Places where texts are cut. */
-export type RoomId =
+export type TextLimitId =
   'title-wide' | 'title-phone' | 'title-plover' | 'description-wide' | 'description-phone' | 'description-plover' | 'tab' | 'share-title' | 'share-text';
 
 /** A place where a text is cut: how wide the room is, at which type size, in how many lines. */
-export interface Room {
-  readonly id: RoomId;
+export interface TextLimit {
+  readonly id: TextLimitId;
   /** px. */
   readonly fontSize: number;
   /** Width of the whole text that is shown, lines added up, in `unit`. */
@@ -17,28 +17,28 @@ export interface Room {
 }
 
 /** Where titles and descriptions are cut: the first engine's wide result, a phone, the second engine. Conventions of the trade, not law; kept in this one place, and the owner may set others. */
-export const TITLE_ROOMS: readonly Room[] = [
+export const TITLE_LIMITS: readonly [TextLimit, ...TextLimit[]] = [
   { id: 'title-wide', fontSize: 20, width: 580, lines: 1, unit: 'px' },
   { id: 'title-phone', fontSize: 20, width: 660, lines: 2, unit: 'px' },
   { id: 'title-plover', fontSize: 20, width: 600, lines: 1, unit: 'px' },
 ];
-export const DESCRIPTION_ROOMS: readonly Room[] = [
+export const DESCRIPTION_LIMITS: readonly [TextLimit, ...TextLimit[]] = [
   { id: 'description-wide', fontSize: 14, width: 920, lines: 2, unit: 'px' },
   { id: 'description-phone', fontSize: 14, width: 680, lines: 2, unit: 'px' },
   { id: 'description-plover', fontSize: 14, width: 990, lines: 2, unit: 'px' },
 ];
-export const TAB_ROOM: Room = { id: 'tab', fontSize: 12, width: 150, lines: 1, unit: 'px' };
-export const SHARE_TITLE_ROOM: Room = { id: 'share-title', fontSize: 16, width: 70, lines: 2, unit: 'characters' };
-export const SHARE_TEXT_ROOM: Room = { id: 'share-text', fontSize: 14, width: 200, lines: 3, unit: 'characters' };
+export const TAB_LIMIT: TextLimit = { id: 'tab', fontSize: 12, width: 150, lines: 1, unit: 'px' };
+export const SHARE_TITLE_LIMIT: TextLimit = { id: 'share-title', fontSize: 16, width: 70, lines: 2, unit: 'characters' };
+export const SHARE_TEXT_LIMIT: TextLimit = { id: 'share-text', fontSize: 14, width: 200, lines: 3, unit: 'characters' };
 
 /** All rooms, in the order of the table of limits. */
-export const ROOMS: readonly Room[] = [...TITLE_ROOMS, ...DESCRIPTION_ROOMS, TAB_ROOM, SHARE_TITLE_ROOM, SHARE_TEXT_ROOM];
+export const TEXT_LIMITS: readonly TextLimit[] = [...TITLE_LIMITS, ...DESCRIPTION_LIMITS, TAB_LIMIT, SHARE_TITLE_LIMIT, SHARE_TEXT_LIMIT];
 
 /** How a text fits a room. */
 export interface Fit {
   /** Width of the whole text, in the room's unit. */
   readonly width: number;
-  readonly room: Room;
+  readonly limit: TextLimit;
   readonly cut: boolean;
   /** What is shown: the whole text, or whole words and an ellipsis. */
   readonly shown: string;
@@ -91,10 +91,10 @@ export function textWidth(text: string, fontSize: number): number {
 const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/u;
 
 /** Cuts a text the way results do: the last whole word that fits together with an ellipsis. A single long word is cut inside. */
-export function fit(text: string, room: Room): Fit {
-  const measure = room.unit === 'px' ? (part: string): number => textWidth(part, room.fontSize) : (part: string): number => [...part].length;
+export function fit(text: string, limit: TextLimit): Fit {
+  const measure = limit.unit === 'px' ? (part: string): number => textWidth(part, limit.fontSize) : (part: string): number => [...part].length;
   const width = measure(text);
-  if (width <= room.width) return { width, room, cut: false, shown: text, cutAt: text.length };
+  if (width <= limit.width) return { width, limit, cut: false, shown: text, cutAt: text.length };
   const ellipsis = measure(' …');
   let used = 0;
   let at = 0;
@@ -104,11 +104,11 @@ export function fit(text: string, room: Room): Fit {
     // Scripts without spaces may break before any letter.
     else if (at > 0 && UNSPACED.test(character)) wordEnd = at;
     used += measure(character);
-    if (used + ellipsis > room.width) break;
+    if (used + ellipsis > limit.width) break;
     at += character.length;
   }
   const cutAt = wordEnd > 0 ? wordEnd : at;
-  return { width, room, cut: true, shown: `${text.slice(0, cutAt).replace(/[\s,;:–-]+$/, '')} …`, cutAt };
+  return { width, limit, cut: true, shown: `${text.slice(0, cutAt).replace(/[\s,;:–-]+$/, '')} …`, cutAt };
 }
 
 /** Number of words of a text that fall past the cut. */

@@ -1,16 +1,16 @@
 export {
-  DESCRIPTION_ROOMS,
+  DESCRIPTION_LIMITS,
   fit,
-  ROOMS,
-  SHARE_TEXT_ROOM,
-  SHARE_TITLE_ROOM,
-  TAB_ROOM,
+  TEXT_LIMITS,
+  SHARE_TEXT_LIMIT,
+  SHARE_TITLE_LIMIT,
+  TAB_LIMIT,
   textWidth,
-  TITLE_ROOMS,
+  TITLE_LIMITS,
   wordsPast,
   type Fit,
-  type Room,
-  type RoomId,
+  type TextLimit,
+  type TextLimitId,
 } from './fit.ts';
 export { NearIndex, similarity, type NearWay } from './near.ts';
 export { PARTS, pieceText, readPattern, renderPattern, writePattern, type Part, type PartValues, type Pattern, type Piece } from './pattern.ts';

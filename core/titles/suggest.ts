@@ -1,6 +1,6 @@
 import { endsAsSentence, isCommon, sentencesOf, stem, wordsOf, type Language } from '../language/index.ts';
 import { mainHeading, type PageFacts } from '../page/index.ts';
-import { fit, textWidth, type Room } from './fit.ts';
+import { fit, textWidth, type TextLimit } from './fit.ts';
 
 /** A text of the page itself that would serve, and why. */
 export interface Suggestion {
@@ -13,7 +13,7 @@ export interface Suggestion {
 export interface SuggestFrom {
   readonly facts: PageFacts;
   readonly language: Language;
-  readonly room: Room;
+  readonly limit: TextLimit;
   /** What stands there now: never suggested. */
   readonly current: string;
   readonly phrase: string;
@@ -30,7 +30,7 @@ const MOST = 4;
  * invented, nothing is cut inside a sentence. Ranked by how early it stands, how many of the page's telling words it says, whether it says the
  * target phrase, and how well it fills the room.
  */
-export function suggestDescriptions({ facts, language, room, current, phrase, common = [] }: SuggestFrom): Suggestion[] {
+export function suggestDescriptions({ facts, language, limit, current, phrase, common = [] }: SuggestFrom): Suggestion[] {
   const weights = tellingWords(facts, language);
   const total = [...weights.values()].reduce((sum, weight) => sum + weight, 0) || 1;
   const wanted = new Set(wordsOf(phrase, language).map((word) => stem(word.text, language)));
@@ -42,14 +42,14 @@ export function suggestDescriptions({ facts, language, room, current, phrase, co
       let text = '';
       for (const sentence of sentences.slice(from)) {
         const longer = text === '' ? sentence.text : `${text}${language.unspaced ? '' : ' '}${sentence.text}`;
-        if (fit(longer, room).cut) break;
+        if (fit(longer, limit).cut) break;
         text = longer;
       }
       if (text.length < shortest || text === current || isFurniture(text) || found.has(text)) continue;
       const stems = new Set(wordsOf(text, language).map((word) => stem(word.text, language)));
       const said = [...stems].reduce((sum, one) => sum + (weights.get(one) ?? 0), 0) / total;
       const phrased = wanted.size === 0 ? 0 : [...wanted].filter((one) => stems.has(one)).length / wanted.size;
-      const filled = Math.min(1, textWidth(text, room.fontSize) / room.width);
+      const filled = Math.min(1, textWidth(text, limit.fontSize) / limit.width);
       // A sentence that points back ("It opens flat.") does not stand alone.
       const leans = /^(it|this|that|they|these|but|and|so|he|she|es|er|sie|das|dies|aber|und|il|elle|ils|elles|cela|mais|et|esto|eso|pero|y)\b/i.test(text)
         ? 0.35
@@ -62,7 +62,7 @@ export function suggestDescriptions({ facts, language, room, current, phrase, co
 
 /** The main heading of the page as its title, or where it has none those below, with the site's name behind where that still fits. Never what stands there already. */
 export function suggestTitles(
-  { facts, language, room, current, phrase }: SuggestFrom,
+  { facts, language, limit, current, phrase }: SuggestFrom,
   site: { readonly name: string; readonly separator: string },
 ): Suggestion[] {
   const wanted = new Set(wordsOf(phrase, language).map((word) => stem(word.text, language)));
@@ -71,12 +71,12 @@ export function suggestTitles(
   facts.headings.forEach((heading, place) => {
     if (heading.text === '' || heading.level > deepest || isFurniture(heading.text)) return;
     const named = `${heading.text} ${site.separator} ${site.name}`;
-    const text = site.name === '' || heading.text.toLowerCase().includes(site.name.toLowerCase()) || fit(named, room).cut ? heading.text : named;
+    const text = site.name === '' || heading.text.toLowerCase().includes(site.name.toLowerCase()) || fit(named, limit).cut ? heading.text : named;
     if (same(text, current) || found.has(text)) return;
     const stems = new Set(wordsOf(text, language).map((word) => stem(word.text, language)));
     const phrased = wanted.size === 0 ? 0 : [...wanted].filter((one) => stems.has(one)).length / wanted.size;
     const short = wordsOf(heading.text, language).length < 2 && !language.unspaced ? 0.4 : 0;
-    found.set(text, { text, score: (heading.level === 1 ? 2 : 0.8) / (1 + place * 0.15) + phrased - short - (fit(text, room).cut ? 0.5 : 0) });
+    found.set(text, { text, score: (heading.level === 1 ? 2 : 0.8) / (1 + place * 0.15) + phrased - short - (fit(text, limit).cut ? 0.5 : 0) });
   });
   return [...found.values()].sort((a, b) => b.score - a.score).slice(0, MOST);
 }

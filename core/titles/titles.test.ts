@@ -3,27 +3,27 @@ import { describe, expect, it } from 'vitest';
 import { factsOf } from '../testing/html.ts';
 import { languageOf } from '../language/index.ts';
 import {
-  DESCRIPTION_ROOMS,
+  DESCRIPTION_LIMITS,
   fit,
   NearIndex,
   PARTS,
   readPattern,
   renderPattern,
   SamenessIndex,
-  SHARE_TITLE_ROOM,
+  SHARE_TITLE_LIMIT,
   similarity,
   suggestDescriptions,
   suggestTitles,
   textWidth,
-  TITLE_ROOMS,
+  TITLE_LIMITS,
   wordsPast,
   writePattern,
   type Part,
   type Pattern,
-  type Room,
+  type TextLimit,
 } from './index.ts';
 
-const room = TITLE_ROOMS[0] as Room;
+const limit = TITLE_LIMITS[0] as TextLimit;
 
 describe('fitting', () => {
   it('shows a text that fits whole, and else whole words with an ellipsis that fit', () => {
@@ -31,8 +31,8 @@ describe('fitting', () => {
       fc.property(
         fc.array(fc.stringMatching(/^[\p{L}]{1,12}$/u), { maxLength: 30 }).map((words) => words.join(' ')),
         (text) => {
-          const fitted = fit(text, room);
-          expect(textWidth(fitted.shown, room.fontSize)).toBeLessThanOrEqual(room.width + 0.01);
+          const fitted = fit(text, limit);
+          expect(textWidth(fitted.shown, limit.fontSize)).toBeLessThanOrEqual(limit.width + 0.01);
           if (!fitted.cut) return void expect(fitted.shown).toBe(text);
           expect(text.startsWith(fitted.shown.slice(0, -2))).toBe(true);
           expect(wordsPast(fitted, text)).toBeGreaterThan(0);
@@ -43,14 +43,14 @@ describe('fitting', () => {
     );
   });
   it('cuts a single word that is too long inside', () => {
-    const fitted = fit('x'.repeat(300), room);
+    const fitted = fit('x'.repeat(300), limit);
     expect(fitted.cut && fitted.cutAt > 20).toBe(true);
   });
   it('breaks scripts without spaces before any letter, and others between words', () => {
     const japanese = `A ${'本の修理と製本'.repeat(12)}`;
-    const fitted = fit(japanese, room);
-    expect([fitted.cut, [...fitted.shown].length > 20, textWidth(fitted.shown, room.fontSize) <= room.width]).toEqual([true, true, true]);
-    const arabic = fit('تجليد الكتب القديمة وإصلاحها يدويًا '.repeat(6).trim(), room);
+    const fitted = fit(japanese, limit);
+    expect([fitted.cut, [...fitted.shown].length > 20, textWidth(fitted.shown, limit.fontSize) <= limit.width]).toEqual([true, true, true]);
+    const arabic = fit('تجليد الكتب القديمة وإصلاحها يدويًا '.repeat(6).trim(), limit);
     expect(
       arabic.cut &&
         arabic.shown
@@ -61,7 +61,7 @@ describe('fitting', () => {
   });
   it('counts characters where cards do', () => {
     const text = 'word '.repeat(20).trim();
-    const fitted = fit(text, SHARE_TITLE_ROOM);
+    const fitted = fit(text, SHARE_TITLE_LIMIT);
     expect([fitted.width, fitted.cut, [...fitted.shown].length <= 70]).toEqual([99, true, true]);
   });
   it('is wider for wide scripts and takes nothing for marks', () => {
@@ -75,20 +75,20 @@ describe('suggestions', () => {
   const facts = factsOf(
     '<title>Boxes | Bindery</title><h1>Box making</h1><p>Short one.</p><p>Each box is made to the measure of one book, so it closes without rubbing. It opens flat.</p>',
   );
-  const from = (current: string, room: Room, phrase = '') => ({ facts, language: languageOf('en'), room, current, phrase });
-  const descriptions = (current: string): string[] => suggestDescriptions(from(current, DESCRIPTION_ROOMS[0] as Room)).map((one) => one.text);
-  const titles = (current: string): string[] => suggestTitles(from(current, room), { name: 'Bindery', separator: '|' }).map((one) => one.text);
+  const from = (current: string, limit: TextLimit, phrase = '') => ({ facts, language: languageOf('en'), limit, current, phrase });
+  const descriptions = (current: string): string[] => suggestDescriptions(from(current, DESCRIPTION_LIMITS[0] as TextLimit)).map((one) => one.text);
+  const titles = (current: string): string[] => suggestTitles(from(current, limit), { name: 'Bindery', separator: '|' }).map((one) => one.text);
   it('are whole sentences of the page that fit, and never what is there already', () => {
     const whole = 'Each box is made to the measure of one book, so it closes without rubbing. It opens flat.';
     expect(descriptions('')[0]).toBe(whole);
     expect(descriptions(whole)).not.toContain(whole);
-    for (const text of descriptions('')) expect(fit(text, DESCRIPTION_ROOMS[0] as Room).cut).toBe(false);
+    for (const text of descriptions('')) expect(fit(text, DESCRIPTION_LIMITS[0] as TextLimit).cut).toBe(false);
   });
   it('invent nothing, whatever the page says', () => {
     fc.assert(
       fc.property(fc.array(fc.lorem({ mode: 'sentences', maxCount: 6 }), { minLength: 1, maxLength: 6 }), (paragraphs) => {
         const page = factsOf(`<h1>${paragraphs[0] ?? ''}</h1>${paragraphs.map((text) => `<p>${text}</p>`).join('')}`);
-        for (const { text } of suggestDescriptions({ ...from('', DESCRIPTION_ROOMS[0] as Room), facts: page }))
+        for (const { text } of suggestDescriptions({ ...from('', DESCRIPTION_LIMITS[0] as TextLimit), facts: page }))
           expect(page.paragraphs.some((paragraph) => paragraph.includes(text))).toBe(true);
       }),
     );
@@ -97,7 +97,7 @@ describe('suggestions', () => {
     const page = factsOf(
       '<h1>Repair</h1><p>We are two people in a small harbour town, and we like what we do here.</p><p>Torn family Bibles are mended on Japanese paper with wheat paste, page by page.</p>',
     );
-    const best = suggestDescriptions({ ...from('', DESCRIPTION_ROOMS[0] as Room, 'family bible repair'), facts: page })[0]?.text;
+    const best = suggestDescriptions({ ...from('', DESCRIPTION_LIMITS[0] as TextLimit, 'family bible repair'), facts: page })[0]?.text;
     expect(best).toMatch(/^Torn family Bibles/);
   });
   it('of a title are headings, with the site’s name where it fits, and not what stands there', () => {

@@ -135,7 +135,7 @@ export function gateWords(reason: ListingReason): GateWords {
       return words(
         reason.from === 'header' ? `X-Robots-Tag: ${reason.content ?? 'noindex'}` : `meta ${reason.name ?? 'robots'}: ${reason.content ?? 'noindex'}`,
         {
-          doors: 'the whole site is closed',
+          switch: 'the whole site is closed',
           owner: 'as you set it',
           page: 'it stands in the page',
           header: 'the host sends it',

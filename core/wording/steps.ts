@@ -1,4 +1,4 @@
-import type { Step } from '../survey/index.ts';
+import type { Step } from '../rows/index.ts';
 import { list } from './lists.ts';
 import { counted, plural } from './numbers.ts';
 import { KIND_WORDS } from './states.ts';

@@ -4,7 +4,7 @@ import type { ProofOutcome } from '../ownership/index.ts';
 import type { PageEdit } from '../page/index.ts';
 import { TROUBLE_COSTS, type RobotsTrouble } from '../robots/index.ts';
 import { KINDS } from '../site/index.ts';
-import type { Step } from '../survey/index.ts';
+import type { Step } from '../rows/index.ts';
 import {
   bytesText,
   counted,
@@ -75,7 +75,7 @@ const REASONS: readonly GateReason[] = [
   { code: 'index-allowed' },
   { code: 'nothing-read' },
   { code: 'soft-not-found' },
-  ...(['doors', 'owner', 'page', 'header', 'none'] as const).map((from): GateReason => ({ code: 'noindex', from })),
+  ...(['switch', 'owner', 'page', 'header', 'none'] as const).map((from): GateReason => ({ code: 'noindex', from })),
   { code: 'noindex', from: 'page', name: 'ploverbot', content: 'none', more: 1 },
   { code: 'noindex', from: 'page', expired: 0 },
   { code: 'expired', since: 0 },

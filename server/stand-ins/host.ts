@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { hostedHeader, type HostedSite, type ReleaseRequest } from '../../core/exchange/index.ts';
 import { createHash, timingSafeEqual } from 'node:crypto';
 import { headersFor, isPage, resolvePath } from '../../core/site/index.ts';
-import { twinHost } from '../../core/source/index.ts';
+import { variantHost } from '../../core/source/index.ts';
 import { RequestError } from '../errors.ts';
 import type { StandInClock } from './clock.ts';
 import type { Store } from './store.ts';
@@ -93,7 +93,7 @@ export class StandInHost {
 
   /** Whether a request under this name gets here: a site's own name, or its twin with or without `www`. */
   answers(name: string): boolean {
-    return this.has(name) || this.has(twinHost(name));
+    return this.has(name) || this.has(variantHost(name));
   }
 
   /** All sites that are hosted. */
@@ -156,8 +156,8 @@ export class StandInHost {
         'x-content-type-options': 'nosniff',
       });
       const site = Object.hasOwn(this.sites, name) ? this.sites[name] : undefined;
-      const twin = site === undefined && Object.hasOwn(this.sites, twinHost(name)) ? this.sites[twinHost(name)] : undefined;
-      if (twin) return reply.redirect(`${twin.origin}${request.raw.url ?? '/'}`, 301);
+      const variant = site === undefined && Object.hasOwn(this.sites, variantHost(name)) ? this.sites[variantHost(name)] : undefined;
+      if (variant) return reply.redirect(`${variant.origin}${request.raw.url ?? '/'}`, 301);
       if (!site) return reply.status(404).type('text/plain; charset=utf-8').send('No site of this name is hosted here.\n');
       const whole = request.raw.url ?? '/';
       const path = whole.replace(/\?.*$/s, '');

@@ -17,12 +17,12 @@ interface Waiting {
  * and the next job starts another. `longest` is in milliseconds.
  */
 export function workInThread(ports: () => Ports, longest = LONGEST): { readonly work: Work; readonly close: () => Promise<void> } {
-  let thread: Worker | undefined;
+  let coalesceKey: Worker | undefined;
   let ids = 0;
   const waiting = new Map<number, Waiting>();
   const end = async (error: Error): Promise<void> => {
-    const ended = thread;
-    thread = undefined;
+    const ended = coalesceKey;
+    coalesceKey = undefined;
     for (const { failed, timer } of waiting.values()) {
       clearTimeout(timer);
       failed(error);
@@ -42,7 +42,7 @@ export function workInThread(ports: () => Ports, longest = LONGEST): { readonly 
       else job.done(done.result as never);
     });
     const died = (): void => {
-      if (thread === started) void end(new RequestError('broken'));
+      if (coalesceKey === started) void end(new RequestError('broken'));
     };
     started.on('error', died);
     started.on('exit', died);
@@ -52,12 +52,12 @@ export function workInThread(ports: () => Ports, longest = LONGEST): { readonly 
     (what: keyof Work) =>
     (request: unknown): Promise<never> =>
       new Promise((done, failed) => {
-        thread ??= start();
+        coalesceKey ??= start();
         const id = ++ids;
         const timer = setTimeout(() => void end(new RequestError('too-slow')), longest);
         timer.unref();
         waiting.set(id, { done, failed, timer });
-        thread.postMessage({ id, what, request: request as never } satisfies Job);
+        coalesceKey.postMessage({ id, what, request: request as never } satisfies Job);
       });
   return {
     work: { crawl: ask('crawl'), proof: ask('proof'), live: ask('live'), map: ask('map') },

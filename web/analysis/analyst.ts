@@ -6,7 +6,6 @@ import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '..
 import {
   applyChange,
   emptyDocument,
-  fieldsOf,
   isPageFile,
   mainAddressChange,
   siteHost,
@@ -16,28 +15,11 @@ import {
   type PatternField,
   type SiteDocument,
 } from '../../core/site/index.ts';
-import { decodeBytes, decodeSource, isTwin } from '../../core/source/index.ts';
-import {
-  alikeGroups,
-  patternPreview,
-  phraseReport,
-  picturePlaces,
-  suggestionsForEmpty,
-  Survey,
-  mapLines,
-  summaryOf,
-  type AddressWay,
-  type Brought,
-  type MapEntryLine,
-  type MapFrom,
-  type MapOrder,
-  type MapSummary,
-  type PageRow,
-  type ReadMap,
-  type RobotsEffect,
-  type RobotsReport,
-  type SiteNumbers,
-} from '../../core/survey/index.ts';
+import { decodeBytes, decodeSource, isAddressVariant } from '../../core/source/index.ts';
+import { alikeGroups, patternPreview, phraseReport, picturePlaces, suggestionsForEmpty, Survey, type Imported } from '../../core/survey/index.ts';
+import { mapLines, summaryOf, type MapEntryLine, type MapFrom, type MapOrder, type MapSummary, type ReadMap, type MapReport } from '../../core/map/index.ts';
+import type { AddressWay, RobotsEffect, RobotsReport } from '../../core/crawl/index.ts';
+import type { PageRow, SiteNumbers } from '../../core/rows/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { gatePlaces, type GatePlaces, type WayIn } from '../../core/indexing/index.ts';
 import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
@@ -45,7 +27,7 @@ import { Measures } from './measures.ts';
 import { addressEffect, type AddressEffect } from './address-effect.ts';
 import { shownPage } from './shown-page.ts';
 import { templateMend, type MendGroup } from './template-mends.ts';
-import { readBrought, readPages, type FactCache, type ReadFile } from './read-site.ts';
+import { readImported, readPages, type FactCache, type ReadFile } from './read-site.ts';
 
 /** What the page is told after each look. Rows are only those that changed. */
 export interface SurveyNews {
@@ -64,7 +46,7 @@ export interface PageDetail {
   readonly passages: readonly Passage[];
   /** How it reads. */
   readonly measure: TextMeasure | undefined;
-  readonly linkers: readonly string[];
+  readonly backlinks: readonly string[];
   readonly size: number;
   /** Sentences of it that stand on many pages. */
   readonly common: readonly string[];
@@ -113,7 +95,7 @@ export class Analyst {
   private handedOver = 0;
   private measures: Measures | undefined;
   /** What was read of the site's files. */
-  private sources: { readonly pages: readonly ReadFile[]; readonly brought: Brought } | undefined;
+  private sources: { readonly pages: readonly ReadFile[]; readonly imported: Imported } | undefined;
   /** The map that was read last. */
   private read: { readonly ticket: number; readonly map: ReadMap } | undefined;
   /** Pages whose reading has not been measured yet. */
@@ -132,7 +114,7 @@ export class Analyst {
     const store = { db: this.db, siteId: this.siteId, files: this.files };
     const pages = await readPages(store, this.cache, this.now, progress, cancelled);
     if (!pages) return undefined;
-    this.sources = { pages, brought: await readBrought(store) };
+    this.sources = { pages, imported: await readImported(store) };
     this.document = document;
     this.survey = this.surveyOf(document);
     this.measures = new Measures(store, this.now);
@@ -144,17 +126,11 @@ export class Analyst {
   /** The site as it was read last, surveyed by a document. */
   private surveyOf(document: SiteDocument): Survey {
     if (!this.sources) throw new Error('no site is open');
-    return new Survey(document, this.files, this.sources.pages, this.sources.brought, this.manifest, this.now);
+    return new Survey(document, this.files, this.sources.pages, this.sources.imported, this.manifest, this.now);
   }
 
-  /** Looks again after changes. A new main address changes which links are the site's own, so all is looked at anew then; the facts are still there. */
-  async update(document: SiteDocument, change: Change): Promise<SurveyNews> {
-    if (fieldsOf(change).some((field) => field.field === 'mainAddress'))
-      return (await this.open(
-        document,
-        () => undefined,
-        () => false,
-      )) as SurveyNews;
+  /** Looks again after changes. */
+  update(document: SiteDocument, change: Change): SurveyNews {
     this.document = document;
     const survey = this.its();
     return { rows: survey.update(document, change), numbers: survey.numbers() };
@@ -172,7 +148,7 @@ export class Analyst {
       source: source.text,
       passages: passagesIn(source.text),
       measure: await this.measured(id),
-      linkers: this.its().linkers(id),
+      backlinks: this.its().backlinks(id),
       size: bytes.length,
       common: this.its().commonIn(reading.facts),
       unwritable: reading.facts.unwritable ?? (patchPage(source, reading.facts, [{ kind: 'title', text: TRIAL }]).ok ? undefined : 'head-open'),
@@ -233,7 +209,7 @@ export class Analyst {
 
   /** The map for people, to be shown before it is written. */
   pageForPeople(): Promise<string> {
-    const html = this.its().pageForPeople();
+    const html = this.its().maps.pageForPeople();
     return shownPage(html, `/${SITEMAP_PAGE}`, siteHost(this.document), (path) => loadBytes(this.db, this.siteId, path));
   }
 
@@ -274,15 +250,15 @@ export class Analyst {
   }
 
   robots(draft?: string): RobotsReport {
-    return this.its().robotsReport(draft);
+    return this.its().robots.report(draft);
   }
 
   robotsOpenedFor(paths: readonly string[], draft?: string): string | undefined {
-    return this.its().robotsOpenedFor(paths, draft);
+    return this.its().robots.openedFor(paths, draft);
   }
 
   robotsEffect(draft: string): readonly RobotsEffect[] {
-    return this.its().robotsEffect(draft);
+    return this.its().robots.effect(draft);
   }
 
   /** Any address against some crawlers. Undefined where it is no address of this site. */
@@ -290,11 +266,11 @@ export class Analyst {
     const whole = address.trim();
     const url = /^https?:\/\//i.test(whole) && URL.canParse(whole) ? new URL(whole) : undefined;
     const [origin, host] = [siteOrigin(this.document), siteHost(this.document)];
-    if (/^https?:\/\//i.test(whole) && !isTwin(url?.host ?? '', host)) return undefined;
+    if (/^https?:\/\//i.test(whole) && !isAddressVariant(url?.host ?? '', host)) return undefined;
     const led = url !== undefined && url.origin !== new URL(origin).origin;
     const path = comparedPath(whole.startsWith('/') || /^https?:/i.test(whole) ? whole : `/${whole}`);
     if (path === undefined) return undefined;
-    const file = parseRobots(this.its().robotsText() ?? '');
+    const file = parseRobots(this.its().robots.text() ?? '');
     const tried = crawlers.map((crawler) => ({ crawler, verdict: robotsMatcher(file, crawler).match(path), ...this.its().wayInAt(path, crawler, led) }));
     const page = tried.find(({ what }) => what === 'page')?.id;
     const bytes = page === undefined ? undefined : await loadBytes(this.db, this.siteId, page);
@@ -310,13 +286,13 @@ export class Analyst {
     return this.its().otherFiles();
   }
 
-  mapReport(): ReturnType<Survey['mapReport']> {
-    return this.its().mapReport();
+  mapReport(): MapReport {
+    return this.its().maps.report();
   }
 
   /** Reads a map; its entries, of which there may be very many, are asked for by the ticket. */
-  examineMap(from: MapFrom): MapReading {
-    this.read = { ticket: (this.read?.ticket ?? 0) + 1, map: this.its().readMap(from) };
+  validateMap(from: MapFrom): MapReading {
+    this.read = { ticket: (this.read?.ticket ?? 0) + 1, map: this.its().maps.read(from) };
     return { ...summaryOf(this.read.map), ticket: this.read.ticket };
   }
 
@@ -345,8 +321,8 @@ export class Analyst {
     const ownNow = copy.own[path];
     const ownBefore = this.manifest?.own[path];
     if (own) {
-      const brought = bytes && decodeBytes(bytes, 'utf-8');
-      return sourceDiff(ownBefore ?? (this.manifest?.files[path] ? (brought ?? '') : ''), ownNow ?? brought ?? '');
+      const imported = bytes && decodeBytes(bytes, 'utf-8');
+      return sourceDiff(ownBefore ?? (this.manifest?.files[path] ? (imported ?? '') : ''), ownNow ?? imported ?? '');
     }
     if (!bytes || !isPageFile(path)) return undefined;
     const { encoding } = decodeSource(bytes);

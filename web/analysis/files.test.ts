@@ -8,9 +8,9 @@ import { inflateEntry, listArchive, sameBytes } from '../../core/source/index.ts
 import { appendEntries, listAside, listFiles, loadDocument, loadHistory, openDatabase, type Database } from '../storage/index.ts';
 import { oldZip } from '../../core/testing/zip.ts';
 import { Analyst } from './analyst.ts';
-import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
+import { importSite, type Bringing, type BringingResult } from './import-site.ts';
 import { written } from '../../core/release/index.ts';
-import { outFiles, packProject, packZip } from './put-out.ts';
+import { outFiles, packProject, packZip } from './export-site.ts';
 
 let db: Database;
 let names = 0;
@@ -19,7 +19,7 @@ beforeEach(async () => {
 });
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 const take = (bringing: Bringing, change: { cancelled?: () => boolean; id?: string } = {}): Promise<BringingResult> =>
-  bringIn(bringing, {
+  importSite(bringing, {
     db,
     id: change.id ?? 's',
     now: () => new Date('2026-11-25T10:00:00Z'),
@@ -133,7 +133,7 @@ describe('bringing a site in', () => {
     expect(one.whole().rows.map(({ id }) => id)).toEqual(['index.html', 'about.php', 'old/page.shtml', 'x.asp']);
     expect(one.otherFiles().map(({ path }) => path)).toEqual(['mail.php']);
     const change = set('pages', 'about.php', 'title', 'About the bindery');
-    await one.update(applyChange((await loadDocument(db, 's')).document, change), change);
+    one.update(applyChange((await loadDocument(db, 's')).document, change), change);
     const out = await unpack((await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
     expect(new TextDecoder().decode(out.get('about.php'))).toBe(
       '<?php $a = 1 ?><!doctype html><html><title>About the bindery</title><h1>About us</h1><?php foot() ?></html>',
@@ -180,7 +180,7 @@ describe('putting files out', () => {
         () => false,
       );
       const change = set('pages', 'Köln/wähle.html', 'ending', 'choose');
-      await one.update(applyChange(document, change), change);
+      one.update(applyChange(document, change), change);
       const zip = new Uint8Array(await (await packZip(outFiles(db, id, one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip.arrayBuffer());
       const listing = listArchive(zip);
       if (!listing.ok) throw new Error(listing.reason);
@@ -201,7 +201,7 @@ describe('putting files out', () => {
     await take(archive(SITE));
     const one = await analyst();
     const change = set('pages', 'a.html', 'title', 'Café & Škola');
-    await one.update(applyChange((await loadDocument(db, 's')).document, change), change);
+    one.update(applyChange((await loadDocument(db, 's')).document, change), change);
     const out = await unpack((await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
     expect(Buffer.from(out.get('a.html') as Uint8Array).toString('latin1')).toBe('<title>Caf&#xE9; &amp; &#x160;kola</title>');
     for (const path of ['index.html', 'p.gif', 'robots.txt'] as const) expect(sameBytes(out.get(path) as Uint8Array, SITE[`site/${path}`])).toBe(true);

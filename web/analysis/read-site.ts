@@ -2,7 +2,8 @@ import { PAGE_LIMITS, readPage, readSource, type PageRefusal } from '../../core/
 import type { Template } from '../../core/release/index.ts';
 import { homeFile, isPage, isPageFile, isProgramFile } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource } from '../../core/source/index.ts';
-import { forSurvey, type Brought, type SurveyedFacts } from '../../core/survey/index.ts';
+import { forSurvey, type SurveyedFacts } from '../../core/rows/index.ts';
+import type { Imported } from '../../core/survey/index.ts';
 import { eachPage, loadBytes, type Database, type StoredFile } from '../storage/index.ts';
 import { broughtMaps } from './maps.ts';
 
@@ -49,6 +50,7 @@ export async function readPages(
   if (known.length === pageFiles.length) return pagesOf(known);
   const hashes = new Map(pageFiles.map((file) => [file.path, file.hash]));
   const pages: ReadFile[] = [];
+  const shared = new Map<string, string>();
   cache.clear();
   for await (const batch of eachPage(db, siteId)) {
     if (cancelled()) return undefined;
@@ -60,7 +62,7 @@ export async function readPages(
         continue;
       }
       const reading = readPage(bytes, { outOfTime: () => now() > until });
-      const read = reading.ok ? forSurvey(reading.facts) : reading.reason;
+      const read = reading.ok ? forSurvey(reading.facts, shared) : reading.reason;
       cache.set(hash, read);
       pages.push({ id: path, read });
     }
@@ -70,7 +72,7 @@ export async function readPages(
 }
 
 /** Reads robots.txt, maps, feeds, and the home page from which the map for people takes its look. */
-export async function readBrought(store: StoredSite): Promise<Brought> {
+export async function readImported(store: StoredSite): Promise<Imported> {
   const { db, siteId, files } = store;
   const text = async (path: string): Promise<string | undefined> => {
     const bytes = await loadBytes(db, siteId, path);

@@ -3,14 +3,15 @@ import type { TemplateCode } from '../../core/checks/index.ts';
 import type { PatchRefusal } from '../../core/page/index.ts';
 import { outPath, type Manifest, type ReleaseItem, type WorkingCopy } from '../../core/release/index.ts';
 import type { Change, Kind, PatternField, SiteDocument } from '../../core/site/index.ts';
-import type { MapFrom, MapOrder, PageRow } from '../../core/survey/index.ts';
+import type { MapFrom, MapOrder } from '../../core/map/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { toHex } from '../../core/source/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { arrivalLock, keepRows, lastingDatabase, listAside, loadHistory, openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
-import { bringIn, type Bringing, type BringingResult } from './bring-in.ts';
-import { bundle, outFiles, packProject, packZip } from './put-out.ts';
+import { importSite, type Bringing, type BringingResult } from './import-site.ts';
+import { bundle, outFiles, packProject, packZip } from './export-site.ts';
 
 type Progress = (done: number, of: number) => void;
 
@@ -28,7 +29,7 @@ let analyst: Analyst | undefined;
 /** The opening that is under way: what is asked of a site meanwhile waits for it. */
 let opening: Promise<unknown> = Promise.resolve();
 /** What a release under way consists of, as it was when it began: the owner may go on typing. */
-let leaving: Manifest | undefined;
+let pendingManifest: Manifest | undefined;
 const cache: FactCache = new Map();
 const cancelled = new Set<string>();
 
@@ -73,11 +74,11 @@ const service = {
     cancelled.add(job);
   },
 
-  async bringIn(job: string, bringing: Bringing, progress: Progress): Promise<BringingResult> {
+  async importSite(job: string, bringing: Bringing, progress: Progress): Promise<BringingResult> {
     const id = crypto.randomUUID();
     // Held while it is at work: what a worker that died left of a site nobody holds, and it is swept.
     const result = await navigator.locks.request(arrivalLock(id), async () =>
-      bringIn(bringing, { db: await db(), id, now: () => new Date(), hash: sha256, progress, cancelled: () => cancelled.has(job) }),
+      importSite(bringing, { db: await db(), id, now: () => new Date(), hash: sha256, progress, cancelled: () => cancelled.has(job) }),
     );
     cancelled.delete(job);
     return result;
@@ -109,7 +110,7 @@ const service = {
     return rows.slice(0, ROWS_A_MESSAGE);
   },
 
-  update: async (document: SiteDocument, change: Change) => inParts(await (await site()).update(document, change)),
+  update: async (document: SiteDocument, change: Change) => inParts((await site()).update(document, change)),
   page: async (id: string) => (await site()).page(id),
   wayIn: async (id: string, crawler?: string) => (await site()).wayIn(id, crawler),
   /** robots.txt as it will be, or a draft of it, line by line. */
@@ -120,7 +121,7 @@ const service = {
   clicks: async () => (await site()).clicks(),
   otherFiles: async () => (await site()).otherFiles(),
   mapReport: async () => (await site()).mapReport(),
-  examineMap: async (from: MapFrom) => (await site()).examineMap(from),
+  validateMap: async (from: MapFrom) => (await site()).validateMap(from),
   mapLines: async (ticket: number, order: MapOrder, most: number) => (await site()).mapLines(ticket, order, most),
   releaseItems: async (): Promise<ReleaseItem[]> => (await site()).releaseItems(),
   heaviest: async (most: number) => (await site()).heaviest(most),
@@ -203,7 +204,7 @@ const service = {
       if (++done % 20 === 0) progress(done, rewritten.size);
     }
     // What could not be written stays open: the manifest must not claim that it went out.
-    leaving = {
+    pendingManifest = {
       ...manifest,
       files: withoutRefused(manifest, new Set(refused.map(({ path }) => path))),
     };
@@ -223,7 +224,7 @@ const service = {
       size = 0;
     };
     const sent = new Set<string>();
-    for await (const out of outFiles(await db(), its.siteId, leaving ?? its.workingCopy(), its.storedFiles(), new Set(paths.keys()))) {
+    for await (const out of outFiles(await db(), its.siteId, pendingManifest ?? its.workingCopy(), its.storedFiles(), new Set(paths.keys()))) {
       const hash = paths.get(out.path) as string;
       if (sent.has(hash)) continue;
       sent.add(hash);
@@ -238,9 +239,9 @@ const service = {
   /** Remembers the release that `outgoing` prepared; `document` holds its record already. */
   async released(document: SiteDocument): Promise<SurveyNews> {
     const its = await site();
-    const manifest = leaving;
+    const manifest = pendingManifest;
     if (!manifest) throw new Error('no release was prepared');
-    leaving = undefined;
+    pendingManifest = undefined;
     await saveManifest(await db(), its.siteId, manifest);
     return inParts(its.released(manifest, document));
   },

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { isEnough, type FindingCode } from '../../core/checks/index.ts';
 import { aboutCheck, counted } from '../../core/wording/index.ts';
-import { usePlace } from '../pieces/index.ts';
-import { useSettled } from '../ui/index.ts';
+import { useRoute } from '../pieces/index.ts';
+import { useDebounced } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { usePlaceWords } from './PlaceTitle.tsx';
 
@@ -12,11 +12,11 @@ const QUIET = 1_200;
 /** Says where one is whenever the place changes, and what is to be fixed there; says nothing of what is typed. */
 export function Announcer() {
   const { page, place } = usePlaceWords();
-  const id = usePlace().page;
+  const id = useRoute().page;
   const open = useWorkspace((state) => (page === undefined || id === undefined ? 0 : (state.byId.get(id)?.findings.length ?? 0)));
   const enough = useWorkspace((state) => (id === undefined ? false : isEnough(state.byId.get(id)?.findings ?? [])));
   const [said, setSaid] = useState('');
-  const codes = useSettled(
+  const codes = useDebounced(
     useWorkspace((state) => (page === undefined || id === undefined ? '' : (state.byId.get(id)?.findings ?? []).map((finding) => finding.code).join(' '))),
     QUIET,
   );

@@ -1,7 +1,7 @@
 import { ArrowDown, Check, CircleAlert, LoaderCircle, MoonStar, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { counted } from '../../core/wording/index.ts';
-import { usePlace } from '../pieces/index.ts';
+import { useRoute } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { applyTheme, shownTheme } from './theme.ts';
 import { ServerAway } from './TroubleStrip.tsx';
@@ -10,7 +10,7 @@ import { ServerAway } from './TroubleStrip.tsx';
 export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; readonly onNext: () => void; readonly behind: { readonly inert?: boolean } }) {
   const numbers = useWorkspace((state) => state.numbers);
   const canUndo = useWorkspace((state) => state.undo.undo.length > 0);
-  const { linkTo } = usePlace();
+  const { linkTo } = useRoute();
   const troubles = [
     [numbers.states['kept-out'], 'kept out'],
     [numbers.states['half-hidden'], 'half hidden'],
@@ -62,7 +62,7 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
 function Saved() {
   const save = useWorkspace((state) => state.save);
   const agreeing = useWorkspace((state) => state.agreeing);
-  const { done, of } = useWorkspace((state) => state.opening);
+  const { done, of } = useWorkspace((state) => state.loadProgress);
   if (save === 'failed')
     return (
       <span className="foot-saved font-semibold text-error">

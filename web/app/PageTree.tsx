@@ -4,10 +4,10 @@ import { Search } from 'lucide-react';
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useLocation } from 'react-router';
 import { isEnough } from '../../core/checks/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { PAGE_STOPS, QuietLink, siteText, StateSign, usePlace } from '../pieces/index.ts';
-import { useRemembered, useSettled } from '../ui/index.ts';
+import { PAGE_STOPS, QuietLink, siteText, StateSign, useRoute } from '../pieces/index.ts';
+import { useRemembered, useDebounced } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 type Filter = 'all' | 'no-description' | 'same' | 'shut-out' | 'leaking' | 'to-mend';
@@ -72,7 +72,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
   const workspace = useWorkspaceApi();
   const closed = useWorkspace((state) => state.numbers.closed);
   const empty = useWorkspace((state) => state.rows.length === 0);
-  const { page, go, linkTo } = usePlace();
+  const { page, go, linkTo } = useRoute();
   const stop = useLocation().pathname.split('/')[3] ?? '';
   const [filter, setFilter] = useRemembered<Filter>(
     'tree-filter',
@@ -81,7 +81,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
   );
   const [typed, setTyped] = useState('');
   const scroller = useRef<HTMLDivElement>(null);
-  const settled = useSettled(rows);
+  const settled = useDebounced(rows);
   const counts = useMemo(() => new Map(FILTERS.map(({ id, test }) => [id, settled.filter(test).length])), [settled]);
   const shown = useMemo(() => narrow(rows, filter, typed), [rows, filter, typed]);
   const depths = useMemo(() => depthsOf(shown), [shown]);

@@ -3,7 +3,7 @@ import { Command } from 'cmdk';
 import { ArrowDown, Footprints, MoonStar, Redo2, Shapes, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { PAGE_STOPS, siteText, StateSign, STOPS, usePlace } from '../pieces/index.ts';
+import { PAGE_STOPS, siteText, StateSign, STOPS, useRoute } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { WAYS } from './screens.tsx';
 import { applyTheme, shownTheme } from './theme.ts';
@@ -25,7 +25,7 @@ export function Palette({
 }) {
   const [typed, setTyped] = useState('');
   const rows = useWorkspace((state) => state.rows);
-  const { go, linkTo } = usePlace();
+  const { go, linkTo } = useRoute();
   const navigate = useNavigate();
   const stop = useLocation().pathname.split('/')[3] ?? '';
   const close = (run: () => void) => () => {

@@ -2,13 +2,13 @@ import { Check, ChevronsUpDown } from 'lucide-react';
 import { Link, useLocation } from 'react-router';
 import { siteHost } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { STOPS, usePlace } from '../pieces/index.ts';
+import { STOPS, useRoute } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { useStopCounts } from './stop-counts.ts';
 
 /** The path across the top: the work in its order, with what is open at each stop. */
 export function PathBar() {
-  const { linkTo } = usePlace();
+  const { linkTo } = useRoute();
   const { pathname } = useLocation();
   const here = pathname.split('/')[3] ?? '';
   const counts = useStopCounts();

@@ -1,12 +1,12 @@
 import { useLocation } from 'react-router';
-import { PAGE_STOPS, usePlace } from '../pieces/index.ts';
+import { PAGE_STOPS, useRoute } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { placeName } from './screens.tsx';
 
 /** The place in words: the page where it is about one, the way to work, the site. */
 export function usePlaceWords(): { readonly page: string | undefined; readonly place: string; readonly site: string } {
   const { pathname } = useLocation();
-  const { page } = usePlace();
+  const { page } = useRoute();
   const onPage = PAGE_STOPS.includes(pathname.split('/')[3] ?? '') && (pathname.split('/')[4] ?? '') === '';
   const name = useWorkspace((state) => (onPage && page !== undefined ? state.byId.get(page)?.name : undefined));
   const site = useWorkspace((state) => state.site?.name ?? '');

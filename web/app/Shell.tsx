@@ -2,7 +2,7 @@ import { PanelLeft, PanelRight } from 'lucide-react';
 import { Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { Boundary, Busy, Empty, fetchPart, note, part, useHotkey } from '../ui/index.ts';
-import { PAGE_STOPS, RailContext, useNextToMend, usePlace } from '../pieces/index.ts';
+import { PAGE_STOPS, RailContext, useNextToMend, useRoute } from '../pieces/index.ts';
 import { rememberSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Drawer, useNarrow } from './Drawer.tsx';
 import { Foot } from './Foot.tsx';
@@ -44,7 +44,7 @@ export function Shell() {
 
 function OpenShell() {
   const workspace = useWorkspaceApi();
-  const place = usePlace();
+  const place = useRoute();
   const { pathname, search } = useLocation();
   const [railHost, setRailHost] = useState<HTMLElement | null>(null);
   const [drawer, setDrawer] = useState<'tree' | 'rail'>();
@@ -196,7 +196,7 @@ function NoPalette({ error, onClose }: { readonly error: Error; readonly onClose
 }
 
 function Opening() {
-  const { done, of } = useWorkspace((state) => state.opening);
+  const { done, of } = useWorkspace((state) => state.loadProgress);
   const worker = useWorkspace((state) => state.worker);
   const workspace = useWorkspaceApi();
   const stop = useLocation().pathname.split('/')[3] ?? '';

@@ -2,13 +2,13 @@ import { DoorClosed } from 'lucide-react';
 import { Link } from 'react-router';
 import { switchStory } from '../../core/site/index.ts';
 import { fullDate } from '../../core/wording/index.ts';
-import { usePlace } from '../pieces/index.ts';
+import { useRoute } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 /** On every screen, while engines are kept from the whole site: that it is so, since when, by what, and the way to change it. */
 export function ShutStrip() {
   const document = useWorkspace((state) => state.document);
-  const { linkTo } = usePlace();
+  const { linkTo } = useRoute();
   const { here, live, since, shutBy } = switchStory(document);
   const audience = document.tables.visitors['']?.audience ?? 'public';
   const shut = here !== 'open' || live === 'shut';

@@ -13,7 +13,7 @@ import { CannotKeep } from './CannotKeep.tsx';
 import './styles.css';
 import { applyTheme, storedTheme } from './theme.ts';
 import { TOLD } from './told.ts';
-import { tabMemory } from './under-way.ts';
+import { tabMemory } from './unsaved-entries.ts';
 
 // The one place where effects are made and handed over.
 applyTheme(storedTheme());
@@ -34,7 +34,7 @@ async function start(): Promise<void> {
     ),
     now: () => new Date(),
     tab: crypto.randomUUID(),
-    underWay: tabMemory(() => sessionStorage),
+    unsavedEntries: tabMemory(() => sessionStorage),
     tell: (what) => note(TOLD[what].text, { id: what, duration: 8_000 }, TOLD[what].tone),
     announce: (siteId) => channel.postMessage(siteId),
     listen: (heard) => {

@@ -6,7 +6,7 @@ import { useWorkspaceApi } from '../workspace/index.ts';
 const MEANT = 6_000;
 
 /** Where a change is made, as undo names it: the screen, and the page where it is about one. */
-function placeOf(pathname: string, page: string | undefined): string {
+function positionOf(pathname: string, page: string | undefined): string {
   const [, , , stop = '', view = ''] = pathname.split('/');
   return `${stop}/${view}${(stop === 'words' || stop === 'doors') && view === '' ? `?${page ?? ''}` : ''}`.slice(0, 2_000);
 }
@@ -19,7 +19,7 @@ const inField = (): boolean => document.activeElement?.matches('input:not([type=
  */
 export function useUndo(pathname: string, page: string | undefined): { readonly undo: () => void; readonly redo: () => void } {
   const workspace = useWorkspaceApi();
-  const place = placeOf(pathname, page);
+  const place = positionOf(pathname, page);
   const told = useRef<{ readonly step: unknown; readonly at: number }>(undefined);
   useEffect(() => {
     workspace.place = place;

@@ -1,13 +1,13 @@
 import { useMemo } from 'react';
 import { ENGINES, type Reality } from '../../core/indexing/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { Empty, useRemembered, like, useKeptState } from '../ui/index.ts';
 import { useReport, useWorkspace } from '../workspace/index.ts';
 import { Clicks, clickBand, type Band } from './Clicks.tsx';
 import { Matrix } from './Matrix.tsx';
 import { PagesTable } from './PagesTable.tsx';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** What the table is narrowed to. */
 export interface Narrowing {
@@ -39,7 +39,7 @@ export function AllPages() {
   return (
     <div className="mx-auto max-w-[1080px]">
       <h1 className="mb-1">All pages</h1>
-      <p className="soft mb-4">{W.pagesLead}</p>
+      <p className="soft mb-4">{wording.pagesLead}</p>
       <div className="doors-pictures grid gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <Matrix
           rows={rows}
@@ -54,7 +54,7 @@ export function AllPages() {
       <div className="mt-5 mb-2 flex flex-wrap items-center gap-2">
         <h2 className="mr-1">{counted(shown.length, 'page')}</h2>
         <button type="button" className="chip" aria-pressed={narrow.orphans} onClick={() => setNarrow({ ...narrow, orphans: !narrow.orphans })}>
-          {W.orphans} <span className="tabular-nums">{orphans}</span>
+          {wording.orphans} <span className="tabular-nums">{orphans}</span>
         </button>
         {narrowed && (
           <button type="button" className="link-act text-[13px]" onClick={() => setNarrow(ALL)}>

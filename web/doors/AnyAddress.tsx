@@ -1,29 +1,29 @@
 import { useState } from 'react';
 import { siteOrigin } from '../../core/site/index.ts';
-import { usePlace } from '../pieces/index.ts';
-import { useSettled } from '../ui/index.ts';
+import { useRoute } from '../pieces/index.ts';
+import { useDebounced } from '../ui/index.ts';
 import { useReport, useWorkspace } from '../workspace/index.ts';
 import { CrawlerChoice } from './CrawlerChoice.tsx';
 import { useCrawlers } from './crawlers.ts';
 import { Gates } from './Gates.tsx';
 import { LiveLook } from './LiveLook.tsx';
-import { decidedBy, REALITY_NAMES, W } from './wording.ts';
+import { decidedBy, REALITY_NAMES, wording } from './wording.ts';
 
 /** Any address of the site, of a page or not, against each crawler, with the line that decides; and the whole way in for one of them. */
 export function AnyAddress() {
-  const { page } = usePlace();
+  const { page } = useRoute();
   const start = useWorkspace((state) => (page === undefined ? '/' : (state.byId.get(page)?.address ?? '/')));
   const origin = useWorkspace((state) => siteOrigin(state.document));
   const crawlers = useCrawlers();
   const [address, setAddress] = useState(start);
   const [crawler, setCrawler] = useState(crawlers[0] as string);
-  const asked = useSettled(address, 120);
+  const asked = useDebounced(address, 120);
   const tried = useReport((one) => one.tools.analysis.tryAddress(asked, crawlers), `${asked} ${crawlers.join()}`);
   const chosen = tried?.find((one) => one.crawler === crawler);
   return (
     <div className="mx-auto max-w-[900px]">
       <h1 className="mb-1">Any address</h1>
-      <p className="soft mb-4">{W.tryLead}</p>
+      <p className="soft mb-4">{wording.tryLead}</p>
       <label className="field flex items-center pl-3.5">
         <span className="mono soft flex-none max-sm:hidden">{origin}</span>
         <input
@@ -36,11 +36,11 @@ export function AnyAddress() {
         />
       </label>
       {!tried ? (
-        <p className="soft mt-2 text-[13.5px]">{W.notHere}</p>
+        <p className="soft mt-2 text-[13.5px]">{wording.notHere}</p>
       ) : (
         <>
           <p className="soft mt-2 text-[13.5px]" data-testid="what">
-            {W.whatAnswers[chosen?.spelledOwn === false ? 'spelled' : (chosen?.what ?? 'nothing')]}
+            {wording.whatAnswers[chosen?.spelledOwn === false ? 'spelled' : (chosen?.what ?? 'nothing')]}
           </p>
           <div className="panel mt-3 overflow-x-auto">
             <table className="data-table stacked">
@@ -67,7 +67,7 @@ export function AnyAddress() {
             </table>
           </div>
           <div className="mt-5 mb-2">
-            <CrawlerChoice label={W.forWhom} crawlers={crawlers} value={crawler} onChange={setCrawler} />
+            <CrawlerChoice label={wording.forWhom} crawlers={crawlers} value={crawler} onChange={setCrawler} />
           </div>
           {chosen && <Gates way={chosen.way} places={chosen.places} />}
         </>

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { Term } from '../pieces/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** Pages by how many clicks they are from home; the last is for those that no links lead to. */
 export const BANDS = ['0', '1', '2', '3', '4+', 'none'] as const;
@@ -36,7 +36,7 @@ export function Clicks({
   return (
     <section aria-labelledby="clicks">
       <h2 id="clicks" className="mb-2 flex min-h-8 items-center">
-        {W.clicks}&nbsp;
+        {wording.clicks}&nbsp;
         <Term id="orphan" />
       </h2>
       <div className="panel px-3.5 py-2.5">
@@ -51,7 +51,7 @@ export function Clicks({
               aria-pressed={picked === band}
               onClick={() => onPick(picked === band ? undefined : band)}
             >
-              <span className="w-28 flex-none text-left">{W.bands[band]}</span>
+              <span className="w-28 flex-none text-left">{wording.bands[band]}</span>
               <span className="click-track" aria-hidden>
                 <span className={`click-fill${band === 'none' || band === '4+' ? ' deep' : ''}`} style={{ width: `${(number / most) * 100}%` }} />
               </span>

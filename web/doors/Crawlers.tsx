@@ -40,7 +40,7 @@ export function Crawlers() {
               onChange={(event) =>
                 workspace.change(set('crawlers', name, 'note', event.target.value === '' ? (engine ? null : '') : event.target.value), {
                   label: `A note about ${name}`,
-                  thread: `crawler:${name}`,
+                  coalesceKey: `crawler:${name}`,
                 })
               }
             />

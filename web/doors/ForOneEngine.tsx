@@ -1,5 +1,5 @@
 import { findingWords } from '../../core/wording/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { doorMend, useWorkspaceApi } from '../workspace/index.ts';
 
 /** What the page's state does not tell: another engine takes it otherwise, or its canonicals contradict each other; each with its mend. */

@@ -1,12 +1,12 @@
 import { useMemo, type ReactNode } from 'react';
-import { addressOf, all, pathRules, placeBehind, ruleCatches, saysKey, saysOf, set, type Change, type PathRule } from '../../core/site/index.ts';
+import { addressOf, all, pathRules, orderBehind, ruleCatches, directivesKey, directivesOf, set, type Change, type PathRule } from '../../core/site/index.ts';
 import { SortableList } from '../ui/index.ts';
 import { moveRule, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { MATCHES } from './matches.ts';
 import { PathForm } from './PathForm.tsx';
 import { RuleHead, unsaid } from './RuleHead.tsx';
-import { SaysEditor } from './SaysEditor.tsx';
-import { W } from './wording.ts';
+import { DirectivesEditor } from './DirectivesEditor.tsx';
+import { wording } from './wording.ts';
 
 /** Rules for addresses: list or keep out, in the map or not, what may be shown; between a page's own word and its kind's. */
 export function IntentRules({ crawlers }: { readonly crawlers: readonly string[] }) {
@@ -14,7 +14,7 @@ export function IntentRules({ crawlers }: { readonly crawlers: readonly string[]
   const document = useWorkspace((state) => state.document);
   // Rules that give pages a kind stand with the kinds, unless they say something about doors too.
   const rules = pathRules(document).filter(
-    (rule) => rule.kind === undefined || speaks(document.tables.says, rule.id) || typeof document.tables.rules[rule.id]?.inMap === 'boolean',
+    (rule) => rule.kind === undefined || speaks(document.tables.directives, rule.id) || typeof document.tables.rules[rule.id]?.inMap === 'boolean',
   );
   const add = (path: string, match: PathRule['match']): void => {
     const id = `d${workspace.tools.now().getTime().toString(36)}`;
@@ -22,16 +22,16 @@ export function IntentRules({ crawlers }: { readonly crawlers: readonly string[]
       all([
         set('rules', id, 'path', path),
         set('rules', id, 'match', match),
-        set('rules', id, 'order', placeBehind(document.tables.rules)),
-        set('says', saysKey(`rule:${id}`), 'intent', 'out'),
+        set('rules', id, 'order', orderBehind(document.tables.rules)),
+        set('directives', directivesKey(`rule:${id}`), 'intent', 'out'),
       ]),
       { label: `A rule for ${path}` },
     );
   };
   return (
     <section className="mt-7" aria-labelledby="rules">
-      <h2 id="rules">{W.rules}</h2>
-      <p className="soft mb-2 text-[13.5px]">{W.rulesWhy}</p>
+      <h2 id="rules">{wording.rules}</h2>
+      <p className="soft mb-2 text-[13.5px]">{wording.rulesWhy}</p>
       <SortableList
         items={rules}
         name={(rule) => `the rule for ${rule.path}`}
@@ -60,9 +60,9 @@ function RuleLine({
   const document = useWorkspace((state) => state.document);
   const rows = useWorkspace((state) => state.rows);
   const caught = useMemo(() => rows.filter((row) => ruleCatches(rule, addressOf(row.id))), [rows, rule]);
-  const before = earlier.filter((one) => saysOf(document, `rule:${one.id}`)?.intent);
+  const before = earlier.filter((one) => directivesOf(document, `rule:${one.id}`)?.intent);
   const taken = caught.filter((row) => before.some((one) => ruleCatches(one, addressOf(row.id)))).length;
-  const intent = saysOf(document, `rule:${rule.id}`)?.intent;
+  const intent = directivesOf(document, `rule:${rule.id}`)?.intent;
   const inMap = document.tables.rules[rule.id]?.inMap;
   const name = `${MATCHES[rule.match]} ${rule.path}`;
   const remove = (): void => {
@@ -80,9 +80,12 @@ function RuleLine({
           aria-label={`Engines should, ${name}`}
           value={intent ?? ''}
           onChange={(event) =>
-            workspace.change(set('says', saysKey(`rule:${rule.id}`), 'intent', event.target.value === '' ? null : (event.target.value as 'list' | 'out')), {
-              label: `The rule for ${rule.path} changed`,
-            })
+            workspace.change(
+              set('directives', directivesKey(`rule:${rule.id}`), 'intent', event.target.value === '' ? null : (event.target.value as 'list' | 'out')),
+              {
+                label: `The rule for ${rule.path} changed`,
+              },
+            )
           }
         >
           <option value="">as the kind says</option>
@@ -104,7 +107,7 @@ function RuleLine({
           <option value="false">not in the sitemap</option>
         </select>
       </RuleHead>
-      <SaysEditor scope={`rule:${rule.id}`} name={name} crawlers={crawlers} inLine />
+      <DirectivesEditor scope={`rule:${rule.id}`} name={name} crawlers={crawlers} inLine />
     </div>
   );
 }

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { useCrawlers } from './crawlers.ts';
 import { IntentRules } from './IntentRules.tsx';
 import { KindTable } from './KindTable.tsx';
-import { SaysEditor } from './SaysEditor.tsx';
-import { W } from './wording.ts';
+import { DirectivesEditor } from './DirectivesEditor.tsx';
+import { wording } from './wording.ts';
 import { Term } from '../pieces/index.ts';
 import type { Kind } from '../../core/site/index.ts';
 
@@ -16,10 +16,10 @@ export function Intents() {
       <h1 className="mb-1">
         Kinds & rules <Term id="intent" />
       </h1>
-      <p className="soft mb-4">{W.kindsLead}</p>
+      <p className="soft mb-4">{wording.kindsLead}</p>
       <KindTable picked={kind} onPick={setKind} crawlers={crawlers} />
       <IntentRules crawlers={crawlers} />
-      <SaysEditor scope="site" name="All pages" crawlers={crawlers} />
+      <DirectivesEditor scope="site" name="All pages" crawlers={crawlers} />
     </div>
   );
 }

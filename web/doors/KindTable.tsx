@@ -4,8 +4,8 @@ import { ARCHIVES, kindIntent, set, type Kind } from '../../core/site/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
 import { byKind } from '../pieces/index.ts';
 import { setKindIntent, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { SaysEditor } from './SaysEditor.tsx';
-import { KIND_REASONS, W } from './wording.ts';
+import { DirectivesEditor } from './DirectivesEditor.tsx';
+import { KIND_REASONS, wording } from './wording.ts';
 
 /** What each kind of page is for, with why; one press turns a whole kind. */
 export function KindTable({
@@ -24,8 +24,8 @@ export function KindTable({
   return (
     <section aria-labelledby="kinds">
       <div className="mb-2 flex flex-wrap items-baseline gap-x-2.5">
-        <h2 id="kinds">{W.kinds}</h2>
-        <span className="soft text-[13px]">{W.kindsWhy}</span>
+        <h2 id="kinds">{wording.kinds}</h2>
+        <span className="soft text-[13px]">{wording.kindsWhy}</span>
       </div>
       <div className="panel overflow-x-auto">
         <table className="data-table stacked">
@@ -127,7 +127,7 @@ export function KindTable({
                   {picked === kind && (
                     <tr>
                       <td colSpan={6} className="says-row">
-                        <SaysEditor scope={`kind:${kind}`} name={name} crawlers={crawlers} open />
+                        <DirectivesEditor scope={`kind:${kind}`} name={name} crawlers={crawlers} open />
                       </td>
                     </tr>
                   )}
@@ -137,7 +137,7 @@ export function KindTable({
           </tbody>
         </table>
       </div>
-      {kinds.some(({ kind }) => ARCHIVES.includes(kind)) && <p className="soft mt-1.5 text-[12.5px]">{W.archives}</p>}
+      {kinds.some(({ kind }) => ARCHIVES.includes(kind)) && <p className="soft mt-1.5 text-[12.5px]">{wording.archives}</p>}
     </section>
   );
 }

@@ -6,7 +6,7 @@ import { GATE_QUESTIONS, gateWords, NO_ANSWER } from '../../core/wording/index.t
 import { Term } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Gates } from './Gates.tsx';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** Asks the address itself how it answers right now, and leads the crawler through the gates by what came back. */
 export function LiveLook({ address, crawler, way }: { readonly address: string; readonly crawler: string; readonly way: WayIn | undefined }) {
@@ -19,10 +19,10 @@ export function LiveLook({ address, crawler, way }: { readonly address: string; 
     tools.outside.live(whole, crawler).then(setAnswer, (error: unknown) => setAnswer({ failed: (error as Error).message }));
   };
   return (
-    <section className="mt-6" aria-label={W.live}>
+    <section className="mt-6" aria-label={wording.live}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <h2>{W.live}</h2>
-        <span className="soft text-[13.5px]">{W.liveWhy}</span>
+        <h2>{wording.live}</h2>
+        <span className="soft text-[13.5px]">{wording.liveWhy}</span>
         <button type="button" className="btn btn-sm btn-outline-ink ml-auto" onClick={ask} disabled={answer === 'asking'}>
           {answer === 'asking' ? 'Asking …' : 'Ask the live address'}
         </button>
@@ -63,7 +63,7 @@ function Told({ answer, way }: { readonly answer: LiveAnswer; readonly way: WayI
       </div>
       {differ.length > 0 && (
         <div className="notice notice-amber mt-2 text-[13.5px]">
-          <p className="font-semibold">{W.liveDiffers}</p>
+          <p className="font-semibold">{wording.liveDiffers}</p>
           <ul>
             {differ.map(({ name, live, here }) => (
               <li key={name}>
@@ -74,20 +74,20 @@ function Told({ answer, way }: { readonly answer: LiveAnswer; readonly way: WayI
         </div>
       )}
       <h3 className="mt-3 text-[14px] font-semibold">
-        {W.twins} <Term id="twins" />
+        {wording.twins} <Term id="twins" />
       </h3>
       <ul className="text-[13px]">
-        {twins.map((twin) => (
-          <li key={twin.address} className="mt-1 flex flex-wrap gap-x-2">
-            <span className="mono break-all">{twin.address}</span>
-            <span className={twin.leadsTo === undefined && twin.failed === undefined ? 'text-error' : 'soft'}>
-              {twin.failed !== undefined
-                ? (NO_ANSWER[twin.failed] ?? 'no answer')
-                : twin.leadsTo !== undefined
-                  ? `leads to ${twin.leadsTo}`
-                  : twin.status !== undefined && twin.status < 300
+        {twins.map((variant) => (
+          <li key={variant.address} className="mt-1 flex flex-wrap gap-x-2">
+            <span className="mono break-all">{variant.address}</span>
+            <span className={variant.leadsTo === undefined && variant.failed === undefined ? 'text-error' : 'soft'}>
+              {variant.failed !== undefined
+                ? (NO_ANSWER[variant.failed] ?? 'no answer')
+                : variant.leadsTo !== undefined
+                  ? `leads to ${variant.leadsTo}`
+                  : variant.status !== undefined && variant.status < 300
                     ? 'answers by itself: engines take it for another page'
-                    : `answers ${twin.status ?? 'nothing'}`}
+                    : `answers ${variant.status ?? 'nothing'}`}
             </span>
           </li>
         ))}

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import type { Reality } from '../../core/indexing/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { StateSign } from '../pieces/index.ts';
 import { Segments } from '../ui/index.ts';
-import { INTENT_NAMES, matrixState, REALITY_NAMES, W } from './wording.ts';
+import { INTENT_NAMES, matrixState, REALITY_NAMES, wording } from './wording.ts';
 
 const REALITIES: readonly Reality[] = ['listed', 'bare', 'out', 'not-live'];
 const INTENTS: readonly PageRow['intent'][] = ['list', 'out'];
@@ -38,7 +38,7 @@ export function Matrix({
   return (
     <section aria-labelledby="matrix">
       <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
-        <h2 id="matrix">{W.matrix}</h2>
+        <h2 id="matrix">{wording.matrix}</h2>
         <Segments label="By which engine" value={engine} onChange={onEngine} options={engines.map(({ id, name }) => ({ value: id, label: name }))} />
       </div>
       <div className="panel overflow-x-auto">
@@ -73,7 +73,7 @@ export function Matrix({
                       >
                         <StateSign state={state} size={18} silent />
                         <span className="intents-number">{number}</span>
-                        <span className="text-[12px]">{W.cells[state]}</span>
+                        <span className="text-[12px]">{wording.cells[state]}</span>
                       </button>
                     </td>
                   );

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { gatePlaces, policyFor } from '../../core/indexing/index.ts';
 import { STATE_WORDS } from '../../core/wording/index.ts';
-import { IntentChoice, PageHead, Rail, StateSign, usePlace } from '../pieces/index.ts';
+import { IntentChoice, PageHead, Rail, StateSign, useRoute } from '../pieces/index.ts';
 import { Empty, useRemembered } from '../ui/index.ts';
 import { hideProperly, openPage, setPageIntent, useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { CrawlerChoice } from './CrawlerChoice.tsx';
@@ -11,17 +11,17 @@ import { ForOneEngine } from './ForOneEngine.tsx';
 import { Gates } from './Gates.tsx';
 import { LiveLook } from './LiveLook.tsx';
 import { RobotsLines } from './RobotsLines.tsx';
-import { SaysEditor } from './SaysEditor.tsx';
+import { DirectivesEditor } from './DirectivesEditor.tsx';
 import { SiteSwitch } from './SiteSwitch.tsx';
 import { stateBanner, type BannerAction } from './banner.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 const TROUBLED = new Set(['shut-out', 'leaking']);
 
 /** The way in for one page: gate by gate, for any crawler, with what decided and the one action that mends it. */
 export function OnePage() {
   const workspace = useWorkspaceApi();
-  const { page, linkToView, go } = usePlace();
+  const { page, linkToView, go } = useRoute();
   const row = useWorkspace((state) => (page === undefined ? undefined : state.byId.get(page)));
   const detail = useWorkspace((state) => state.detail);
   const crawlers = useCrawlers();
@@ -66,27 +66,27 @@ export function OnePage() {
       )}
       <ForOneEngine row={row} />
       <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
-        <CrawlerChoice label={W.forWhom} crawlers={crawlers} value={crawler} onChange={setCrawler} />
+        <CrawlerChoice label={wording.forWhom} crawlers={crawlers} value={crawler} onChange={setCrawler} />
         <button type="button" className="chip" aria-pressed={depth === 'expert'} onClick={() => setDepth(depth === 'expert' ? 'plain' : 'expert')}>
-          {W.forExperts}
+          {wording.forExperts}
         </button>
       </div>
       {way && <Gates way={way} places={detail?.id === row.id ? gatePlaces(way, detail.source) : {}} expert={depth === 'expert'} />}
-      <p className="soft mt-1.5 text-[12.5px]">{W.policy(policyFor(crawler))}</p>
+      <p className="soft mt-1.5 text-[12.5px]">{wording.policy(policyFor(crawler))}</p>
       <IntentChoice row={row} />
-      <SaysEditor scope={`page:${row.id}`} page={row} name={`“${row.name}”`} crawlers={crawlers} />
+      <DirectivesEditor scope={`page:${row.id}`} page={row} name={`“${row.name}”`} crawlers={crawlers} />
       <LiveLook address={row.address} crawler={crawler} way={way} key={`${row.id} ${crawler}`} />
       <Rail>
         <SiteSwitch />
         <section className="mt-5">
           <div className="mb-2 flex items-baseline justify-between gap-2">
-            <h2>{W.robots}</h2>
+            <h2>{wording.robots}</h2>
             <Link className="link-act text-[13px]" to={linkToView('doors', 'robots')}>
               Edit it
             </Link>
           </div>
           <RobotsLines current={way?.gates.flatMap((gate) => (gate.reason.code === 'rule' ? [gate.reason.line] : []))[0]} />
-          <p className="soft mt-2 text-[12.5px]">{W.lessonRobots}</p>
+          <p className="soft mt-2 text-[12.5px]">{wording.lessonRobots}</p>
         </section>
         <p className="mt-4">
           <Link className="link-act text-[13.5px]" to={linkToView('doors', 'try')}>

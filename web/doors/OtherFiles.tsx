@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { headerServerRules } from '../../core/release/index.ts';
-import { all, headerRules, placeBehind, ruleCatches, saysKey, set, type HeaderRule, type PathRule } from '../../core/site/index.ts';
+import { all, headerRules, orderBehind, ruleCatches, directivesKey, set, type HeaderRule, type PathRule } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { Term } from '../pieces/index.ts';
 import { Busy, Copyable, More, Segments, useMore } from '../ui/index.ts';
@@ -9,8 +9,8 @@ import { useCrawlers } from './crawlers.ts';
 import { MATCHES } from './matches.ts';
 import { PathForm } from './PathForm.tsx';
 import { RuleHead, unsaid } from './RuleHead.tsx';
-import { SaysEditor } from './SaysEditor.tsx';
-import { W } from './wording.ts';
+import { DirectivesEditor } from './DirectivesEditor.tsx';
+import { wording } from './wording.ts';
 
 /** Files that are no pages: what headers say for them, and who may fetch them. */
 export function OtherFiles() {
@@ -31,7 +31,7 @@ export function OtherFiles() {
       <h1 className="mb-1">
         Other files <Term id="header" />
       </h1>
-      <p className="soft mb-4">{W.filesLead}</p>
+      <p className="soft mb-4">{wording.filesLead}</p>
       <HeaderRules rules={rules} paths={files.map((file) => file.address)} />
       {rules.some((rule) => rule.values.length > 0) && <ServerText rules={rules} />}
       <div className="mt-6 mb-2 flex flex-wrap items-center gap-1.5">
@@ -84,8 +84,8 @@ function HeaderRules({ rules, paths }: { readonly rules: readonly HeaderRule[]; 
       all([
         set('headers', id, 'path', of),
         set('headers', id, 'match', how),
-        set('headers', id, 'order', placeBehind(document.tables.headers)),
-        set('says', saysKey(`files:${id}`), 'intent', 'out'),
+        set('headers', id, 'order', orderBehind(document.tables.headers)),
+        set('directives', directivesKey(`files:${id}`), 'intent', 'out'),
       ]),
       {
         label: `A rule for files ${MATCHES[how]} ${of}`,
@@ -98,7 +98,7 @@ function HeaderRules({ rules, paths }: { readonly rules: readonly HeaderRule[]; 
   return (
     <section aria-labelledby="header-rules">
       <h2 id="header-rules" className="mb-2">
-        {W.headerRules}
+        {wording.headerRules}
       </h2>
       <ul className="panel divide-y divide-[color:var(--line)]">
         {rules.map((rule) => (
@@ -127,7 +127,7 @@ function HeaderLine({ rule, caught }: { readonly rule: HeaderRule; readonly caug
   const document = useWorkspace((state) => state.document);
   const crawlers = useCrawlers();
   const scope = `files:${rule.id}`;
-  const out = document.tables.says[saysKey(scope)]?.intent === 'out';
+  const out = document.tables.directives[directivesKey(scope)]?.intent === 'out';
   const remove = (): void => {
     const changes = unsaid(document, scope);
     changes.push(...(['path', 'match', 'order'] as const).map((field) => set('headers', rule.id, field, null)));
@@ -142,7 +142,9 @@ function HeaderLine({ rule, caught }: { readonly rule: HeaderRule; readonly caug
             className="checkbox checkbox-sm"
             checked={out}
             onChange={(event) =>
-              workspace.change(set('says', saysKey(scope), 'intent', event.target.checked ? 'out' : null), { label: `The rule for ${rule.path} changed` })
+              workspace.change(set('directives', directivesKey(scope), 'intent', event.target.checked ? 'out' : null), {
+                label: `The rule for ${rule.path} changed`,
+              })
             }
           />
           keep out of results
@@ -153,7 +155,7 @@ function HeaderLine({ rule, caught }: { readonly rule: HeaderRule; readonly caug
           X-Robots-Tag: {value}
         </p>
       ))}
-      <SaysEditor scope={scope} name={`Files ${rule.path}`} crawlers={crawlers} inLine />
+      <DirectivesEditor scope={scope} name={`Files ${rule.path}`} crawlers={crawlers} inLine />
     </li>
   );
 }
@@ -163,7 +165,7 @@ function ServerText({ rules }: { readonly rules: readonly HeaderRule[] }) {
   const text = headerServerRules(rules, form);
   return (
     <details className="mt-3">
-      <summary className="link-act inline-block cursor-pointer text-[13.5px]">{W.serverRules}</summary>
+      <summary className="link-act inline-block cursor-pointer text-[13.5px]">{wording.serverRules}</summary>
       <div className="panel mt-2 p-3">
         <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
           <Segments
@@ -178,7 +180,7 @@ function ServerText({ rules }: { readonly rules: readonly HeaderRule[] }) {
           <Copyable text={text} />
         </div>
         <pre className="overflow-x-auto text-[12px]">{text}</pre>
-        <p className="soft mt-2 text-[12.5px]">{W.serverRulesWhy}</p>
+        <p className="soft mt-2 text-[12.5px]">{wording.serverRulesWhy}</p>
       </div>
     </details>
   );

@@ -2,7 +2,7 @@ import { readableAddress } from '../../core/source/index.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp, Moon, Sun } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
 import { StateSign, PageLink, siteText } from '../pieces/index.ts';
 import { usePrinting } from '../ui/index.ts';

@@ -3,14 +3,14 @@ import { addRule, setRule, TROUBLE_COSTS, type RobotsTrouble } from '../../core/
 import { set } from '../../core/site/index.ts';
 import { counted, troubleWords } from '../../core/wording/index.ts';
 import { Term } from '../pieces/index.ts';
-import { More, useMore, useSettled } from '../ui/index.ts';
+import { More, useMore, useDebounced } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { NewRule } from './NewRule.tsx';
 import { RobotsEffects } from './RobotsEffects.tsx';
 import { RobotsRules } from './RobotsRules.tsx';
 import { RobotsText } from './RobotsText.tsx';
 import { useDraft } from './draft.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 const RANK = { blocks: 0, weakens: 1, polish: 2 } as const;
 
@@ -20,7 +20,7 @@ export function RobotsEditor() {
   const siteId = useWorkspace((state) => state.site?.id ?? '');
   const own = useWorkspace((state) => state.document.tables.robots['']?.text);
   const [draft, setDraft] = useDraft(siteId);
-  const settled = useSettled(draft, 120);
+  const settled = useDebounced(draft, 120);
   // What holds is always looked at; a draft, and what it would change, only where there is one.
   const holding = useReport((one) => one.tools.analysis.robots());
   const drafted = useReport(async (one) => (settled === undefined ? undefined : one.tools.analysis.robots(settled)), `draft ${settled ?? ''}`);
@@ -50,7 +50,7 @@ export function RobotsEditor() {
           <h1>
             robots.txt <Term id="robots" />
           </h1>
-          <p className="soft mt-1">{W.robotsLead}</p>
+          <p className="soft mt-1">{wording.robotsLead}</p>
         </div>
         {own !== null && own !== undefined && (
           <button
@@ -65,7 +65,7 @@ export function RobotsEditor() {
       {waits && (
         <div className="robots-draft notice notice-amber mb-4" data-testid="draft">
           <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
-            <p className="display min-w-0 flex-1 basis-60 font-semibold">{W.draft}</p>
+            <p className="display min-w-0 flex-1 basis-60 font-semibold">{wording.draft}</p>
             <button type="button" className="btn btn-outline-ink" onClick={() => setDraft(undefined)}>
               Discard
             </button>
@@ -79,26 +79,26 @@ export function RobotsEditor() {
       <div className="grid items-start gap-5 lg:grid-cols-2">
         <section aria-labelledby="rules-in-words">
           <h2 id="rules-in-words" className="mb-2">
-            {W.inWords}
+            {wording.inWords}
           </h2>
           {report && report.lines.length > 0 ? (
             <RobotsRules report={report} text={text} onText={setDraft} nameOf={nameOf} current={line} onLine={setLine} />
           ) : (
-            <p className="soft">{W.noRobots}</p>
+            <p className="soft">{wording.noRobots}</p>
           )}
           <NewRule onAdd={(token, rule) => setDraft(addRule(text, token, rule))} />
         </section>
         <section aria-labelledby="rules-as-text">
           <h2 id="rules-as-text" className="mb-2">
-            {W.asText}
+            {wording.asText}
           </h2>
           <RobotsText text={text} current={line} onText={setDraft} onLine={setLine} />
-          <p className="soft mt-1.5 text-[12.5px]">{W.lessonRobots}</p>
+          <p className="soft mt-1.5 text-[12.5px]">{wording.lessonRobots}</p>
         </section>
       </div>
       <section className="mt-6" aria-labelledby="troubles">
         <h2 id="troubles" className="mb-2">
-          {troubles.length === 0 ? W.noTroubles : counted(troubles.length, 'thing to look at', 'things to look at')}
+          {troubles.length === 0 ? wording.noTroubles : counted(troubles.length, 'thing to look at', 'things to look at')}
         </h2>
         {troubles.length > 0 && (
           <ul className="panel divide-y divide-[color:var(--line)]">

@@ -1,18 +1,18 @@
-import type { RobotsEffect, Some } from '../../core/survey/index.ts';
+import type { RobotsEffect, Some } from '../../core/crawl/index.ts';
 import { counted, numberText } from '../../core/wording/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 const NAMED = 12;
 
 /** What a draft would change, as pages that open or shut, crawler by crawler. */
 export function RobotsEffects({ effects, nameOf }: { readonly effects: readonly RobotsEffect[] | undefined; readonly nameOf: (page: string) => string }) {
   if (!effects) return <p className="soft mt-1 text-[13.5px]">Looking what it would change …</p>;
-  if (effects.length === 0) return <p className="mt-1 text-[13.5px]">{W.draftChangesNothing}</p>;
+  if (effects.length === 0) return <p className="mt-1 text-[13.5px]">{wording.draftChangesNothing}</p>;
   return (
     <ul className="mt-1 grid gap-1.5 text-[13.5px]">
       {effects.map((effect) => (
         <li key={effect.crawlers.join()}>
-          <span className="font-semibold">{effect.crawlers.map((crawler) => crawler ?? W.everyOther).join(', ')}</span>
+          <span className="font-semibold">{effect.crawlers.map((crawler) => crawler ?? wording.everyOther).join(', ')}</span>
           <Line what="opens" pages={effect.opened} nameOf={nameOf} files={effect.filesOpened} good />
           <Line what="shuts" pages={effect.shut} nameOf={nameOf} files={effect.filesShut} />
         </li>

@@ -1,8 +1,8 @@
 import type { RobotsLine } from '../../core/robots/index.ts';
-import type { RobotsReport } from '../../core/survey/index.ts';
+import type { RobotsReport } from '../../core/crawl/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { useReport } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** Lines shown beside a page; the whole file has a view of its own. */
 const SHOWN = 60;
@@ -11,10 +11,10 @@ const SHOWN = 60;
 export function RobotsLines({ current }: { readonly current: number | undefined }) {
   const report = useReport((one) => one.tools.analysis.robots());
   if (!report) return null;
-  if (report.text === undefined) return <p className="soft">{W.noRobots}</p>;
+  if (report.text === undefined) return <p className="soft">{wording.noRobots}</p>;
   return (
     <>
-      <ol className="panel overflow-hidden" aria-label={W.robotsWhy}>
+      <ol className="panel overflow-hidden" aria-label={wording.robotsWhy}>
         {report.lines.slice(0, SHOWN).map((line) => (
           <Line key={line.line} line={line} report={report} current={line.line === current} />
         ))}

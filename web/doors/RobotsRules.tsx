@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { memo, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { insertLine, moveLine, parseRobots, removeLine, setRule, type RobotsLine } from '../../core/robots/index.ts';
-import type { LineTouch, RobotsReport } from '../../core/survey/index.ts';
+import type { LineTouch, RobotsReport } from '../../core/crawl/index.ts';
 import { counted, patternWords, tokenWords } from '../../core/wording/index.ts';
 import { useComing } from '../ui/index.ts';
 import { lineNote } from './RobotsLines.tsx';

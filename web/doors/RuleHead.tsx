@@ -47,7 +47,7 @@ export function RuleHead({
 
 /** The changes that take back all that is said for a scope, for every crawler. */
 export function unsaid(document: SiteDocument, scope: string): Change[] {
-  return Object.entries(document.tables.says)
+  return Object.entries(document.tables.directives)
     .filter(([key]) => key.startsWith(`${scope}\n`))
-    .flatMap(([key, fields]) => Object.keys(fields).map((field): Change => ({ kind: 'set', table: 'says', key, field, value: null })));
+    .flatMap(([key, fields]) => Object.keys(fields).map((field): Change => ({ kind: 'set', table: 'directives', key, field, value: null })));
 }

@@ -1,14 +1,14 @@
 import { Link } from 'react-router';
 import { isOpen, switchStory } from '../../core/site/index.ts';
 import { fullDate } from '../../core/wording/index.ts';
-import { usePlace } from '../pieces/index.ts';
+import { useRoute } from '../pieces/index.ts';
 import { planOpening, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { switchWords, W } from './wording.ts';
+import { switchWords, wording } from './wording.ts';
 
 /** The one switch for the whole site: how it stands here and out there, since when and by which release, and what is planned. */
 export function SiteSwitch({ full = false }: { readonly full?: boolean }) {
   const workspace = useWorkspaceApi();
-  const { linkToView } = usePlace();
+  const { linkToView } = useRoute();
   const document = useWorkspace((state) => state.document);
   const story = switchStory(document);
   const words = switchWords(story, fullDate);
@@ -21,7 +21,7 @@ export function SiteSwitch({ full = false }: { readonly full?: boolean }) {
           role="switch"
           className="toggle toggle-success mt-0.5 flex-none"
           // One name whichever way it stands: what it is now is told by its being on or off.
-          aria-label={W.switchName}
+          aria-label={wording.switchName}
           checked={isOpen(document) && story.here !== 'planned'}
           onChange={() => switchSite(workspace)}
         />
@@ -43,12 +43,12 @@ export function SiteSwitch({ full = false }: { readonly full?: boolean }) {
             checked={story.here === 'planned'}
             onChange={(event) => planOpening(workspace, event.target.checked)}
           />
-          {W.planNext}
+          {wording.planNext}
         </label>
       )}
       {audience !== 'public' && !full && (
         <p className="mt-2 text-[13px]">
-          {audience === 'draft' ? W.draftShort : W.restrictedShort}{' '}
+          {audience === 'draft' ? wording.draftShort : wording.restrictedShort}{' '}
           <Link className="link-act" to={linkToView('doors', 'site')}>
             Who can visit
           </Link>

@@ -5,26 +5,26 @@ import { Term } from '../pieces/index.ts';
 import { Segments } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Crawlers } from './Crawlers.tsx';
-import { SaysEditor } from './SaysEditor.tsx';
+import { DirectivesEditor } from './DirectivesEditor.tsx';
 import { SiteSwitch } from './SiteSwitch.tsx';
 import { useCrawlers } from './crawlers.ts';
-import { AUDIENCES, DIFFERENCES, W, type Audience } from './wording.ts';
+import { AUDIENCES, DIFFERENCES, wording, type Audience } from './wording.ts';
 
 /** What holds for the site as a whole: the switch, who can visit, what may be shown of all pages, and how the engines differ. */
 export function WholeSite() {
   const workspace = useWorkspaceApi();
   const document = useWorkspace((state) => state.document);
   const crawlers = useCrawlers();
-  const shut = document.tables.doors['']?.open === false;
+  const shut = document.tables.siteSwitch['']?.open === false;
   const visitors = document.tables.visitors[''];
   const audience: Audience = visitors?.audience ?? 'public';
   return (
     <div className="mx-auto max-w-[860px]">
       <h1 className="mb-1">The whole site</h1>
-      <p className="soft mb-4">{W.siteLead}</p>
+      <p className="soft mb-4">{wording.siteLead}</p>
       <SiteSwitch full />
       <ul className="mt-2 grid gap-1 text-[13.5px]">
-        {W.switchFacts.map((fact) => (
+        {wording.switchFacts.map((fact) => (
           <li key={fact} className="flex gap-2">
             <span aria-hidden>·</span> {fact}
           </li>
@@ -32,15 +32,15 @@ export function WholeSite() {
       </ul>
       {shut && (
         <label className="mt-3 flex flex-wrap items-center gap-2 text-[13.5px]">
-          {W.remindOn}
+          {wording.remindOn}
           <input
             type="date"
             className="input input-sm w-auto"
-            value={document.tables.doors['']?.opensOn ?? ''}
+            value={document.tables.siteSwitch['']?.opensOn ?? ''}
             onChange={(event) =>
-              workspace.change(set('doors', '', 'opensOn', event.target.value === '' ? null : event.target.value), {
+              workspace.change(set('siteSwitch', '', 'opensOn', event.target.value === '' ? null : event.target.value), {
                 label: event.target.value === '' ? 'No day to open is set' : `The site is to open on ${event.target.value}`,
-                thread: 'opens-on',
+                coalesceKey: 'opens-on',
               })
             }
           />
@@ -48,10 +48,10 @@ export function WholeSite() {
       )}
 
       <section className="mt-7" aria-labelledby="visitors">
-        <h2 id="visitors">{W.visitors}</h2>
-        <p className="soft mb-2 text-[13.5px]">{W.visitorsWhy}</p>
+        <h2 id="visitors">{wording.visitors}</h2>
+        <p className="soft mb-2 text-[13.5px]">{wording.visitorsWhy}</p>
         <Segments<Audience>
-          label={W.visitors}
+          label={wording.visitors}
           value={audience}
           onChange={(value) =>
             workspace.change(set('visitors', '', 'audience', value === 'public' ? null : value), { label: `${AUDIENCES[value].name}: who can visit` })
@@ -69,14 +69,14 @@ export function WholeSite() {
           <dt className="soft">The proof is</dt>
           <dd data-testid="proof-then">{AUDIENCES[audience].proof}</dd>
         </dl>
-        <p className="soft mt-2 text-[12.5px]">{W.visitorsRelease}</p>
+        <p className="soft mt-2 text-[12.5px]">{wording.visitorsRelease}</p>
       </section>
 
-      <SaysEditor scope="site" name="All pages" crawlers={crawlers} />
+      <DirectivesEditor scope="site" name="All pages" crawlers={crawlers} />
 
       <section className="mt-7" aria-labelledby="differ">
-        <h2 id="differ">{W.differ}</h2>
-        <p className="soft mb-2 text-[13.5px]">{W.differWhy}</p>
+        <h2 id="differ">{wording.differ}</h2>
+        <p className="soft mb-2 text-[13.5px]">{wording.differWhy}</p>
         <div className="panel overflow-x-auto">
           <table className="data-table">
             <thead>
@@ -103,9 +103,9 @@ export function WholeSite() {
 
       <section className="mt-7" aria-labelledby="crawlers">
         <h2 id="crawlers">
-          {W.crawlers} <Term id="crawler" />
+          {wording.crawlers} <Term id="crawler" />
         </h2>
-        <p className="soft mb-2 text-[13.5px]">{W.crawlersWhy}</p>
+        <p className="soft mb-2 text-[13.5px]">{wording.crawlersWhy}</p>
         <Crawlers />
       </section>
     </div>
@@ -131,7 +131,7 @@ function Password() {
           onChange={(event) =>
             workspace.change(set('visitors', '', 'password', event.target.value === '' ? null : event.target.value), {
               label: 'The password for visitors changed',
-              thread: 'password',
+              coalesceKey: 'password',
             })
           }
         />

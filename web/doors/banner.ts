@@ -1,5 +1,5 @@
 import { canOpen, ENGINES, type WayIn } from '../../core/indexing/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { counted, openAll, plural } from '../../core/wording/index.ts';
 
 export type BannerAction = 'open' | 'hide' | 'keep-out' | 'list' | 'release' | 'words';
@@ -52,7 +52,7 @@ function withoutMap(row: PageRow, { gates }: WayIn): Banner {
     case 'shut-out': {
       if (first?.reason.code === 'draft' || first?.reason.code === 'restricted')
         return { headline: 'Closed: the host keeps the whole site back', why: 'See “The whole site” for who can visit.', action: undefined, label: '' };
-      if (shut.some((gate) => gate.reason.code === 'noindex' && gate.reason.from === 'doors'))
+      if (shut.some((gate) => gate.reason.code === 'noindex' && gate.reason.from === 'switch'))
         return { headline: 'Closed: the whole site is closed to engines', why: 'Open it with the switch.', action: undefined, label: '' };
       // What shows is what engines meet first; a shut robots.txt hides what stands before it in the row.
       const headline = `Blocked: you want it found, but ${first ? SHUT_WORDS[first.name] : 'something blocks it'}`;

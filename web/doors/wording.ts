@@ -1,11 +1,11 @@
 import type { EnginePolicy, PageState, Reality } from '../../core/indexing/index.ts';
 import type { RobotsVerdict } from '../../core/robots/index.ts';
 import type { Kind, SwitchStory } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import type { Band } from './Clicks.tsx';
 
-export const W = {
+export const wording = {
   kinds: 'What each kind of page is for',
   kindsWhy: 'a page follows its kind unless it, or a rule, says otherwise',
   kindsLead:
@@ -35,7 +35,7 @@ export const W = {
         ? 'Skerry follows canonicals and meta refreshes, recognises soft 404s, and knows every directive here.'
         : `How ${policy.crawler} takes things is not known; it is taken to keep to the letter of the standards.`,
   says: 'What engines may show of it',
-  saysOf: 'What engines may show of',
+  directivesOf: 'What engines may show of',
   saysShown: 'What engines may show',
   saysNothing: 'no limits',
   saysFor: 'For',

@@ -1,22 +1,22 @@
 import { SITEMAP_PAGE } from '../../core/release/index.ts';
 import { siteOrigin } from '../../core/site/index.ts';
 import { STYLE_FILE } from '../../core/sitemap/index.ts';
-import { ATOM_FILE, RSS_FILE } from '../../core/survey/index.ts';
+import { ATOM_FILE, RSS_FILE } from '../../core/map/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { useState } from 'react';
 import { Busy, Copyable } from '../ui/index.ts';
 import { useReport, useWorkspace } from '../workspace/index.ts';
 import { FlagChoice } from './FlagChoice.tsx';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** The page for people as it would be written. It is somebody's page: drawn by its own styles, and nothing in it runs. */
 function Preview() {
   const html = useReport((one) => one.tools.analysis.pageForPeople());
-  if (html === undefined) return <Busy what={W.makingPage} done={0} of={1} />;
+  if (html === undefined) return <Busy what={wording.makingPage} done={0} of={1} />;
   return (
     <>
-      <iframe className="page-preview" title={W.seenPage} sandbox="" srcDoc={html} />
-      <p className="soft mt-1 text-[12.5px]">{W.previewNote}</p>
+      <iframe className="page-preview" title={wording.seenPage} sandbox="" srcDoc={html} />
+      <p className="soft mt-1 text-[12.5px]">{wording.previewNote}</p>
     </>
   );
 }
@@ -35,32 +35,32 @@ export function Also() {
   return (
     <div className="mx-auto max-w-[820px]">
       <h1 className="mb-1">For people & feeds</h1>
-      <p className="soft mb-5">{W.alsoLead}</p>
-      {settings?.on !== true && <p className="notice notice-amber mb-4">{W.alsoOff}</p>}
+      <p className="soft mb-5">{wording.alsoLead}</p>
+      {settings?.on !== true && <p className="notice notice-amber mb-4">{wording.alsoOff}</p>}
       <div className="grid gap-6">
         <section className="panel min-w-0 p-4 [overflow-wrap:anywhere]" aria-label="A page for people">
-          <FlagChoice field="page" label="A page that lists all pages" why={W.pageWhy} />
+          <FlagChoice field="page" label="A page that lists all pages" why={wording.pageWhy} />
           <p className="mono soft mt-2 text-[12.5px]">
             {origin}/{SITEMAP_PAGE}
           </p>
-          {settings?.page === true && <p className="soft mt-1 text-[12.5px]">{W.pageLink}</p>}
+          {settings?.page === true && <p className="soft mt-1 text-[12.5px]">{wording.pageLink}</p>}
           <button type="button" className="btn btn-sm btn-outline-ink mt-3" aria-expanded={seen} onClick={() => setSeen(!seen)}>
-            {seen ? W.hidePage : W.seePage}
+            {seen ? wording.hidePage : wording.seePage}
           </button>
           {seen && <Preview />}
         </section>
         <section className="panel min-w-0 p-4 [overflow-wrap:anywhere]" aria-label="A style sheet">
-          <FlagChoice field="style" standard label="A style sheet for the maps" why={W.styleWhy} />
+          <FlagChoice field="style" standard label="A style sheet for the maps" why={wording.styleWhy} />
           <p className="mono soft mt-2 text-[12.5px]">
             {origin}/{STYLE_FILE}
           </p>
         </section>
         <section className="panel grid gap-3 p-4" aria-label="Feeds">
-          <FlagChoice field="rss" label="A feed of the posts, RSS 2.0" why={W.rssWhy} />
-          <FlagChoice field="atom" label="The same as Atom" why={W.atomWhy} />
+          <FlagChoice field="rss" label="A feed of the posts, RSS 2.0" why={wording.rssWhy} />
+          <FlagChoice field="atom" label="The same as Atom" why={wording.atomWhy} />
           {report?.feed && (
             <p className="text-[13.5px]" data-testid="feed">
-              {report.feed.entries === 0 ? W.noPosts : `The latest ${counted(report.feed.entries, 'post')} in it.`}
+              {report.feed.entries === 0 ? wording.noPosts : `The latest ${counted(report.feed.entries, 'post')} in it.`}
               {report.feed.undated > 0 && (
                 <span className="text-[color:var(--amber-ink)]">
                   {' '}
@@ -71,7 +71,7 @@ export function Also() {
           )}
           {feeds.length > 0 && (
             <div>
-              <p className="soft text-[12.5px]">{W.feedTag}</p>
+              <p className="soft text-[12.5px]">{wording.feedTag}</p>
               <div className="mt-1 flex items-start gap-2">
                 <pre className="min-w-0 flex-1 overflow-x-auto rounded-lg border border-[color:var(--line)] p-2.5 text-[12px]">{tags}</pre>
                 <Copyable text={tags} />

@@ -3,12 +3,12 @@ import { Link } from 'react-router';
 import { kindIntent, set, TABLES, type Kind, type RecordOf } from '../../core/site/index.ts';
 import { SITEMAP_LIMITS } from '../../core/sitemap/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
-import { byKind, Term, usePlace } from '../pieces/index.ts';
+import { byKind, Term, useRoute } from '../pieces/index.ts';
 import { Segments } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Extras } from './Extras.tsx';
 import { FlagChoice } from './FlagChoice.tsx';
-import { DATE_CHOICES, W } from './wording.ts';
+import { DATE_CHOICES, wording } from './wording.ts';
 
 type Frequency = NonNullable<RecordOf<'kinds'>['changefreq']>;
 const FREQUENCIES = TABLES.kinds.shape.changefreq.unwrap().unwrap().options as readonly Frequency[];
@@ -19,13 +19,13 @@ export function Choices() {
   const document = useWorkspace((state) => state.document);
   const rows = useWorkspace((state) => state.rows);
   const report = useReport((one) => one.tools.analysis.mapReport());
-  const { linkToView } = usePlace();
+  const { linkToView } = useRoute();
   const settings = document.tables.sitemap[''] ?? {};
   const hints = settings.hints === true;
   return (
     <div className="mx-auto max-w-[900px]">
       <h1 className="mb-1">What goes in</h1>
-      <p className="soft mb-4">{W.choicesLead}</p>
+      <p className="soft mb-4">{wording.choicesLead}</p>
       <section aria-labelledby="kinds-in-map">
         <h2 id="kinds-in-map" className="mb-2">
           Kinds
@@ -53,7 +53,7 @@ export function Choices() {
           <Link className="link-act" to={linkToView('doors', 'kinds')}>
             a rule
           </Link>
-          . {W.keptOutNever}
+          . {wording.keptOutNever}
         </p>
       </section>
       <section className="mt-6 grid gap-x-8 gap-y-4 sm:grid-cols-2" aria-label="How the maps are written">
@@ -89,7 +89,7 @@ export function Choices() {
           <p className="soft mt-1 text-[12.5px]">{DATE_CHOICES[settings.dates ?? 'best'].why}</p>
           {report && (!report.trust.files || !report.trust.pages) && (
             <p className="mt-1 text-[13px] text-[color:var(--amber-ink)]" data-testid="dates-refused">
-              {!report.trust.files && W.filesRefused} {!report.trust.pages && W.pagesRefused}
+              {!report.trust.files && wording.filesRefused} {!report.trust.pages && wording.pagesRefused}
             </p>
           )}
         </div>

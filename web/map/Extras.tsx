@@ -1,10 +1,10 @@
 import { X } from 'lucide-react';
 import { useState, type FormEvent } from 'react';
 import { all, set, siteOrigin, type Change } from '../../core/site/index.ts';
-import type { CheckedExtra } from '../../core/survey/index.ts';
+import type { CheckedExtra } from '../../core/map/index.ts';
 import { counted, NO_ANSWER } from '../../core/wording/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { EXTRA_FAULTS, W } from './wording.ts';
+import { EXTRA_FAULTS, wording } from './wording.ts';
 
 /** Addresses added by hand, each with what is wrong with it; several can be pasted at once. */
 export function Extras({ extras }: { readonly extras: readonly CheckedExtra[] }) {
@@ -22,8 +22,8 @@ export function Extras({ extras }: { readonly extras: readonly CheckedExtra[] })
   };
   return (
     <section className="mt-7" aria-labelledby="extras">
-      <h2 id="extras">{W.extras}</h2>
-      <p className="soft mb-2 text-[13.5px]">{W.extrasWhy}</p>
+      <h2 id="extras">{wording.extras}</h2>
+      <p className="soft mb-2 text-[13.5px]">{wording.extrasWhy}</p>
       <ul className="panel divide-y divide-[color:var(--line)]">
         {extras.map((extra) => (
           <Extra key={extra.address} extra={extra} />

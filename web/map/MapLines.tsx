@@ -1,10 +1,10 @@
 import { useMemo, useState } from 'react';
-import type { MapLine, MapReport } from '../../core/survey/index.ts';
+import type { MapLine, MapReport } from '../../core/map/index.ts';
 import { counted, KIND_WORDS } from '../../core/wording/index.ts';
 import { StateSign, PageLink, PageName } from '../pieces/index.ts';
 import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { DATE_FROM, W } from './wording.ts';
+import { DATE_FROM, wording } from './wording.ts';
 
 type Column = 'loc' | 'lastmod' | 'images';
 
@@ -92,7 +92,7 @@ export function MapLines({
                       aria-label={`Leave ${row?.name ?? line.loc} out`}
                       onClick={() => setInMap(workspace, [line.id], false)}
                     >
-                      {W.leave}
+                      {wording.leave}
                     </button>
                   </td>
                 </tr>

@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
-import type { MapReport } from '../../core/survey/index.ts';
+import type { MapReport } from '../../core/map/index.ts';
 import { gateWords, KIND_WORDS } from '../../core/wording/index.ts';
-import { Rail, StateSign, Term, usePlace, PageLink, PageName } from '../pieces/index.ts';
+import { Rail, StateSign, Term, useRoute, PageLink, PageName } from '../pieces/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { dateStory, LEFT_OUT, W } from './wording.ts';
+import { dateStory, LEFT_OUT, wording } from './wording.ts';
 
 const LEFT_SHOWN = 40;
 
@@ -11,11 +11,11 @@ const LEFT_SHOWN = 40;
 export function MapRail({ report }: { readonly report: MapReport }) {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.byId);
-  const { linkToView } = usePlace();
+  const { linkToView } = useRoute();
   return (
     <Rail>
-      <h2>{W.leftOut}</h2>
-      {report.leftOut.length === 0 && <p className="soft mt-1">{W.nothingLeftOut}</p>}
+      <h2>{wording.leftOut}</h2>
+      {report.leftOut.length === 0 && <p className="soft mt-1">{wording.nothingLeftOut}</p>}
       <ul className="mt-1.5">
         {report.leftOut.slice(0, LEFT_SHOWN).map(({ id, because }) => {
           const row = rows.get(id);
@@ -45,29 +45,29 @@ export function MapRail({ report }: { readonly report: MapReport }) {
       {report.lines.length > 0 && (
         <section className="mt-5">
           <h2>
-            {W.dates} <Term id="lastmod" />
+            {wording.dates} <Term id="lastmod" />
           </h2>
           <p className="soft mt-1 text-[13px]">{dateStory(report)}</p>
         </section>
       )}
-      {report.brought.length > 0 && (
+      {report.imported.length > 0 && (
         <section className="mt-5">
-          <h2>{W.brought}</h2>
+          <h2>{wording.imported}</h2>
           <ul className="mt-1">
-            {report.brought.map((path) => (
+            {report.imported.map((path) => (
               <li key={path}>
-                <Link className="link-act mono text-[12.5px]" to={linkToView('map', 'read', { brought: path })}>
+                <Link className="link-act mono text-[12.5px]" to={linkToView('map', 'read', { imported: path })}>
                   /{path}
                 </Link>
               </li>
             ))}
           </ul>
-          <p className="soft mt-1 text-[12.5px]">{W.broughtWhy}</p>
+          <p className="soft mt-1 text-[12.5px]">{wording.broughtWhy}</p>
         </section>
       )}
       {report.lines.some((line) => line.kind === 'post') && !report.companions.includes('rss.xml') && (
         <p className="soft mt-5 text-[13px]">
-          {W.feedHint}{' '}
+          {wording.feedHint}{' '}
           <Link className="link-act" to={linkToView('map', 'also')}>
             {KIND_WORDS.post.many} as a feed
           </Link>
@@ -81,5 +81,5 @@ function whyLeft(because: MapReport['leftOut'][number]['because']): string {
   if ('choice' in because) return because.choice === 'intent' ? 'you keep it out' : LEFT_OUT[because.choice];
   const { reason } = because;
   const { means, evidence } = gateWords(reason);
-  return reason.code === 'noindex' && reason.from === 'doors' ? means : evidence;
+  return reason.code === 'noindex' && reason.from === 'switch' ? means : evidence;
 }

@@ -5,13 +5,13 @@ import { withoutSitemaps } from '../../core/robots/index.ts';
 import { isOpen, set } from '../../core/site/index.ts';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
 import { bytesText, counted } from '../../core/wording/index.ts';
-import { Term, usePlace } from '../pieces/index.ts';
+import { Term, useRoute } from '../pieces/index.ts';
 import { Busy, Empty } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { MapAddress } from './MapAddress.tsx';
 import { MapLines } from './MapLines.tsx';
 import { MapRail } from './MapRail.tsx';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** Our map: the files it is written as, each page in it with its date and where that is from, and what is left out and why. */
 export function OurMap() {
@@ -19,10 +19,10 @@ export function OurMap() {
   const report = useReport((one) => one.tools.analysis.mapReport());
   const isEmpty = useWorkspace((state) => state.rows.length === 0);
   const closed = useWorkspace((state) => !isOpen(state.document));
-  const { linkToView } = usePlace();
+  const { linkToView } = useRoute();
   const [group, setGroup] = useState<string>();
   if (!report) return <Busy what="Looking at the sitemap" done={0} of={1} />;
-  if (isEmpty) return <Empty title={W.empty}>{W.emptyWhy}</Empty>;
+  if (isEmpty) return <Empty title={wording.empty}>{wording.emptyWhy}</Empty>;
   const address = `${report.origin}/${SITEMAP_FILE}`;
   const turn = (on: boolean): void =>
     workspace.change(set('sitemap', '', 'on', on ? true : null), { label: on ? 'The sitemap is written' : 'The sitemap is no longer written' });
@@ -31,7 +31,7 @@ export function OurMap() {
   const nameOnlyOurs = async (): Promise<void> => {
     const { text } = await workspace.tools.analysis.robots();
     // The line for ours is written by itself; where the site has no such file of its own, it must not outlive ours.
-    const left = report.brought.includes(SITEMAP_FILE) ? report.alsoNamed : [...report.alsoNamed, address];
+    const left = report.imported.includes(SITEMAP_FILE) ? report.alsoNamed : [...report.alsoNamed, address];
     workspace.change(set('robots', '', 'text', withoutSitemaps(text ?? '', left)), { label: 'robots.txt names this sitemap only' });
   };
   return (
@@ -39,7 +39,7 @@ export function OurMap() {
       <header className="mb-4 flex flex-wrap items-start gap-4">
         <div className="min-w-0 flex-1 basis-72">
           <h1>
-            {W.title} <Term id="sitemap" />
+            {wording.title} <Term id="sitemap" />
           </h1>
           <p className="mono soft mt-1 break-all">{address}</p>
         </div>
@@ -56,13 +56,13 @@ export function OurMap() {
       <p className={`notice mb-3 ${report.on && files.length > 0 ? 'notice-good' : 'notice-amber'}`} data-testid="map-state">
         {files.length === 0
           ? closed
-            ? W.closed
+            ? wording.closed
             : report.on
-              ? W.nothingInIt
-              : W.nothingYet
+              ? wording.nothingInIt
+              : wording.nothingYet
           : report.on
             ? `${counted(report.lines.length, 'page')} in it, named in robots.txt.${files.length > 1 ? ` Written as ${counted(files.length - 1, 'map')} under one index.` : ''} It is written anew at each release.`
-            : W.off}
+            : wording.off}
       </p>
       {report.replaces.length > 0 && report.on && (
         <p className="soft mb-3 text-[13px]">
@@ -73,10 +73,10 @@ export function OurMap() {
       {report.alsoNamed.length > 0 && report.on && (
         <div className="notice notice-amber mb-3 flex flex-wrap items-center gap-3" data-testid="also-named">
           <p className="min-w-0 flex-1 basis-60 [overflow-wrap:anywhere]">
-            {W.alsoNamed} <span className="mono text-[13px]">{report.alsoNamed.join(', ')}</span>
+            {wording.alsoNamed} <span className="mono text-[13px]">{report.alsoNamed.join(', ')}</span>
           </p>
           <button type="button" className="btn btn-outline-ink" onClick={nameOnlyOurs}>
-            {W.onlyOurs}
+            {wording.onlyOurs}
           </button>
         </div>
       )}

@@ -2,14 +2,14 @@ import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { set, siteOrigin } from '../../core/site/index.ts';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
-import type { MapReport } from '../../core/survey/index.ts';
+import type { MapReport } from '../../core/map/index.ts';
 import type { MapReading } from '../analysis/index.ts';
-import { usePlace } from '../pieces/index.ts';
+import { useRoute } from '../pieces/index.ts';
 import { Busy } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { fetchMap } from './fetch-map.ts';
 import { ReadResult } from './ReadResult.tsx';
-import { REFUSALS, W } from './wording.ts';
+import { REFUSALS, wording } from './wording.ts';
 
 /** Where a map is read from. */
 type Source =
@@ -24,7 +24,7 @@ const MOST_BYTES = 60_000_000;
 /** Any map, looked at closely: a file, an address, ours, or the one the site came with; held against the protocol and against the site. */
 export function ReadAMap() {
   const workspace = useWorkspaceApi();
-  const { siteId } = usePlace();
+  const { siteId } = useRoute();
   const [query] = useSearchParams();
   const report = useReport((one) => one.tools.analysis.mapReport());
   const origin = useWorkspace((state) => siteOrigin(state.document));
@@ -65,14 +65,14 @@ export function ReadAMap() {
   };
   const takeFile = async (file: File | undefined): Promise<void> => {
     if (!file) return;
-    if (file.size > MOST_BYTES) return setReading({ failed: W.tooLarge });
+    if (file.size > MOST_BYTES) return setReading({ failed: wording.tooLarge });
     choose({ kind: 'file', name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) });
   };
   const name = source === undefined ? '' : source.kind === 'file' ? source.name : source.kind === 'address' ? source.address : `/${source.path}`;
   return (
     <div className="mx-auto max-w-[980px]">
       <h1 className="mb-1">Read a sitemap</h1>
-      <p className="soft mb-4">{W.readLead}</p>
+      <p className="soft mb-4">{wording.readLead}</p>
       <div
         className={`panel grid gap-3 p-4 ${over ? 'drop-over' : ''}`}
         onDragOver={(event) => {
@@ -88,7 +88,7 @@ export function ReadAMap() {
       >
         <div className="flex flex-wrap items-center gap-2">
           <span className="w-28 font-semibold">Of this site</span>
-          {report?.brought.map((path) => (
+          {report?.imported.map((path) => (
             <button
               key={path}
               type="button"
@@ -139,7 +139,7 @@ export function ReadAMap() {
         </label>
       </div>
       <div className="mt-5" aria-live="polite">
-        {source && !reading && <Busy what={progress.of > 1 ? W.readingParts : W.reading} {...progress} onCancel={() => setPicked('none')} />}
+        {source && !reading && <Busy what={progress.of > 1 ? wording.readingParts : wording.reading} {...progress} onCancel={() => setPicked('none')} />}
         {reading && 'failed' in reading && <p className="notice notice-bad">{reading.failed}</p>}
         {reading && !('failed' in reading) && !reading.ok && (
           <p className="notice notice-bad" data-testid="refused">
@@ -166,12 +166,12 @@ export function ReadAMap() {
 
 /** The map that is looked at unless another is chosen: the one the site came with, or else ours. */
 function useFirstMap(report: MapReport | undefined): Source | undefined {
-  const brought = report?.brought[0];
+  const imported = report?.imported[0];
   const ours = report?.files[0]?.path;
   return useMemo(() => {
-    if (brought !== undefined) return { kind: 'brought', path: brought };
+    if (imported !== undefined) return { kind: 'brought', path: imported };
     return ours === undefined ? undefined : { kind: 'site', path: ours };
-  }, [brought, ours]);
+  }, [imported, ours]);
 }
 
 async function read(
@@ -182,11 +182,11 @@ async function read(
 ): Promise<Read> {
   switch (source.kind) {
     case 'site':
-      return tools.analysis.examineMap({ path: source.path });
+      return tools.analysis.validateMap({ path: source.path });
     case 'brought':
-      return tools.analysis.examineMap({ brought: source.path });
+      return tools.analysis.validateMap({ imported: source.path });
     case 'file':
-      return tools.analysis.examineMap({ bytes: source.bytes });
+      return tools.analysis.validateMap({ bytes: source.bytes });
     case 'address':
       return fetchMap(source.address, tools, progress, stopped);
   }

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { faultWeight, type MapEntryLine, type MapOrder } from '../../core/survey/index.ts';
+import { faultWeight, type MapEntryLine, type MapOrder } from '../../core/map/index.ts';
 import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { faultWords } from './wording.ts';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { MapPart } from '../../core/survey/index.ts';
+import type { MapPart } from '../../core/map/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
 import { partWords } from './wording.ts';

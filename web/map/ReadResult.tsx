@@ -4,7 +4,7 @@ import { PageLink } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { ReadEntries } from './ReadEntries.tsx';
 import { ReadParts } from './ReadParts.tsx';
-import { comparisonWords, issueWords, W } from './wording.ts';
+import { comparisonWords, issueWords, wording } from './wording.ts';
 
 const ISSUES = 60;
 type Good = Extract<MapReading, { ok: true }>;
@@ -41,18 +41,18 @@ export function ReadResult({
       {compared && (
         <div className={`notice mb-4 flex flex-wrap items-center gap-3 ${right ? 'notice-good' : 'notice-amber'}`} data-testid="comparison">
           <p className="min-w-0 flex-1 basis-60">
-            {right ? (reading.beside ? W.agreesBeside : W.agrees) : comparisonWords(wrong, missing.count, broken, reading.beside)}
+            {right ? (reading.beside ? wording.agreesBeside : wording.agrees) : comparisonWords(wrong, missing.count, broken, reading.beside)}
           </p>
           {!right && onMend && (
             <button type="button" className="btn btn-primary" onClick={onMend}>
-              {W.mend}
+              {wording.mend}
             </button>
           )}
         </div>
       )}
       <section aria-labelledby="issues">
         <h3 id="issues" className="mt-4 mb-2 font-semibold">
-          {issues.length === 0 ? W.valid : counted(issues.length, 'thing is amiss in the file', 'things are amiss in the file')}
+          {issues.length === 0 ? wording.valid : counted(issues.length, 'thing is amiss in the file', 'things are amiss in the file')}
         </h3>
         {issues.length > 0 && (
           <ul className="panel mb-5 divide-y divide-[color:var(--line)]">

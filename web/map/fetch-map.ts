@@ -1,7 +1,7 @@
 import type { MapReading } from '../analysis/index.ts';
 import { NO_ANSWER } from '../../core/wording/index.ts';
 import type { WorkspaceTools } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** Maps of an index that are fetched to be looked into, and how much text of them: more would take minutes. */
 const MOST_PARTS = 60;
@@ -14,15 +14,15 @@ export async function fetchMap(
   progress: (done: number, of: number) => void,
   stopped: () => boolean,
 ): Promise<MapReading | { readonly failed: string }> {
-  if (!URL.canParse(address)) return { failed: W.noAddress };
+  if (!URL.canParse(address)) return { failed: wording.noAddress };
   const fetched = await outside.map(address);
   if (!fetched.ok) {
-    if (fetched.reason === 'gzip') return { failed: W.badGzip };
+    if (fetched.reason === 'gzip') return { failed: wording.badGzip };
     if (fetched.reason === 'status') return { failed: `${address} answers ${fetched.status ?? 'nothing'}.` };
     return { failed: `${address}: ${NO_ANSWER[fetched.reason] ?? 'no answer'}.` };
   }
   const whole = { text: fetched.text, address: fetched.address };
-  const read = await analysis.examineMap(whole);
+  const read = await analysis.validateMap(whole);
   if (!read.ok || read.kind !== 'index') return read;
   const named = read.parts.slice(0, MOST_PARTS).map((part) => part.loc);
   const parts: Record<string, string | null> = {};
@@ -35,5 +35,5 @@ export async function fetchMap(
     parts[loc] = part.ok ? part.text : null;
     size += part.ok ? part.text.length : 0;
   }
-  return analysis.examineMap({ ...whole, parts });
+  return analysis.validateMap({ ...whole, parts });
 }

@@ -1,8 +1,8 @@
 import type { MapIssue, SitemapRefusal, XmlFault } from '../../core/sitemap/index.ts';
-import type { DateFrom, ExtraFault, MapFault, MapPart, MapReport } from '../../core/survey/index.ts';
+import type { DateFrom, ExtraFault, MapFault, MapPart, MapReport } from '../../core/map/index.ts';
 import { counted, gateWords, plural } from '../../core/wording/index.ts';
 
-export const W = {
+export const wording = {
   title: 'The sitemap for engines',
   empty: 'There is nothing to map yet',
   emptyWhy: 'Bring a site in; the pages you want found then stand here.',
@@ -13,7 +13,7 @@ export const W = {
   leftOut: 'Left out',
   nothingLeftOut: 'Every page is in it.',
   leave: 'Leave out',
-  brought: 'The sitemap the site came with',
+  imported: 'The sitemap the site came with',
   broughtWhy: 'Look at it closely: what is wrong with it, and what is missing.',
   alsoNamed: 'robots.txt still names an older map as well. Engines read both, pages that are gone or kept out included:',
   onlyOurs: 'Name this one only',
@@ -80,7 +80,7 @@ export function dateStory({ lines, trust }: MapReport): string {
     count('file') > 0 ? `${count('file')} from the file` : '',
     count('none') > 0 ? `${count('none')} not told` : '',
   ].filter(Boolean);
-  const refused = trust.files ? '' : ` ${W.filesRefused}`;
+  const refused = trust.files ? '' : ` ${wording.filesRefused}`;
   return `${parts.join(', ')}.${refused}`;
 }
 

@@ -1,14 +1,14 @@
 import { Check } from 'lucide-react';
 import { Link } from 'react-router';
 import { existingBlocks, identityGaps, identityGraph } from '../../core/structured-data/index.ts';
-import { Fact, MainAddress, OwnerKind, Rail, usePlace } from '../pieces/index.ts';
+import { Fact, MainAddress, OwnerKind, Rail, useRoute } from '../pieces/index.ts';
 import { Copyable } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
-import { GAPS, W } from './wording.ts';
+import { GAPS, wording } from './wording.ts';
 
 /** The site's facts, and the identity that is made of them. */
 export function Meaning() {
-  const { siteId } = usePlace();
+  const { siteId } = useRoute();
   const document = useWorkspace((state) => state.document);
   const detail = useWorkspace((state) => state.detail);
   const gaps = identityGaps(document);
@@ -17,8 +17,8 @@ export function Meaning() {
   const code = graph && JSON.stringify(graph, null, 2);
   return (
     <div className="mx-auto max-w-[760px]">
-      <h1>{W.title}</h1>
-      <p className="soft mt-1.5 max-w-prose">{W.lead}</p>
+      <h1>{wording.title}</h1>
+      <p className="soft mt-1.5 max-w-prose">{wording.lead}</p>
       <div className="mt-4 grid gap-x-5 gap-y-3.5 sm:grid-cols-2">
         <Fact field="siteName" />
         <MainAddress />
@@ -36,26 +36,26 @@ export function Meaning() {
           Tagline, language, share picture and the other facts
         </Link>
       </p>
-      <p className="soft mt-5 text-[13px]">{W.scope}</p>
+      <p className="soft mt-5 text-[13px]">{wording.scope}</p>
       <Rail>
         <div className="flex items-center justify-between">
-          <h2>{W.code}</h2>
+          <h2>{wording.code}</h2>
           {code && <Copyable text={`<script type="application/ld+json">\n${code}\n</script>`} />}
         </div>
         {code ? (
           <>
-            <pre className="panel code-block code-lines mt-2" tabIndex={0} aria-label={W.code}>
+            <pre className="panel code-block code-lines mt-2" tabIndex={0} aria-label={wording.code}>
               {code}
             </pre>
             <p className="mt-2 flex items-center gap-2 text-[13px] text-[color:var(--green)]">
-              <Check size={15} aria-hidden /> {W.complete}
+              <Check size={15} aria-hidden /> {wording.complete}
             </p>
           </>
         ) : (
           <p className="notice notice-amber mt-2">Still missing: {gaps.map((gap) => GAPS[gap]).join(', ')}.</p>
         )}
-        <h2 className="mt-5">{W.already}</h2>
-        {blocks.length === 0 && <p className="soft mt-1">{W.none}</p>}
+        <h2 className="mt-5">{wording.already}</h2>
+        {blocks.length === 0 && <p className="soft mt-1">{wording.none}</p>}
         <ul className="mt-1">
           {blocks.map((block, index) => (
             <li key={index}>{block.broken ? 'A block that is not JSON: engines skip it.' : block.types.join(', ')}</li>

@@ -1,6 +1,6 @@
 import type { IdentityGap } from '../../core/structured-data/index.ts';
 
-export const W = {
+export const wording = {
   title: 'Who is behind the site',
   lead: 'Told once here, written into the home page as structured data. Engines then know whose pages these are, and what the site is called.',
   scope:

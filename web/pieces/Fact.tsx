@@ -1,7 +1,7 @@
 import { useId, useMemo, type ReactNode } from 'react';
 import { all, cleanOrigin, LONGEST_TEXT, mainAddressChange, set } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { Combo, Segments, useDraft, useSettled } from '../ui/index.ts';
+import { Combo, Segments, useDraft, useDebounced } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { isEmail, isTelephone, languages, timeZones } from './choices.ts';
 import { FACTS, type FactField } from './facts.ts';
@@ -33,7 +33,7 @@ export function Fact({
     const change = set('facts', '', field, text === '' ? null : text);
     // Who writes the name has said what it is.
     const named = field === 'siteName' && workspace.state.document.tables.facts['']?.nameSure === false;
-    workspace.change(named ? all([change, set('facts', '', 'nameSure', true)]) : change, { label: `${label} was changed`, thread: `fact:${field}` });
+    workspace.change(named ? all([change, set('facts', '', 'nameSure', true)]) : change, { label: `${label} was changed`, coalesceKey: `fact:${field}` });
   };
   const describedBy = fault === undefined ? `${id}-note` : `${id}-note ${id}-fault`;
   const shared = { id, maxLength: LONGEST_TEXT, value, 'aria-invalid': fault !== undefined, 'aria-describedby': describedBy, dir: 'auto' as const };
@@ -133,7 +133,7 @@ export function MainAddress() {
 
 /** What another main address would do, told before it is taken. */
 function AddressEffect({ origin }: { readonly origin: string }) {
-  const settled = useSettled(origin, 300);
+  const settled = useDebounced(origin, 300);
   const effect = useReport((one) => one.tools.analysis.mainAddressEffect(settled), settled);
   const byId = useWorkspace((state) => state.byId);
   if (effect === undefined || settled !== origin) return <span className="soft mt-1 block text-[13px]">Looking what would follow …</span>;

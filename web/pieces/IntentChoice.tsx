@@ -1,6 +1,6 @@
 import { Moon, Sun } from 'lucide-react';
 import { kindIntent, type Intent } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { KIND_WORDS } from '../../core/wording/index.ts';
 import { Segments } from '../ui/index.ts';
 import { setPageIntent, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';

@@ -2,7 +2,7 @@ import { readableAddress } from '../../core/source/index.ts';
 import type { ReactNode } from 'react';
 import { isEnough } from '../../core/checks/index.ts';
 import { siteHost } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { counted, STATE_WORDS } from '../../core/wording/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { PageName } from './PageName.tsx';

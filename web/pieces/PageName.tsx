@@ -1,4 +1,4 @@
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 
 /** What a page is called, in its language and running its own way, whatever stands around it. */
 export function PageName({ row }: { readonly row: Pick<PageRow, 'name' | 'lang'> }) {

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Stop } from '../../core/checks/index.ts';
-import { usePlace } from './navigation.ts';
+import { useRoute } from './navigation.ts';
 
 /** One way to work at a stop. The first of a stop is the one without a name in the address. */
 export interface ViewName {
@@ -40,7 +40,7 @@ export function Views({
   readonly views: readonly ViewName[];
   readonly current: string;
 }) {
-  const { siteId, page } = usePlace();
+  const { siteId, page } = useRoute();
   const query = page === undefined ? '' : `?page=${encodeURIComponent(page)}`;
   return (
     <nav className="views" aria-label={label}>

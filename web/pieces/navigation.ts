@@ -37,7 +37,7 @@ export function useLinkTo(): (to: Stop | '', id?: string | null) => string {
 }
 
 /** Where we are: site, stop, current page; and ways to go elsewhere. */
-export function usePlace() {
+export function useRoute() {
   const { siteId = '' } = useParams();
   const [query] = useSearchParams();
   const navigate = useNavigate();
@@ -80,7 +80,7 @@ export function usePlace() {
 export function useNextToMend(): (step: 1 | -1, from?: string) => string | undefined {
   const rows = useWorkspace((state) => state.rows);
   const skipped = useWorkspace((state) => state.skipped);
-  const { page } = usePlace();
+  const { page } = useRoute();
   return (step, from = page) => {
     const at = rows.findIndex((row) => row.id === from);
     for (let turn = 1; turn <= rows.length; turn++) {

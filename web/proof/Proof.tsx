@@ -4,10 +4,10 @@ import type { ProofTag } from '../../core/exchange/index.ts';
 import { readPastedProof, type ProofOutcome } from '../../core/ownership/index.ts';
 import { all, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { pastedWords, proofWords, shortDate } from '../../core/wording/index.ts';
-import { Rail, usePlace } from '../pieces/index.ts';
+import { Rail, useRoute } from '../pieces/index.ts';
 import { Copyable, note } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 const ENGINE = 'skerry';
 
@@ -15,7 +15,7 @@ const ENGINE = 'skerry';
 export function Proof() {
   const workspace = useWorkspaceApi();
   const id = useId();
-  const { go } = usePlace();
+  const { go } = useRoute();
   const document = useWorkspace((state) => state.document);
   const engine = useWorkspace((state) => state.engine);
   const home = useWorkspace((state) => state.rows.find((row) => row.address === '/'));
@@ -74,8 +74,8 @@ export function Proof() {
   const notReleased = outcome !== undefined && outcome.kind !== 'verified' && waits;
   return (
     <div className="mx-auto max-w-[760px]">
-      <h1>{W.title}</h1>
-      <p className="soft mt-1.5 max-w-prose">{W.lead}</p>
+      <h1>{wording.title}</h1>
+      <p className="soft mt-1.5 max-w-prose">{wording.lead}</p>
       {offline !== undefined && <p className="notice notice-bad mt-4">{offline}</p>}
       {outcome && (
         <Outcome outcome={outcome} notReleased={notReleased} onRelease={() => go('release')} verifiedAt={engine?.verifiedAt} lostAt={engine?.lostAt} />
@@ -83,7 +83,7 @@ export function Proof() {
 
       <section className="mt-5">
         <label htmlFor={id} className="display mb-1 block text-[15.5px] font-semibold">
-          {W.paste}
+          {wording.paste}
         </label>
         <div className="field">
           <textarea
@@ -91,7 +91,7 @@ export function Proof() {
             className="mono"
             rows={3}
             spellCheck={false}
-            placeholder={W.placeholder}
+            placeholder={wording.placeholder}
             value={pasted}
             onChange={(event) => setPasted(event.target.value)}
             aria-describedby={`${id}-read`}
@@ -115,13 +115,13 @@ export function Proof() {
             )}
           </p>
           <button type="button" className="btn btn-primary" disabled={!read.ok} onClick={place}>
-            {W.place}
+            {wording.place}
           </button>
         </div>
       </section>
 
       <section className="mt-6" aria-labelledby="before">
-        <h2 id="before">{W.before}</h2>
+        <h2 id="before">{wording.before}</h2>
         <ol className="panel mt-2">
           <Line
             done={claim?.content !== undefined && claim.content !== null}
@@ -149,12 +149,12 @@ export function Proof() {
         </ol>
         <div className="mt-3">
           <button type="button" className="btn btn-primary" disabled={looking || !hosted} onClick={() => void verify()}>
-            {looking ? 'Skerry is looking …' : W.verify}
+            {looking ? 'Skerry is looking …' : wording.verify}
           </button>
         </div>
       </section>
       <Rail>
-        <h2>{W.given}</h2>
+        <h2>{wording.given}</h2>
         <p className="soft mt-1 text-[13px]">
           Skerry ships with the program and behaves like a search engine out there. This is what it would show you for {host}:
         </p>
@@ -169,7 +169,7 @@ export function Proof() {
             </div>
           </div>
         )}
-        <p className="soft mt-4 text-[12.5px]">{W.scope}</p>
+        <p className="soft mt-4 text-[12.5px]">{wording.scope}</p>
       </Rail>
     </div>
   );

@@ -1,4 +1,4 @@
-export const W = {
+export const wording = {
   title: 'Prove that the site is yours',
   lead: 'Skerry gives you a tag. Paste it here, or only its code, or the message around it; it is put into the head of the home page. Release, then let Skerry look.',
   given: 'What Skerry gives you',

@@ -5,7 +5,7 @@ import { counted, PATCH_REFUSALS } from '../../core/wording/index.ts';
 import { onProgress } from '../analysis/index.ts';
 import { Busy, download, note } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** The files for a host of one's own: as a ZIP, or back into the folder they came from. */
 export function FilesOut({ items, onMarked }: { readonly items: readonly ReleaseItem[]; readonly onMarked: () => void }) {
@@ -15,7 +15,7 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
   const zip = async (what: 'changed' | 'all'): Promise<void> => {
     setBusy({ done: 0, of: 1 });
     try {
-      await workspace.settled();
+      await workspace.whenIdle();
       const packed = await workspace.tools.analysis.zip(
         what,
         onProgress((done, of) => setBusy({ done, of })),
@@ -35,7 +35,7 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
       if (!folder) return;
       if ((await folder.requestPermission?.({ mode: 'readwrite' })) === 'denied')
         return void note('The browser was not allowed to write into the folder. Nothing was written.', {}, 'bad');
-      await workspace.settled();
+      await workspace.whenIdle();
       const files = await workspace.tools.analysis.changedFiles();
       for (const { path, bytes } of files) await writeInto(folder, path, bytes);
       note(`${counted(files.length, 'file')} written into ${folder.name}.`, {}, 'good');
@@ -47,7 +47,7 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
   return (
     <section className="mt-5">
       <h2>
-        {W.files} <span className="soft text-[13px] font-normal">{W.filesWhy}</span>
+        {wording.files} <span className="soft text-[13px] font-normal">{wording.filesWhy}</span>
       </h2>
       <div className="mt-2 grid gap-2">
         <button

@@ -2,7 +2,7 @@ import { counted, UNWRITABLE } from '../../core/wording/index.ts';
 import { PageLink } from '../pieces/index.ts';
 import { More, useMore } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** Pages into which nothing can be written, with what to do; nothing where all can. */
 export function NotWritable() {
@@ -14,9 +14,9 @@ export function NotWritable() {
     <section className="notice notice-amber mb-3" data-testid="not-writable">
       <p>
         <b>
-          {counted(pages.length, 'page')} {W.unwritable}.
+          {counted(pages.length, 'page')} {wording.unwritable}.
         </b>{' '}
-        {W.unwritableWhy}
+        {wording.unwritableWhy}
       </p>
       <ul className="mt-1 text-[13.5px]">
         {pages.slice(0, drawn).map(({ row, why }) => (

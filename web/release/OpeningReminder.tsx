@@ -1,7 +1,7 @@
 import { switchStory } from '../../core/site/index.ts';
 import { counted, fullDate } from '../../core/wording/index.ts';
 import { planOpening, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** At each release while the site is kept from engines or visitors: that it is so, for how long, and the way to open it with this very release. */
 export function OpeningReminder() {
@@ -21,7 +21,7 @@ export function OpeningReminder() {
               {due ? `You meant to open it on ${fullDate(`${opensOn}T12:00:00Z`)}` : 'This release keeps the site closed'}
             </p>
             <p className="text-[13.5px]">
-              {W.closed}
+              {wording.closed}
               {live === 'shut' && shutBy && ` It would be the ${ordinal(shutBy.releases + 1)} closed release in a row.`} {counted(wanted, 'page')} you want
               found cannot be.
             </p>
@@ -33,14 +33,14 @@ export function OpeningReminder() {
       )}
       {here === 'planned' && (
         <div className="notice notice-amber mb-3 flex flex-wrap items-center gap-x-4 gap-y-2" data-testid="planned">
-          <p className="min-w-0 flex-1 basis-64">{W.planned}</p>
+          <p className="min-w-0 flex-1 basis-64">{wording.planned}</p>
           <button type="button" className="btn btn-outline-ink" onClick={() => planOpening(workspace, false)}>
             Keep it closed
           </button>
         </div>
       )}
-      {here === 'open' && live === 'shut' && <p className="notice notice-good mb-3">{W.opens}</p>}
-      {audience !== 'public' && <p className="notice notice-bad mb-3">{audience === 'draft' ? W.draft : W.restricted}</p>}
+      {here === 'open' && live === 'shut' && <p className="notice notice-good mb-3">{wording.opens}</p>}
+      {audience !== 'public' && <p className="notice notice-bad mb-3">{audience === 'draft' ? wording.draft : wording.restricted}</p>}
     </>
   );
 }

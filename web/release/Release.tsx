@@ -11,7 +11,7 @@ import { NotWritable } from './NotWritable.tsx';
 import { OpeningReminder } from './OpeningReminder.tsx';
 import { SameAddress } from './SameAddress.tsx';
 import { WaitingItem } from './WaitingItem.tsx';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 import './release.css';
 
 /** How many waiting files are drawn at once. */
@@ -51,7 +51,7 @@ export function Release() {
     <div className="mx-auto max-w-[820px]">
       <header className="mb-4 flex flex-wrap items-start gap-4">
         <div className="min-w-0 flex-1 basis-72">
-          <h1>{W.title}</h1>
+          <h1>{wording.title}</h1>
           <p className="soft mt-1">
             {items.length === 0
               ? 'The working copy and what is live are the same.'
@@ -64,7 +64,7 @@ export function Release() {
           disabled={busy !== undefined || (items.length === 0 && hosted !== null)}
           onClick={() => void go('host')}
         >
-          {W.publish} {nextNumber(workspace, hosted ?? undefined)}
+          {wording.publish} {nextNumber(workspace, hosted ?? undefined)}
         </button>
       </header>
       <OpeningReminder />
@@ -87,7 +87,7 @@ export function Release() {
       )}
       {outcome && outcome.refused.length > 0 && (
         <div className="notice notice-amber mb-3">
-          <p className="font-semibold">{W.refusedTitle}</p>
+          <p className="font-semibold">{wording.refusedTitle}</p>
           <ul className="text-[13.5px]">
             {outcome.refused.map(({ path, reason }) => (
               <li key={path}>
@@ -99,9 +99,9 @@ export function Release() {
       )}
       {items.length === 0 ? (
         hosted === null && releases.length === 0 ? (
-          <Empty title={W.asBroughtIn}>{W.asBroughtInWhy}</Empty>
+          <Empty title={wording.asBroughtIn}>{wording.asBroughtInWhy}</Empty>
         ) : (
-          <Empty title={W.nothing}>{W.nothingWhy}</Empty>
+          <Empty title={wording.nothing}>{wording.nothingWhy}</Empty>
         )
       ) : (
         <ul className="panel overflow-hidden" aria-label="Files that wait for release">
@@ -113,7 +113,7 @@ export function Release() {
       )}
       <Rail>
         <h2>
-          {W.toHost} <span className="soft text-[13px] font-normal">{W.hostWhy}</span>
+          {wording.toHost} <span className="soft text-[13px] font-normal">{wording.hostWhy}</span>
         </h2>
         <p className="mt-1.5">
           {hosted ? (
@@ -128,7 +128,7 @@ export function Release() {
           )}
         </p>
         <FilesOut items={items} onMarked={() => void go('files')} />
-        <h2 className="mt-5">{W.earlier}</h2>
+        <h2 className="mt-5">{wording.earlier}</h2>
         <ol className="mt-1.5">
           {releases.map(([number, record]) => (
             <li key={number} className="flex gap-3 border-t border-[color:var(--line)] py-2">

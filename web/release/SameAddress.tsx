@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { siteHost } from '../../core/site/index.ts';
 import { listSites, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** Told before one site is released over another: which other sites in this browser have its address. */
 export function SameAddress() {
@@ -23,7 +23,7 @@ export function SameAddress() {
   if (names.length === 0) return null;
   return (
     <p className="notice notice-amber mb-3" role="status" data-testid="same-address">
-      <strong>{names.map((name) => `“${name}”`).join(', ')}</strong> {W.sameAddress}, <span className="mono">{host}</span>. {W.sameAddressWhy}
+      <strong>{names.map((name) => `“${name}”`).join(', ')}</strong> {wording.sameAddress}, <span className="mono">{host}</span>. {wording.sameAddressWhy}
     </p>
   );
 }

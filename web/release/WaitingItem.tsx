@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { all, outgoingHeaderRules, takenBack } from '../../core/site/index.ts';
 import type { ReleaseItem } from '../../core/release/index.ts';
 import { counted, editWords } from '../../core/wording/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 const WHAT = { new: 'new', changed: 'changed', gone: 'gone' } as const;
@@ -64,8 +64,9 @@ function HostingItem({ path }: { readonly path: string }) {
   const rules = useWorkspace((state) => outgoingHeaderRules(state.document).length);
   return (
     <li className="border-t border-[color:var(--line)] px-3 py-2.5 pl-9 first:border-t-0" data-waiting={path}>
-      <span className="font-semibold">{path === 'visitors' ? W.visitors : W.headers}</span> <span className="soft text-[13px]">told to the host</span>
-      <span className="block text-[13.5px]">{path === 'visitors' ? W.audience[audience] : counted(rules, 'rule')}</span>
+      <span className="font-semibold">{path === 'visitors' ? wording.visitors : wording.headers}</span>{' '}
+      <span className="soft text-[13px]">told to the host</span>
+      <span className="block text-[13.5px]">{path === 'visitors' ? wording.audience[audience] : counted(rules, 'rule')}</span>
     </li>
   );
 }

@@ -1,4 +1,4 @@
-export const W = {
+export const wording = {
   title: 'What goes live',
   nothing: 'Everything is released',
   nothingWhy: 'What you change from now on waits here until you release it. Nothing counts before.',

@@ -1,7 +1,7 @@
 import { bytesText, counted, shortDate } from '../../core/wording/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
 import { BIN_DAYS, clearForGood, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 const DAY = 86_400_000;
 
@@ -14,10 +14,10 @@ export function Bin({ sites, onChange }: { readonly sites: readonly SiteRecord[]
   return (
     <details className="mt-4" data-testid="bin">
       <summary className="cursor-pointer font-semibold">
-        {W.bin}: {counted(sites.length, 'site')}, {bytesText(bytes)}
+        {wording.bin}: {counted(sites.length, 'site')}, {bytesText(bytes)}
       </summary>
-      <p className="soft mt-1 text-[13px]">{W.binWhy}</p>
-      <ul className="panel mt-2" aria-label={W.bin}>
+      <p className="soft mt-1 text-[13px]">{wording.binWhy}</p>
+      <ul className="panel mt-2" aria-label={wording.bin}>
         {sites.map((site) => (
           <li key={site.id} className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-t border-[color:var(--line)] px-4 py-2.5 first:border-t-0">
             <div className="min-w-0 flex-1 basis-56">

@@ -3,7 +3,7 @@ import { listedFiles, readList } from '../../core/ledger/index.ts';
 import { readableAddress } from '../../core/source/index.ts';
 import { counted, numberText } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 const SHOWN = 6;
 
@@ -15,10 +15,10 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
   const { pages } = list;
   const first = pages.find(({ address }) => /^https?:\/\//i.test(address));
   const leftOut = [
-    ...list.others.map(({ host, count }) => `${W.otherSite(host)} (${numberText(count)})`),
-    ...(list.repeats > 0 ? [W.repeats(list.repeats)] : []),
-    ...(list.noPages > 0 ? [W.noPages(list.noPages)] : []),
-    ...(list.beyond > 0 ? [W.beyond(list.beyond)] : []),
+    ...list.others.map(({ host, count }) => `${wording.otherSite(host)} (${numberText(count)})`),
+    ...(list.repeats > 0 ? [wording.repeats(list.repeats)] : []),
+    ...(list.noPages > 0 ? [wording.noPages(list.noPages)] : []),
+    ...(list.beyond > 0 ? [wording.beyond(list.beyond)] : []),
   ];
   return (
     <form
@@ -29,7 +29,7 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
       }}
     >
       <label className="block">
-        <span className="font-semibold">{W.listLabel}</span> <span className="soft text-[13px]">{W.listNote}</span>
+        <span className="font-semibold">{wording.listLabel}</span> <span className="soft text-[13px]">{wording.listNote}</span>
         <textarea
           className="textarea mono mt-1 w-full"
           rows={6}
@@ -45,7 +45,7 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
       </label>
       <div className="mt-2 flex flex-wrap items-center gap-3 text-[13.5px]">
         <label className="link-act cursor-pointer">
-          {W.listFile}
+          {wording.listFile}
           <input
             type="file"
             className="sr-only"
@@ -62,15 +62,15 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
               .slice(0, SHOWN)
               .map((page) => page.title || readableAddress(page.address))
               .join(', ')}`}
-          {pages.length === 0 && (text !== '' || bytes !== undefined) && W.listNone}
+          {pages.length === 0 && (text !== '' || bytes !== undefined) && wording.listNone}
         </span>
         <button type="submit" className="btn btn-sm btn-primary" disabled={busy || pages.length === 0}>
-          {W.listTake}
+          {wording.listTake}
         </button>
       </div>
       {leftOut.length > 0 && (
         <p className="notice notice-amber mt-3 text-[13.5px]" role="status" data-testid="left-out">
-          {W.leftOut} {leftOut.join('; ')}.
+          {wording.leftOut} {leftOut.join('; ')}.
         </p>
       )}
     </form>

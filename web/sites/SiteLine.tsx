@@ -5,7 +5,7 @@ import { bytesText, counted, REFUSAL_WORDS, shortDate } from '../../core/wording
 import type { SiteRecord } from '../storage/index.ts';
 import { download, note } from '../ui/index.ts';
 import { exportSite, renameSite, useWorkspaceApi } from '../workspace/index.ts';
-import { FROM, W } from './wording.ts';
+import { FROM, wording } from './wording.ts';
 
 /** One site in the list: what tells it from others, and ways to open, rename, export, and put it into the bin. */
 export function SiteLine({
@@ -68,7 +68,7 @@ export function SiteLine({
             <input
               className="input w-full"
               autoFocus
-              aria-label={W.siteName}
+              aria-label={wording.siteName}
               value={name}
               maxLength={200}
               dir="auto"
@@ -90,7 +90,7 @@ export function SiteLine({
           </p>
           {sameAddress.length > 0 && (
             <p className="text-[13px] text-[color:var(--amber-ink)]">
-              {W.sameAddress} {sameAddress.map((other) => `“${other}”`).join(', ')}. {W.sameAddressWhy}
+              {wording.sameAddress} {sameAddress.map((other) => `“${other}”`).join(', ')}. {wording.sameAddressWhy}
             </p>
           )}
         </div>
@@ -124,7 +124,7 @@ export function SiteLine({
 
 /** What tells a site from others, in a line: its address, its pages, how it stands, what went out last. */
 function summaryOf({ summary }: SiteRecord): string {
-  if (!summary) return W.neverOpened;
+  if (!summary) return wording.neverOpened;
   const { host, pages, wanted, found, open, release } = summary;
   const stands = !open ? 'closed to engines' : wanted === 0 ? 'no page wanted' : `people can find ${found} of ${wanted}`;
   return [host, counted(pages, 'page'), stands, release ? `release ${release.number} of ${shortDate(release.at)}` : 'not released from here'].join(' · ');

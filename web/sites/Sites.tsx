@@ -10,7 +10,7 @@ import { Bin } from './Bin.tsx';
 import { fromArchive, fromDrop, fromFolder, fromInput, fromInside } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
 import { Space } from './Space.tsx';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 const FromList = part(() => import('./FromList.tsx'), 'FromList');
 
@@ -115,24 +115,24 @@ export function Sites() {
       onDragLeave={(event) => event.relatedTarget === null && setDropping(false)}
       onDrop={drop}
     >
-      {dropping && <p className="drop-here display text-2xl">{W.drop}</p>}
+      {dropping && <p className="drop-here display text-2xl">{wording.drop}</p>}
       <div className="mx-auto max-w-[820px]">
         <div className="flex items-center gap-3.5">
           <img src="/beacon.svg" alt="" width={44} height={44} />
           <div>
             <title>Your sites · Jolly Beacon</title>
             <h1 ref={heading} tabIndex={-1}>
-              {W.title}
+              {wording.title}
             </h1>
-            <p className="soft">{W.lead}</p>
+            <p className="soft">{wording.lead}</p>
           </div>
         </div>
         <div className="mt-6 flex flex-wrap gap-2.5">
           <button type="button" className="btn btn-primary gap-2" disabled={busy !== undefined} onClick={() => void pickFolder()}>
-            <FolderOpen size={17} aria-hidden /> {W.folder}
+            <FolderOpen size={17} aria-hidden /> {wording.folder}
           </button>
           <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => archiveInput.current?.click()}>
-            <Archive size={17} aria-hidden /> {W.archive}
+            <Archive size={17} aria-hidden /> {wording.archive}
           </button>
           <button
             type="button"
@@ -140,7 +140,7 @@ export function Sites() {
             disabled={busy !== undefined}
             onClick={() => void take({ kind: 'empty', name: 'New site' })}
           >
-            <FilePlus2 size={17} aria-hidden /> {W.empty}
+            <FilePlus2 size={17} aria-hidden /> {wording.empty}
           </button>
           <button
             type="button"
@@ -149,16 +149,16 @@ export function Sites() {
             aria-expanded={listing}
             onClick={() => setListing(!listing)}
           >
-            <ListPlus size={17} aria-hidden /> {W.list}
+            <ListPlus size={17} aria-hidden /> {wording.list}
           </button>
           <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => void demo()}>
-            <Sparkle size={17} aria-hidden /> {W.demo}
+            <Sparkle size={17} aria-hidden /> {wording.demo}
           </button>
           <input
             ref={folderInput}
             type="file"
             className="hidden"
-            aria-label={W.folder}
+            aria-label={wording.folder}
             multiple
             {...{ webkitdirectory: '' }}
             onChange={(event) => event.target.files && void take(fromInput(event.target.files)).then(() => (event.target.value = ''))}
@@ -167,7 +167,7 @@ export function Sites() {
             ref={archiveInput}
             type="file"
             className="hidden"
-            aria-label={W.archive}
+            aria-label={wording.archive}
             accept=".zip,.beacon,application/zip"
             onChange={(event) => {
               const [file] = event.target.files ?? [];
@@ -176,7 +176,7 @@ export function Sites() {
             }}
           />
         </div>
-        <p className="soft mt-2 text-[13px]">{W.dropHint}</p>
+        <p className="soft mt-2 text-[13px]">{wording.dropHint}</p>
         {listing && !busy && (
           <Boundary>
             <Suspense>
@@ -200,18 +200,18 @@ export function Sites() {
           </p>
         )}
         {inside && (
-          <ul className="mt-3 flex flex-wrap gap-2.5" aria-label={W.inside}>
+          <ul className="mt-3 flex flex-wrap gap-2.5" aria-label={wording.inside}>
             {inside.paths.slice(0, MOST_INSIDE).map((path) => (
               <li key={path}>
                 <button type="button" className="btn btn-primary gap-2" onClick={() => void fromInside(inside.bringing, path).then((inner) => take(inner))}>
-                  <PackageOpen size={17} aria-hidden /> {W.openInside(path)}
+                  <PackageOpen size={17} aria-hidden /> {wording.openInside(path)}
                 </button>
               </li>
             ))}
           </ul>
         )}
-        {sites?.length === 0 && !busy && <Empty title={W.none}>{W.noneWhy}</Empty>}
-        <ul className="panel mt-6 empty:hidden" aria-label={W.title}>
+        {sites?.length === 0 && !busy && <Empty title={wording.none}>{wording.noneWhy}</Empty>}
+        <ul className="panel mt-6 empty:hidden" aria-label={wording.title}>
           {sites?.map((site) => (
             <SiteLine key={site.id} site={site} sameAddress={sharing(site)} onChange={refresh} onDelete={() => void remove(site)} />
           ))}

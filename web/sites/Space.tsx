@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
 import { bytesText } from '../../core/wording/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 interface Kept {
   readonly used: number;
   readonly most: number;
-  readonly lasting: boolean;
+  readonly persisted: boolean;
 }
 
 /** How much the browser keeps for the program, how much it could, and whether it promises not to clear it by itself. */
@@ -15,8 +15,8 @@ export function Space({ changed }: { readonly changed: unknown }) {
     let current = true;
     void (async () => {
       const { usage = 0, quota = 0 } = await navigator.storage.estimate();
-      const lasting = await navigator.storage.persisted();
-      if (current) setKept({ used: usage, most: quota, lasting });
+      const notUndoable = await navigator.storage.persisted();
+      if (current) setKept({ used: usage, most: quota, persisted: notUndoable });
     })().catch(() => undefined);
     return () => {
       current = false;
@@ -28,13 +28,17 @@ export function Space({ changed }: { readonly changed: unknown }) {
       <span>
         {bytesText(kept.used)} of {bytesText(kept.most)} used in this browser.
       </span>
-      {kept.lasting ? (
-        <span>{W.lasting}</span>
+      {kept.persisted ? (
+        <span>{wording.notUndoable}</span>
       ) : (
         <>
-          <span>{W.notLasting}</span>
-          <button type="button" className="link-act" onClick={() => void navigator.storage.persist().then((lasting) => setKept({ ...kept, lasting }))}>
-            {W.askLasting}
+          <span>{wording.notLasting}</span>
+          <button
+            type="button"
+            className="link-act"
+            onClick={() => void navigator.storage.persist().then((notUndoable) => setKept({ ...kept, persisted: notUndoable }))}
+          >
+            {wording.askLasting}
           </button>
         </>
       )}

@@ -1,4 +1,4 @@
-export const W = {
+export const wording = {
   title: 'Your sites',
   lead: 'They are kept in this browser. Nothing leaves this machine, and nothing in them is ever run.',
   folder: 'Open a folder',
@@ -23,7 +23,7 @@ export const W = {
   sameAddressWhy: 'A release of one replaces what the other put out.',
   bin: 'Bin',
   binWhy: 'Deleted sites stay here for 30 days. After that, nothing of them is left in this browser.',
-  lasting: 'The browser has promised not to clear it by itself.',
+  notUndoable: 'The browser has promised not to clear it by itself.',
   notLasting: 'The browser may clear it when it runs out of room.',
   askLasting: 'Ask it to keep it',
   demo: 'The demo, fresh',

@@ -4,7 +4,7 @@ import { counted, shortDate } from '../../core/wording/index.ts';
 import { latestEntries } from '../storage/index.ts';
 import { useLatest } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 interface Event {
   readonly at: string;
@@ -27,8 +27,8 @@ export function Lately() {
   const events = lately(entries, document.tables.releases, engine?.days ?? []);
   return (
     <>
-      <h2 className="mt-5">{W.lately}</h2>
-      {events.length === 0 && <p className="soft mt-1">{W.nothingLately}</p>}
+      <h2 className="mt-5">{wording.lately}</h2>
+      {events.length === 0 && <p className="soft mt-1">{wording.nothingLately}</p>}
       <ol className="mt-2 border-l-2 border-[color:var(--line)] pl-3">
         {events.map((event, index) => (
           <li key={`${event.at}-${index}`} className="relative pb-2.5">
@@ -51,10 +51,10 @@ function lately(
   days: readonly { at: string; visited: number; listed: number }[],
 ): Event[] {
   const events: Event[] = [];
-  let thread: string | null = null;
+  let coalesceKey: string | null = null;
   for (const entry of entries) {
-    if (entry.lasting || (entry.thread !== null && entry.thread === thread)) continue;
-    thread = entry.thread;
+    if (entry.notUndoable || (entry.coalesceKey !== null && entry.coalesceKey === coalesceKey)) continue;
+    coalesceKey = entry.coalesceKey;
     events.push({ at: entry.at, text: entry.role === 'undo' ? `Undone: ${entry.label}` : entry.label });
     if (events.length >= 5) break;
   }

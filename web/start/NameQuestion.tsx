@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { renameSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** Asked once of a site that was brought in: what it is called. The guess stands there already. */
 export function NameQuestion() {
@@ -21,8 +21,8 @@ export function NameQuestion() {
       }}
     >
       <label className="block">
-        <span className="font-semibold">{W.called}</span>
-        <span className="soft ml-2 text-[13px]">{guess === '' ? W.calledNoGuess : W.calledGuess}</span>
+        <span className="font-semibold">{wording.called}</span>
+        <span className="soft ml-2 text-[13px]">{guess === '' ? wording.calledNoGuess : wording.calledGuess}</span>
         <span className="mt-1.5 flex flex-wrap gap-2.5">
           <input
             className="input min-w-0 flex-1 basis-56"
@@ -32,7 +32,7 @@ export function NameQuestion() {
             onChange={(event) => setTyped(event.target.value)}
           />
           <button type="submit" className="btn btn-primary" disabled={name === ''}>
-            {W.calledRight}
+            {wording.calledRight}
           </button>
         </span>
       </label>

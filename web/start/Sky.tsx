@@ -1,8 +1,8 @@
 import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { useNavigate } from 'react-router';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { KIND_WORDS, STATE_WORDS } from '../../core/wording/index.ts';
-import { byKind, StateSign, usePlace } from '../pieces/index.ts';
+import { byKind, StateSign, useRoute } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 const TROUBLE = new Set(['shut-out', 'leaking']);
@@ -19,7 +19,7 @@ export function Sky() {
     useWorkspace((state) => state.rows),
     NONE,
   );
-  const { linkTo } = usePlace();
+  const { linkTo } = useRoute();
   const navigate = useNavigate();
   const sky = useRef<HTMLElement>(null);
   // One stop of the Tab key: it comes back to the sign it left.

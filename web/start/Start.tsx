@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { STATES, type PageState } from '../../core/indexing/index.ts';
 import { isOpen, switchStory } from '../../core/site/index.ts';
-import { openSteps } from '../../core/survey/index.ts';
+import { remainingSteps } from '../../core/rows/index.ts';
 import { counted, fullDate, STATE_WORDS } from '../../core/wording/index.ts';
 import { Rail, StateSign } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -12,7 +12,7 @@ import { NameQuestion } from './NameQuestion.tsx';
 import { Sky } from './Sky.tsx';
 import { StepRow } from './StepRow.tsx';
 import { Unread } from './Unread.tsx';
-import { answer, subline, W } from './wording.ts';
+import { answer, subline, wording } from './wording.ts';
 import './start.css';
 
 const LEGEND: readonly PageState[] = ['findable', 'to-mend', 'shut-out', 'leaking', 'half-hidden', 'kept-out', 'not-live'];
@@ -24,10 +24,10 @@ export function Start() {
   const rows = useWorkspace((state) => state.rows);
   const numbers = useWorkspace((state) => state.numbers);
   const engine = useWorkspace((state) => state.engine);
-  const steps = useMemo(() => openSteps(document, rows, numbers, engine), [document, rows, numbers, engine]);
+  const steps = useMemo(() => remainingSteps(document, rows, numbers, engine), [document, rows, numbers, engine]);
   const [all, setAll] = useState(false);
   useEffect(() => void workspace.askEngine(), [workspace]);
-  const doors = document.tables.doors[''];
+  const doors = document.tables.siteSwitch[''];
   const shown = all ? steps : steps.slice(0, 7);
   const [before, number, after] = answer(numbers, isOpen(document));
   // A plan to open is no open door yet.
@@ -42,7 +42,7 @@ export function Start() {
       <p className="soft mt-2 text-[15.5px]">{subline(numbers, steps)}</p>
       <NameQuestion />
       <Sky />
-      <section aria-label={W.steps}>
+      <section aria-label={wording.steps}>
         <ol className="mt-4">
           {open && (
             <li className="step">
@@ -50,7 +50,7 @@ export function Start() {
                 <Check size={16} strokeWidth={3} aria-label="done" />
               </span>
               <div>
-                <p className="soft font-semibold">{W.open}</p>
+                <p className="soft font-semibold">{wording.open}</p>
                 {doors?.since && <p className="soft text-[13.5px]">since {fullDate(doors.since)}</p>}
               </div>
             </li>
@@ -64,8 +64,8 @@ export function Start() {
                 <Check size={16} strokeWidth={3} aria-hidden />
               </span>
               <div>
-                <p className="font-semibold">{W.nothingLeft}</p>
-                <p className="soft text-[13.5px]">{W.comeBack}</p>
+                <p className="font-semibold">{wording.nothingLeft}</p>
+                <p className="soft text-[13.5px]">{wording.comeBack}</p>
               </div>
             </li>
           )}
@@ -78,24 +78,24 @@ export function Start() {
       </section>
       <Rail>
         <div className="flex items-baseline justify-between">
-          <h2>{W.sky}</h2>
+          <h2>{wording.sky}</h2>
           <span className="soft text-[13px]">{counted(rows.length, 'page')}</span>
         </div>
         <ul className="panel mt-2 px-3.5 py-2">
           {LEGEND.filter((state) => STATES.includes(state)).map((state) => (
             <li key={state} className="flex min-h-[27px] items-center gap-3" title={STATE_WORDS[state].means}>
               <StateSign state={state} silent />
-              <span>{state === 'shut-out' && numbers.closed ? W.closedState : STATE_WORDS[state].name}</span>
+              <span>{state === 'shut-out' && numbers.closed ? wording.closedState : STATE_WORDS[state].name}</span>
               <span className="ml-auto tabular-nums">{numbers.states[state] ?? 0}</span>
             </li>
           ))}
         </ul>
         <Unread />
         <Lately />
-        <h2 className="mt-5">{W.another}</h2>
+        <h2 className="mt-5">{wording.another}</h2>
         <p className="mt-1.5">
           <Link className="link-act" to="/sites">
-            {W.bringIn}
+            {wording.importSite}
           </Link>
         </p>
       </Rail>

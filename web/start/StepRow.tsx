@@ -1,16 +1,16 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { OpenStep } from '../../core/survey/index.ts';
+import type { RemainingStep } from '../../core/rows/index.ts';
 import { stepWords } from '../../core/wording/index.ts';
-import { usePlace } from '../pieces/index.ts';
+import { useRoute } from '../pieces/index.ts';
 import { useHotkey } from '../ui/index.ts';
 import { hideProperly, makeHome, openPage, setKindIntent, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 /** One step with its one action. */
-export function StepRow({ open: { step, cost }, number, first }: { readonly open: OpenStep; readonly number: number; readonly first: boolean }) {
+export function StepRow({ open: { step, cost }, number, first }: { readonly open: RemainingStep; readonly number: number; readonly first: boolean }) {
   const workspace = useWorkspaceApi();
   const byId = useWorkspace((state) => state.byId);
-  const { linkTo, linkToView } = usePlace();
+  const { linkTo, linkToView } = useRoute();
   const navigate = useNavigate();
   const [home, setHome] = useState<string>();
   const shown = step.code === 'no-home' && home !== undefined ? { ...step, pages: [home, ...step.pages] } : step;

@@ -5,9 +5,9 @@ const LISTED = 100;
 
 /** What of the site could not be read, with the reason; nothing where all was read. */
 export function Unread() {
-  const brought = useWorkspace((state) => state.site?.unread ?? NONE);
+  const imported = useWorkspace((state) => state.site?.unread ?? NONE);
   const pages = useReport((one) => one.tools.analysis.unreadable());
-  const all = [...brought, ...(pages ?? []).map(({ id, reason }) => ({ path: id, reason }))];
+  const all = [...imported, ...(pages ?? []).map(({ id, reason }) => ({ path: id, reason }))];
   if (all.length === 0) return null;
   return (
     <details className="notice notice-amber mt-4 text-[13.5px]">

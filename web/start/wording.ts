@@ -1,7 +1,7 @@
-import type { OpenStep, SiteNumbers } from '../../core/survey/index.ts';
+import type { RemainingStep, SiteNumbers } from '../../core/rows/index.ts';
 import { counted, plural } from '../../core/wording/index.ts';
 
-export const W = {
+export const wording = {
   steps: 'What is left, in order',
   open: 'The whole site is open to engines',
   nothingLeft: 'Nothing stands between this site and being found',
@@ -15,7 +15,7 @@ export const W = {
   calledGuess: 'guessed from its pages; it stands in titles and above every result',
   calledNoGuess: 'its pages do not say; it will stand in titles and above every result',
   calledRight: 'That is its name',
-  bringIn: 'Open a folder, a ZIP or a new site',
+  importSite: 'Open a folder, a ZIP or a new site',
 };
 
 /** The one question, answered in one sentence of three parts; the middle one is set apart. */
@@ -33,7 +33,7 @@ const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'e
 const spelled = (count: number): string => NUMBERS[count] ?? String(count);
 
 /** What is wrong, in a line. */
-export function subline(numbers: SiteNumbers, steps: readonly OpenStep[]): string {
+export function subline(numbers: SiteNumbers, steps: readonly RemainingStep[]): string {
   const { states } = numbers;
   const parts: string[] = [];
   const tell = (count: number | undefined, one: string, many: string): void => {

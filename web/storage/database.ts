@@ -1,7 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Manifest } from '../../core/release/index.ts';
 import { isPageFile, type JournalEntry, type SetAside, type SiteDocument } from '../../core/site/index.ts';
-import type { PageRow, SiteNumbers } from '../../core/survey/index.ts';
+import type { PageRow, SiteNumbers } from '../../core/rows/index.ts';
 
 /** What tells a site from others in a list; as of when it was open last. */
 export interface SiteSummary {

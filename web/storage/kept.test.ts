@@ -153,29 +153,29 @@ describe('a connection that is lost', () => {
   it('is taken up again, and meanwhile says that it is closed', async () => {
     let opened = 0;
     let lose: () => void = () => undefined;
-    const lasting = await lastingDatabase((lost) => {
+    const notUndoable = await lastingDatabase((lost) => {
       lose = lost;
       return openDatabase(`lasting-${names}`, lost).then((made) => {
         opened++;
         return made;
       });
     });
-    await lasting.put('sites', record('s'));
-    lasting.close();
-    expect(() => lasting.transaction('sites')).toThrow(expect.objectContaining({ name: 'InvalidStateError' }));
+    await notUndoable.put('sites', record('s'));
+    notUndoable.close();
+    expect(() => notUndoable.transaction('sites')).toThrow(expect.objectContaining({ name: 'InvalidStateError' }));
     await vi.waitFor(() => expect(opened).toBe(2));
-    expect(await lasting.get('sites', 's')).toMatchObject({ id: 's' });
+    expect(await notUndoable.get('sites', 's')).toMatchObject({ id: 's' });
     lose();
     await vi.waitFor(() => expect(opened).toBe(3));
   });
   it('is tried again while it cannot be had', async () => {
     let tries = 0;
     const real = await openDatabase(`again-${names}`);
-    const lasting = await lastingDatabase((lost) => {
+    const notUndoable = await lastingDatabase((lost) => {
       if (++tries === 1) setTimeout(lost);
       return tries === 2 ? Promise.reject(new Error('blocked')) : Promise.resolve(real);
     });
     await vi.waitFor(() => expect(tries).toBe(3), { timeout: 3_000 });
-    expect(await lasting.getAll('sites')).toEqual([]);
+    expect(await notUndoable.getAll('sites')).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-import type { PageRow, SiteNumbers } from '../../core/survey/index.ts';
+import type { PageRow, SiteNumbers } from '../../core/rows/index.ts';
 import { siteRange, type Database } from './database.ts';
 
 /** Rows a record holds: to unpack more at once would hold the page up. */

@@ -3,9 +3,9 @@ import { useEffect, useState, type FormEvent } from 'react';
 import type { SearchResult } from '../../core/engine/index.ts';
 import type { EngineId } from '../../core/exchange/index.ts';
 import type { EnginePolicy } from '../../core/indexing/index.ts';
-import { fit, TITLE_ROOMS, type Room } from '../../core/titles/index.ts';
+import { fit, TITLE_LIMITS, type TextLimit } from '../../core/titles/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** A search with the engine, answered in cards of our own. */
 export function SearchBox({ host, engine, refreshed }: { readonly host: string; readonly engine: EnginePolicy; readonly refreshed: string | undefined }) {
@@ -34,15 +34,15 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
     setAsked(typed.trim());
   };
   return (
-    <section className="mt-5" aria-label={W.search(engine.name)}>
+    <section className="mt-5" aria-label={wording.search(engine.name)}>
       <form onSubmit={submit} className="field flex items-center gap-2 pl-3.5">
         <Search size={17} className="soft flex-none" aria-hidden />
         <input
           className="!px-0"
           type="search"
           value={typed}
-          aria-label={W.search(engine.name)}
-          placeholder={W.searchPlaceholder}
+          aria-label={wording.search(engine.name)}
+          placeholder={wording.searchPlaceholder}
           onChange={(event) => setTyped(event.target.value)}
         />
         <button type="submit" className="btn btn-primary m-1.5">
@@ -53,14 +53,14 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
       {results && (
         <div aria-live="polite">
           {results.length === 0 ? (
-            <p className="soft mt-2.5">{W.nothingFound(engine.name)}</p>
+            <p className="soft mt-2.5">{wording.nothingFound(engine.name)}</p>
           ) : (
             <ol className="panel mt-2.5 max-h-[420px] overflow-auto" aria-label="Results" tabIndex={0}>
               {results.map((result) => (
                 <li key={result.address} className="result border-t border-[color:var(--line)] first:border-t-0" data-result={result.address}>
                   <p className="soft text-[12.5px]">{trail(result.address)}</p>
                   <p className={result.bare ? 'mono mt-0.5 break-all' : 'result-title mt-0.5'}>
-                    {result.bare ? result.title : fit(result.title, TITLE_ROOMS[0] as Room).shown}
+                    {result.bare ? result.title : fit(result.title, TITLE_LIMITS[0] as TextLimit).shown}
                   </p>
                   {result.bare ? (
                     <p className="soft mt-0.5 text-[13.5px] italic">Only the address is known: robots.txt forbids reading it.</p>

@@ -9,7 +9,7 @@ import { Busy, Empty, note, Segments, useRemembered } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { IndexTable } from './IndexTable.tsx';
 import { SearchBox } from './SearchBox.tsx';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** What the engine sees: the map handed in, the state of each address, and a search. */
 export function Watch() {
@@ -55,7 +55,7 @@ export function Watch() {
   return (
     <div className="mx-auto max-w-[860px]">
       <div className="flex flex-wrap items-start justify-between gap-3">
-        <h1>{W.title(policy.name)}</h1>
+        <h1>{wording.title(policy.name)}</h1>
         <Segments<EngineId>
           label="Which engine"
           value={engineId}
@@ -66,7 +66,7 @@ export function Watch() {
           ]}
         />
       </div>
-      <p className="soft mt-1.5 max-w-prose">{W.lead[engineId]}</p>
+      <p className="soft mt-1.5 max-w-prose">{wording.lead[engineId]}</p>
       {failure !== undefined && <p className="notice notice-bad mt-3">{failure}</p>}
       {busy && (
         <div className="mt-3">
@@ -75,9 +75,9 @@ export function Watch() {
       )}
       <SearchBox host={host} engine={policy} key={`${host} ${engineId}`} refreshed={engine?.days[0]?.at} />
       <section className="mt-6" aria-labelledby="states">
-        <h2 id="states">{W.states}</h2>
+        <h2 id="states">{wording.states}</h2>
         {records.length === 0 ? (
-          <Empty title={W.notYet(policy.name)}>{engineId === 'plover' ? W.ploverNotYet : verified ? W.notYetWhy : W.proveFirst}</Empty>
+          <Empty title={wording.notYet(policy.name)}>{engineId === 'plover' ? wording.ploverNotYet : verified ? wording.notYetWhy : wording.proveFirst}</Empty>
         ) : (
           <>
             {!visited && (
@@ -87,7 +87,7 @@ export function Watch() {
             )}
             {engine?.limits?.map((limit) => (
               <p key={`${limit.code} ${limit.address}`} className="notice notice-amber mt-2" data-testid="crawl-limit">
-                {W.limit(policy.name, limit)}
+                {wording.limit(policy.name, limit)}
               </p>
             ))}
             <IndexTable records={records} />
@@ -96,13 +96,13 @@ export function Watch() {
       </section>
       <Rail>
         <section className="notice">
-          <h2>{W.clock}</h2>
+          <h2>{wording.clock}</h2>
           <p className="mt-0.5">{now ? `${shortDate(now)}, ${now.slice(11, 16)} UTC` : '…'}</p>
           <button type="button" className="btn btn-primary mt-2.5 w-full" disabled={busy !== undefined || now === undefined} onClick={() => void advance()}>
-            {W.nextDay}
+            {wording.nextDay}
           </button>
         </section>
-        <h2 className="mt-5">{W.map}</h2>
+        <h2 className="mt-5">{wording.map}</h2>
         {engine?.maps.map((one) => (
           <div key={one.address} className="mt-1.5">
             <p className="mono break-all">{one.address}</p>
@@ -114,7 +114,7 @@ export function Watch() {
           </div>
         ))}
         {engineId === 'plover' ? (
-          <p className="soft mt-1 text-[13px]">{W.ploverMaps}</p>
+          <p className="soft mt-1 text-[13px]">{wording.ploverMaps}</p>
         ) : verified ? (
           <button
             type="button"
@@ -122,11 +122,11 @@ export function Watch() {
             disabled={busy !== undefined}
             onClick={() => void handIn()}
           >
-            {handed === 0 ? W.handIn : 'Hand it in again'}
+            {handed === 0 ? wording.handIn : 'Hand it in again'}
           </button>
         ) : (
           <p className="soft mt-1">
-            {W.proveFirst}{' '}
+            {wording.proveFirst}{' '}
             <PageLink to="proof" className="link-act">
               To the proof
             </PageLink>

@@ -1,7 +1,7 @@
 import { numberText } from '../../core/wording/index.ts';
 import type { CrawlLimit, EngineRow } from '../../core/exchange/index.ts';
 
-export const W = {
+export const wording = {
   /** Where an engine stopped short, and why. */
   limit: (engine: string, { code, address, count }: CrawlLimit): string =>
     code === 'links'

@@ -1,7 +1,7 @@
 import { readableAddress } from '../../core/source/index.ts';
 import { useState } from 'react';
 import type { AlikeGroup } from '../../core/survey/index.ts';
-import { descriptionRooms, set, titleRooms } from '../../core/site/index.ts';
+import { descriptionLimits, set, titleLimits } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { PageLink, PageName } from '../pieces/index.ts';
 import { Empty } from '../ui/index.ts';
@@ -78,7 +78,7 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
   const document = useWorkspace((state) => state.document);
   if (!row) return null;
   const text = own ?? row[field];
-  const rooms = (field === 'title' ? titleRooms(document) : descriptionRooms(document)).slice(0, 2);
+  const limits = (field === 'title' ? titleLimits(document) : descriptionLimits(document)).slice(0, 2);
   return (
     <div className="p-3">
       <p className="mb-1 flex items-baseline gap-2 text-[13.5px]">
@@ -98,11 +98,11 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
           onChange={(event) =>
             workspace.change(set('pages', id, field, event.target.value.replace(/[\r\n]+/g, ' ')), {
               label: `“${row.name}” has a new ${field}`,
-              thread: `alike:${field}:${id}`,
+              coalesceKey: `alike:${field}:${id}`,
             })
           }
         />
-        <FitRuler text={text} rooms={rooms} />
+        <FitRuler text={text} limits={limits} />
       </div>
     </div>
   );

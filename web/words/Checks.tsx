@@ -2,13 +2,13 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { CHECKS, isTemplateCode, type Check, type Cost, type Finding, type FindingCode } from '../../core/checks/index.ts';
 import { set } from '../../core/site/index.ts';
-import { ROOMS } from '../../core/titles/index.ts';
+import { TEXT_LIMITS } from '../../core/titles/index.ts';
 import { aboutCheck, counted } from '../../core/wording/index.ts';
 import { PageLink, Term } from '../pieces/index.ts';
 import { More, useMore, usePrinting } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { TemplateMend } from './TemplateMend.tsx';
-import { heedAgain } from './mends.ts';
+import { unignore } from './mends.ts';
 import { ROOM_LINES } from './wording.ts';
 
 const COSTS: Readonly<Record<Cost, string>> = { blocks: 'Blocks a page from being found', weakens: 'Weakens it', polish: 'Polish' };
@@ -102,7 +102,7 @@ function LetBe() {
                 {reason}
                 {at ? `, ${at.slice(0, 10)}` : ''}
               </span>
-              <button type="button" className="link-act ml-auto" onClick={() => heedAgain(workspace, page, code)}>
+              <button type="button" className="link-act ml-auto" onClick={() => unignore(workspace, page, code)}>
                 Count it again
               </button>
             </li>
@@ -136,11 +136,11 @@ function Limits() {
             </tr>
           </thead>
           <tbody>
-            {ROOMS.map((room) => {
-              const own = limits[room.id]?.width ?? undefined;
+            {TEXT_LIMITS.map((limit) => {
+              const own = limits[limit.id]?.width ?? undefined;
               return (
-                <tr key={room.id}>
-                  <td>{ROOM_LINES[room.id]}</td>
+                <tr key={limit.id}>
+                  <td>{ROOM_LINES[limit.id]}</td>
                   <td>
                     <label className="flex items-center gap-2">
                       <input
@@ -148,29 +148,29 @@ function Limits() {
                         type="number"
                         min={10}
                         max={5000}
-                        aria-label={`Room for ${ROOM_LINES[room.id]}`}
-                        value={own ?? room.width}
+                        aria-label={`Room for ${ROOM_LINES[limit.id]}`}
+                        value={own ?? limit.width}
                         onChange={(event) => {
                           const width = Math.round(Number(event.target.value));
                           if (width >= 10 && width <= 5000)
-                            workspace.change(set('limits', room.id, 'width', width === room.width ? null : width), {
-                              label: `${ROOM_LINES[room.id]}: ${width}`,
-                              thread: `limit:${room.id}`,
+                            workspace.change(set('limits', limit.id, 'width', width === limit.width ? null : width), {
+                              label: `${ROOM_LINES[limit.id]}: ${width}`,
+                              coalesceKey: `limit:${limit.id}`,
                             });
                         }}
                       />
-                      <span className="soft">{room.unit === 'px' ? 'px' : 'characters'}</span>
+                      <span className="soft">{limit.unit === 'px' ? 'px' : 'characters'}</span>
                     </label>
                   </td>
-                  <td className="soft">{room.unit === 'px' ? `${room.fontSize} px` : ''}</td>
+                  <td className="soft">{limit.unit === 'px' ? `${limit.fontSize} px` : ''}</td>
                   <td>
                     {own !== undefined && (
                       <button
                         type="button"
                         className="link-act text-[13px]"
-                        onClick={() => workspace.change(set('limits', room.id, 'width', null), { label: `${ROOM_LINES[room.id]}: as usual` })}
+                        onClick={() => workspace.change(set('limits', limit.id, 'width', null), { label: `${ROOM_LINES[limit.id]}: as usual` })}
                       >
-                        Back to {room.width}
+                        Back to {limit.width}
                       </button>
                     )}
                   </td>

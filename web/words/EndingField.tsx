@@ -1,7 +1,7 @@
 import { note, useDraft } from '../ui/index.ts';
 import { useId } from 'react';
 import { addressOf, endingFault, endingFrom, endingOf, movedFile, set } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { Term } from '../pieces/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -11,7 +11,7 @@ import { ENDING_FAULTS } from './wording.ts';
  * The end of a page's address. What is typed is kept at each key, like every field; the address itself changes when the field is left, since links and a
  * redirect hang on it.
  */
-export function EndingField({ row, linkers }: { readonly row: PageRow; readonly linkers: number }) {
+export function EndingField({ row, backlinks }: { readonly row: PageRow; readonly backlinks: number }) {
   const workspace = useWorkspaceApi();
   const id = useId();
   const original = endingOf(addressOf(row.id));
@@ -36,7 +36,7 @@ export function EndingField({ row, linkers }: { readonly row: PageRow; readonly 
     workspace.change(set('pages', row.id, 'ending', next === original ? null : next), {
       label: next === original ? `“${row.name}” has its old address again` : `“${row.name}” has a new address`,
     });
-    note(next === original ? 'The old address is back.' : `${counted(linkers, 'page')} will link to the new address; the old one leads on.`, {
+    note(next === original ? 'The old address is back.' : `${counted(backlinks, 'page')} will link to the new address; the old one leads on.`, {
       action: { label: 'Undo', onClick: () => void workspace.undo() },
     });
   };
@@ -90,7 +90,7 @@ export function EndingField({ row, linkers }: { readonly row: PageRow; readonly 
         )}
         {open && !fault && (
           <p>
-            {counted(linkers, 'page links', 'pages link')} here and will follow; the old address leads on.{' '}
+            {counted(backlinks, 'page links', 'pages link')} here and will follow; the old address leads on.{' '}
             <button type="button" className="link-act" onClick={() => apply(typed)}>
               Change the address
             </button>{' '}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Finding } from '../../core/checks/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import type { Workspace } from '../workspace/index.ts';
 import { ignoreFinding } from './mends.ts';
 

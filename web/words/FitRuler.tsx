@@ -1,4 +1,4 @@
-import { fit, type Room } from '../../core/titles/index.ts';
+import { fit, type TextLimit } from '../../core/titles/index.ts';
 import { ROOM_NAMES } from './wording.ts';
 
 /** Room past the farthest cut, so that one sees how far a text overshoots. */
@@ -7,32 +7,32 @@ const BEYOND = 1.18;
 const CLOSE = 0.07;
 
 /** A scale in real widths: how far the text reaches, where each place cuts it, hatching past the cut. */
-export function FitRuler({ text, rooms }: { readonly text: string; readonly rooms: readonly Room[] }) {
-  const fits = rooms.map((room) => fit(text, room));
-  const farthest = Math.max(...rooms.map((room) => room.width));
+export function FitRuler({ text, limits }: { readonly text: string; readonly limits: readonly TextLimit[] }) {
+  const fits = limits.map((limit) => fit(text, limit));
+  const farthest = Math.max(...limits.map((limit) => limit.width));
   const scale = farthest * BEYOND;
   const width = fits[0]?.width ?? 0;
-  const main = rooms[0]?.width ?? 0;
+  const main = limits[0]?.width ?? 0;
   const share = (px: number): string => `${Math.min(100, (px / scale) * 100)}%`;
-  const words = fits.map(({ room, cut }) => `${ROOM_NAMES[room.id]}: ${cut ? 'cut' : 'fits'}`).join(', ');
-  const crowded = (room: Room): boolean => rooms.some((other) => other.width > room.width && (other.width - room.width) / scale < CLOSE);
+  const words = fits.map(({ limit, cut }) => `${ROOM_NAMES[limit.id]}: ${cut ? 'cut' : 'fits'}`).join(', ');
+  const crowded = (limit: TextLimit): boolean => limits.some((other) => other.width > limit.width && (other.width - limit.width) / scale < CLOSE);
   return (
     <div
       className="ruler"
       role="img"
       dir={runsFromRight(text) ? 'rtl' : 'ltr'}
-      aria-label={`${Math.round(width)} ${rooms[0]?.unit === 'characters' ? 'characters' : 'pixels'} wide; ${words}`}
+      aria-label={`${Math.round(width)} ${limits[0]?.unit === 'characters' ? 'characters' : 'pixels'} wide; ${words}`}
       data-testid="ruler"
     >
       <div className="ruler-fill" style={{ width: share(Math.min(width, main)) }} />
       {width > main && <div className="ruler-over" style={{ insetInlineStart: share(main), width: `calc(${share(width)} - ${share(main)})` }} />}
-      {rooms.map((room, index) => (
+      {limits.map((limit, index) => (
         <span
-          key={room.id}
-          className={`ruler-mark${index === 0 ? ' hard' : ''}${room.width / scale > 0.9 || crowded(room) ? ' left' : ''}`}
-          style={{ insetInlineStart: share(room.width) }}
+          key={limit.id}
+          className={`ruler-mark${index === 0 ? ' hard' : ''}${limit.width / scale > 0.9 || crowded(limit) ? ' left' : ''}`}
+          style={{ insetInlineStart: share(limit.width) }}
         >
-          {ROOM_NAMES[room.id]}
+          {ROOM_NAMES[limit.id]}
         </span>
       ))}
     </div>

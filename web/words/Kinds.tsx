@@ -8,7 +8,7 @@ import {
   kindIntent,
   kindRules,
   KINDS,
-  placeBehind,
+  orderBehind,
   ruleCatches,
   set,
   spares,
@@ -57,7 +57,7 @@ export function Kinds() {
           name={(rule) => `the rule for ${rule.path}`}
           onMove={(from, to) => moveRule(workspace, rules, from, to)}
           line={(rule, index, mover) => <RuleLine rule={rule} earlier={rules.slice(0, index)} mover={mover} />}
-          last={<NewRule order={placeBehind(document.tables.rules)} />}
+          last={<NewRule order={orderBehind(document.tables.rules)} />}
         />
       </section>
       <h2 className="mb-2">Pages by kind</h2>

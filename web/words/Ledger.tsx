@@ -3,16 +3,16 @@ import { useCallback, useMemo, useState } from 'react';
 import { CHECKS } from '../../core/checks/index.ts';
 import { cellChange, columnName, EDITABLE, type LedgerColumn } from '../../core/ledger/index.ts';
 import { all, KINDS, type Change } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { aboutCheck, counted, KIND_WORDS, numberText, STATE_WORDS, plural } from '../../core/wording/index.ts';
-import { Empty, like, note, useHotkey, useKeptState, useSettled } from '../ui/index.ts';
+import { Empty, like, note, useHotkey, useKeptState, useDebounced } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { ColumnChooser } from './ledger/ColumnChooser.tsx';
 import { arranged, NO_FILTER, type Filter } from './ledger/filters.ts';
 import { FindReplace } from './ledger/FindReplace.tsx';
 import { Grid, type Sort, type Wanted } from './ledger/Grid.tsx';
 import { CHOOSABLE, FIRST, rememberColumns, rememberedColumns } from './ledger/layout.ts';
-import { CELL_FAULTS, W } from './wording.ts';
+import { CELL_FAULTS, wording } from './wording.ts';
 
 /** Whether a word names a column. */
 const isColumn = (name: string): name is LedgerColumn => name === FIRST || CHOOSABLE.includes(name as LedgerColumn);
@@ -36,7 +36,7 @@ export function Ledger() {
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const order = useMemo(() => arranged(rows, workspace.state.document, filter, sort), [filter, sort, rows.length, workspace]);
   const shown = useMemo(() => order.flatMap((id) => byId.get(id) ?? []), [order, byId]);
-  const settled = useSettled(rows, 400);
+  const settled = useDebounced(rows, 400);
   const codes = useMemo(() => new Set(settled.flatMap((row) => row.findings.map((finding) => finding.code))), [settled]);
   const kinds = useMemo(() => KINDS.filter((kind) => settled.some((row) => row.kind === kind)), [settled]);
   const onSelection = useCallback((next: readonly PageRow[]) => setSelected(next), []);
@@ -62,7 +62,7 @@ export function Ledger() {
     if (wanted.length === 0) return void note('No page without a description has a sentence that would serve.');
     write(wanted.flatMap(({ page, text }) => (byId.get(page) ? [{ row: byId.get(page) as PageRow, column: 'description' as const, text }] : [])));
   };
-  if (rows.length === 0) return <Empty title={W.noPages}>{W.noPagesWhy}</Empty>;
+  if (rows.length === 0) return <Empty title={wording.noPages}>{wording.noPagesWhy}</Empty>;
   const narrowed = Object.values(filter).some((value) => value !== '');
   return (
     <div className="ledger">

@@ -1,6 +1,6 @@
 import { readableAddress } from '../../core/source/index.ts';
 import { useId, useState } from 'react';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 /** Where a link leads, and on which words it is set: a page of the site by its name, or any address. */

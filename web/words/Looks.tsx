@@ -1,15 +1,15 @@
 import { findingPlace, stopOf, type Finding } from '../../core/checks/index.ts';
 import type { PageFacts } from '../../core/page/index.ts';
 import type { SitePage } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { Findings, lineOf, Rail, PageLink } from '../pieces/index.ts';
 import { Segments, useRemembered } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { FindingActions } from './FindingActions.tsx';
-import { heedAgain, mendFor, type MendPlaces } from './mends.ts';
+import { unignore, mendFor, type MendPlaces } from './mends.ts';
 import { BrowserTab, ResultCard, ShareCard } from './previews.tsx';
 import { TagsAsCode } from './TagsAsCode.tsx';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 const LOOKS = ['wide', 'phone', 'card', 'code'] as const;
 type Look = (typeof LOOKS)[number];
@@ -42,7 +42,7 @@ export function Looks({
   return (
     <Rail>
       <div className="flex flex-wrap items-center justify-between gap-2">
-        <h2>{W.searcher}</h2>
+        <h2>{wording.searcher}</h2>
         <Segments<Look>
           label="How it looks"
           value={look}
@@ -62,7 +62,7 @@ export function Looks({
       </div>
       {(look === 'wide' || look === 'phone') && <BrowserTab title={title} />}
       <div className="mt-5 flex items-baseline justify-between">
-        <h2>{W.toMend}</h2>
+        <h2>{wording.toMend}</h2>
         {findings.length > 0 && <span className="soft text-[13px]">{findings.length} open</span>}
       </div>
       <div className="mt-1.5">
@@ -95,7 +95,7 @@ export function Looks({
             {letBe.map((code) => (
               <li key={code} className="flex flex-wrap items-baseline gap-x-2">
                 <span>{ignored[`${row.id}\n${code}`]?.reason || code}</span>
-                <button type="button" className="link-act" onClick={() => heedAgain(workspace, row.id, code)}>
+                <button type="button" className="link-act" onClick={() => unignore(workspace, row.id, code)}>
                   Count it again
                 </button>
               </li>

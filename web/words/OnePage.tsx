@@ -1,12 +1,12 @@
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { costOf, stopOf } from '../../core/checks/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
-import { descriptionRooms, effectiveDescription, effectiveKeywords, effectiveTitle, titleRooms, withoutOwn } from '../../core/site/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
+import { descriptionLimits, effectiveDescription, effectiveKeywords, effectiveTitle, titleLimits, withoutOwn } from '../../core/site/index.ts';
 import type { PageDetail } from '../analysis/index.ts';
 import { Empty, note, useHotkey } from '../ui/index.ts';
 import { counted, UNWRITABLE } from '../../core/wording/index.ts';
-import { IntentChoice, PageHead, usePlace, PageName } from '../pieces/index.ts';
+import { IntentChoice, PageHead, useRoute, PageName } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { EndingField } from './EndingField.tsx';
 import { Looks } from './Looks.tsx';
@@ -19,14 +19,14 @@ import { ShareFields } from './ShareFields.tsx';
 import { TextField } from './TextField.tsx';
 import { WalkBar } from './WalkBar.tsx';
 import { liveFindings, useSitePage, useSuggestions } from './page.ts';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** Titles, descriptions and all other words, one page at a time. */
 export function OnePage() {
-  const { page } = usePlace();
+  const { page } = useRoute();
   const row = useWorkspace((state) => (page === undefined ? undefined : state.byId.get(page)));
   const detail = useWorkspace((state) => state.detail);
-  if (!row) return <Empty title={W.noPages}>{W.noPagesWhy}</Empty>;
+  if (!row) return <Empty title={wording.noPages}>{wording.noPagesWhy}</Empty>;
   // The walk stays while a page is being read: its keys are heard between two pages too.
   return (
     <div className="mx-auto max-w-[760px]">
@@ -46,7 +46,7 @@ export function OnePage() {
 }
 
 function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDetail }) {
-  const { go, walking, siteId } = usePlace();
+  const { go, walking, siteId } = useRoute();
   const navigate = useNavigate();
   const workspace = useWorkspaceApi();
   const document = useWorkspace((state) => state.document);
@@ -79,14 +79,14 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
       const mend = mendFor(finding, places);
       if (mend?.whole) return mend.run();
     }
-    note(findings.length === 0 ? W.nothingToFix : W.nothingByItself, { id: 'fix' });
+    note(findings.length === 0 ? wording.nothingToFix : wording.nothingByItself, { id: 'fix' });
   });
   return (
     <div ref={sheet}>
       <PageHead row={row} />
       {detail.unwritable && (
         <p className="notice notice-amber mb-4" data-testid="unwritable">
-          {UNWRITABLE[detail.unwritable].why} {UNWRITABLE[detail.unwritable].mend} {W.unwritable}
+          {UNWRITABLE[detail.unwritable].why} {UNWRITABLE[detail.unwritable].mend} {wording.unwritable}
         </p>
       )}
       <TextField
@@ -98,7 +98,7 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
         name={row.name}
         value={title}
         otherwise={effectiveTitle(withoutOwn(document, page, 'title'), page)}
-        rooms={titleRooms(document)}
+        limits={titleLimits(document)}
         suggestions={titles}
       />
       <TextField
@@ -110,11 +110,11 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
         name={row.name}
         value={description}
         otherwise={effectiveDescription(withoutOwn(document, page, 'description'), page)}
-        rooms={descriptionRooms(document)}
+        limits={descriptionLimits(document)}
         suggestions={descriptions}
       />
       <div className="grid grid-cols-1 gap-x-5 sm:grid-cols-2">
-        <EndingField row={row} linkers={detail.linkers.length} />
+        <EndingField row={row} backlinks={detail.backlinks.length} />
         <PhraseField row={row} page={page} />
       </div>
       <IntentChoice row={row} />
@@ -130,7 +130,7 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
         open={shown === 'links'}
         about={`${row.linksIn} in, ${row.linksOut} out${row.broken.length > 0 ? `, ${row.broken.length} broken` : ''}`}
       >
-        <PageLinks row={row} linkers={detail.linkers} />
+        <PageLinks row={row} backlinks={detail.backlinks} />
       </Part>
       <Part name="Keywords" id="keywords" about="hardly any engine reads them">
         <PlainField

@@ -2,12 +2,12 @@ import { plural } from '../../core/wording/index.ts';
 import { useState } from 'react';
 import { similarity } from '../../core/titles/index.ts';
 import { set } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { Term, PageLink, PageName } from '../pieces/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 /** Who links here, where this page's links lead, and those that lead nowhere, with the mend. */
-export function PageLinks({ row, linkers }: { readonly row: PageRow; readonly linkers: readonly string[] }) {
+export function PageLinks({ row, backlinks }: { readonly row: PageRow; readonly backlinks: readonly string[] }) {
   const byId = useWorkspace((state) => state.byId);
   return (
     <div className="text-[13.5px]">
@@ -22,10 +22,10 @@ export function PageLinks({ row, linkers }: { readonly row: PageRow; readonly li
         </section>
       )}
       <section>
-        <h3 className="mb-1 font-semibold">Pages that link here {linkers.length === 0 && <Term id="orphan" />}</h3>
-        {linkers.length === 0 && <p className="soft">None: visitors cannot come by this page. Open a page that speaks of it, and set a link on its words.</p>}
+        <h3 className="mb-1 font-semibold">Pages that link here {backlinks.length === 0 && <Term id="orphan" />}</h3>
+        {backlinks.length === 0 && <p className="soft">None: visitors cannot come by this page. Open a page that speaks of it, and set a link on its words.</p>}
         <ul className="columns-1 gap-6 sm:columns-2">
-          {linkers.slice(0, 60).map((id) => (
+          {backlinks.slice(0, 60).map((id) => (
             <li key={id}>
               <PageLink to="words" page={id} className="link-act text-left !font-normal">
                 {byId.get(id)?.name ?? id}
@@ -33,7 +33,7 @@ export function PageLinks({ row, linkers }: { readonly row: PageRow; readonly li
             </li>
           ))}
         </ul>
-        {linkers.length > 60 && <p className="soft">and {linkers.length - 60} more</p>}
+        {backlinks.length > 60 && <p className="soft">and {backlinks.length - 60} more</p>}
       </section>
       <p className="soft mt-3">
         It links to {row.linksOut} other {plural(row.linksOut, 'page', 'pages')} of the site and {row.linksOutside}{' '}

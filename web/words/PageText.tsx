@@ -3,7 +3,7 @@ import { isCommon, languageOf, longSentences, measureText, stem, wordsOf, type L
 import type { Passage } from '../../core/page/index.ts';
 import { densityOf, occurrences } from '../../core/phrases/index.ts';
 import { passageKey, set, type SitePage } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import type { PageDetail } from '../analysis/index.ts';
 import { Term } from '../pieces/index.ts';

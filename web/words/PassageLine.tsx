@@ -2,7 +2,7 @@ import { Link2, Pencil } from 'lucide-react';
 import { memo, useRef, useState } from 'react';
 import type { Passage } from '../../core/page/index.ts';
 import { all, passageKey, readLinks, set, writeLinks, type Change } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { useDraft } from '../ui/index.ts';
 import { LinkChooser } from './LinkChooser.tsx';

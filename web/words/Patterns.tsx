@@ -2,12 +2,12 @@ import { useState } from 'react';
 import { set, type Kind, type PatternField } from '../../core/site/index.ts';
 import { readPattern, writePattern, type Pattern } from '../../core/titles/index.ts';
 import { counted, KIND_WORDS, plural } from '../../core/wording/index.ts';
-import { byKind, PageLink, siteText, Term, usePlace } from '../pieces/index.ts';
+import { byKind, PageLink, siteText, Term, useRoute } from '../pieces/index.ts';
 import { Empty, More, Segments, useMore } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { ChangeList } from './ChangeList.tsx';
 import { PatternEditor } from './PatternEditor.tsx';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 const FIELDS = { title: 'Title', description: 'Description', shareTitle: 'Share title' } as const;
 /** What a new pattern starts from: what most sites want. */
@@ -21,11 +21,11 @@ const STARTS: Readonly<Record<PatternField, Pattern>> = {
 export function Patterns() {
   const rows = useWorkspace((state) => state.rows);
   const kinds = byKind(rows.filter((row) => row.address !== '/'));
-  const { page } = usePlace();
+  const { page } = useRoute();
   const [kind, setKind] = useState<Kind>();
   const [field, setField] = useState<PatternField>('title');
   const shown = kind ?? rows.find((row) => row.id === page && row.address !== '/')?.kind ?? kinds[0]?.kind;
-  if (shown === undefined) return <Empty title={W.noPages}>{W.noPagesWhy}</Empty>;
+  if (shown === undefined) return <Empty title={wording.noPages}>{wording.noPagesWhy}</Empty>;
   return (
     <div className="mx-auto max-w-[980px]">
       <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">

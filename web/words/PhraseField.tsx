@@ -2,7 +2,7 @@ import { Check, Minus } from 'lucide-react';
 import { languageOf } from '../../core/language/index.ts';
 import { coverageOf, PLACES, textsOf } from '../../core/phrases/index.ts';
 import type { SitePage } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { PLACE_WORDS } from '../../core/wording/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { PlainField } from './PlainField.tsx';

@@ -105,7 +105,7 @@ function WishList({ field }: { readonly field: keyof typeof WISHES }) {
         onChange={(event) =>
           workspace.change(set('wishes', '', field, event.target.value === '' ? null : event.target.value), {
             label: `${label}: changed`,
-            thread: `wish:${field}`,
+            coalesceKey: `wish:${field}`,
           })
         }
       />

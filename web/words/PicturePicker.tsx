@@ -1,5 +1,5 @@
 import { set, type Effective, type SitePage } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { useReport, useWorkspaceApi } from '../workspace/index.ts';
 import { SitePicture } from './SitePicture.tsx';
 

@@ -3,7 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import { passageKey, set, all } from '../../core/site/index.ts';
 import type { PicturePlace } from '../../core/survey/index.ts';
 import { counted, plural } from '../../core/wording/index.ts';
-import { Term, usePlace, PageLink } from '../pieces/index.ts';
+import { Term, useRoute, PageLink } from '../pieces/index.ts';
 import { Empty, Segments, useRemembered } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { SitePicture } from './SitePicture.tsx';
@@ -15,7 +15,7 @@ export function Pictures() {
   const report = useReport((one) => one.tools.analysis.pictures());
   const [which, setWhich] = useRemembered<'without' | 'all'>('pictures', ['without', 'all'], 'without');
   const [held, setHeld] = useState<ReadonlySet<string>>();
-  const { page } = usePlace();
+  const { page } = useRoute();
   const scroller = useRef<HTMLDivElement>(null);
   // Pictures that were without words when one came stay in the list while they are written.
   if (report && held === undefined) setHeld(new Set(report.filter((one) => one.alt === null).map(keyOf)));
@@ -89,7 +89,7 @@ function Picture({ place }: { readonly place: PicturePlace }) {
   const write = (text: string | null): void =>
     workspace.change(all([set('alts', keyOf(place), 'was', text === null ? null : place.was), set('alts', keyOf(place), 'now', text)]), {
       label: `A picture of “${row?.name ?? place.page}” has new words`,
-      thread: `alt:${keyOf(place)}`,
+      coalesceKey: `alt:${keyOf(place)}`,
     });
   const alt = own ?? place.alt;
   return (

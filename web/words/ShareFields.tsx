@@ -2,12 +2,12 @@ import {
   effectiveSharePicture,
   effectiveShareText,
   effectiveShareTitle,
-  shareTextRoom,
-  shareTitleRoom,
+  shareTextLimit,
+  shareTitleLimit,
   withoutOwn,
   type SitePage,
 } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { PicturePicker } from './PicturePicker.tsx';
 import { TextField } from './TextField.tsx';
@@ -35,7 +35,7 @@ export function ShareFields({
         term="card"
         value={effectiveShareTitle(document, page)}
         otherwise={effectiveShareTitle(withoutOwn(document, page, 'shareTitle'), page)}
-        rooms={[shareTitleRoom(document)]}
+        limits={[shareTitleLimit(document)]}
         placeholder={title}
       />
       <TextField
@@ -44,7 +44,7 @@ export function ShareFields({
         label="Share text"
         value={effectiveShareText(document, page)}
         otherwise={effectiveShareText(withoutOwn(document, page, 'shareText'), page)}
-        rooms={[shareTextRoom(document)]}
+        limits={[shareTextLimit(document)]}
         placeholder={description}
       />
       <PicturePicker row={row} page={page} picture={effectiveSharePicture(document, page)} />

@@ -1,7 +1,7 @@
 import { Lightbulb } from 'lucide-react';
 import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import { LONGEST_TEXT, set, type Effective } from '../../core/site/index.ts';
-import { fit, type Room } from '../../core/titles/index.ts';
+import { fit, type TextLimit } from '../../core/titles/index.ts';
 import { counted, type TermId } from '../../core/wording/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { FieldLabel } from './FieldLabel.tsx';
@@ -18,7 +18,7 @@ interface Props {
   readonly value: Effective;
   /** What would stand here without the owner's own word. */
   readonly otherwise: Effective;
-  readonly rooms: readonly Room[];
+  readonly limits: readonly TextLimit[];
   readonly suggestions?: readonly string[];
   /** What stands in the field while nothing does. */
   readonly placeholder?: string;
@@ -35,28 +35,28 @@ export function useFieldWriter(page: string, field: Field | 'phrase' | 'keywords
   const workspace = useWorkspaceApi();
   const [visit, setVisit] = useState(() => ++visits);
   const lastKey = useRef(0);
-  const write = (next: string | null, thread?: string): void =>
+  const write = (next: string | null, coalesceKey?: string): void =>
     workspace.change(set('pages', page, field, next), {
       label: next === null ? `“${name}” has its own ${what} again` : `“${name}” has a new ${what}`,
-      ...(thread === undefined ? {} : { thread }),
+      ...(coalesceKey === undefined ? {} : { coalesceKey }),
     });
   const typed = (next: string | null, at: number): void => {
-    const thread = at - lastKey.current > PAUSE ? ++visits : visit;
+    const coalesceKey = at - lastKey.current > PAUSE ? ++visits : visit;
     lastKey.current = at;
-    if (thread !== visit) setVisit(thread);
-    write(next, `${field}:${page}:${thread}`);
+    if (coalesceKey !== visit) setVisit(coalesceKey);
+    write(next, `${field}:${page}:${coalesceKey}`);
   };
   return { write, typed, begin: () => setVisit(++visits) };
 }
 
 /** One text of a page with its ruler: what is typed is seen, measured and kept at each key. */
-export function TextField({ field, label, term, page, name, value, otherwise, rooms, suggestions = [], placeholder, focused = false }: Props) {
+export function TextField({ field, label, term, page, name, value, otherwise, limits, suggestions = [], placeholder, focused = false }: Props) {
   const id = useId();
   const owner = useWorkspace((state) => state.document.tables.pages[page]?.[field]);
   const { write, typed, begin } = useFieldWriter(page, field, name, label.toLowerCase());
   const text = owner ?? value.value;
-  const room = rooms[0] as Room;
-  const fitted = fit(value.value, room);
+  const limit = limits[0] as TextLimit;
+  const fitted = fit(value.value, limit);
   const lang = useWorkspace((state) => state.byId.get(page)?.lang ?? '');
   const overridden = owner !== null && owner !== undefined;
   const take = (event: KeyboardEvent): void => {
@@ -92,9 +92,9 @@ export function TextField({ field, label, term, page, name, value, otherwise, ro
         )}
         <span id={`${id}-fit`} className="soft ml-auto min-w-0 text-[13px] tabular-nums [overflow-wrap:anywhere]">
           {fitted.cut ? `cut after “${fitted.shown.replace(/ …$/, '').split(' ').slice(-2).join(' ')}” · ` : ''}
-          {room.unit === 'px'
-            ? `${Math.round(fitted.width)} of ${room.width} px · ${counted([...value.value].length, 'character')}`
-            : `${fitted.width} of ${room.width} characters`}
+          {limit.unit === 'px'
+            ? `${Math.round(fitted.width)} of ${limit.width} px · ${counted([...value.value].length, 'character')}`
+            : `${fitted.width} of ${limit.width} characters`}
         </span>
       </div>
       <div className="field">
@@ -103,7 +103,7 @@ export function TextField({ field, label, term, page, name, value, otherwise, ro
         ) : (
           <textarea {...shared} rows={3} onChange={(event) => typed(singleLine(event.target.value), event.timeStamp)} />
         )}
-        <FitRuler text={value.value} rooms={rooms} />
+        <FitRuler text={value.value} limits={limits} />
       </div>
       <Suggestions texts={suggestions} lang={lang} onTake={write} />
     </div>

@@ -2,7 +2,7 @@ import { ArrowDown, CornerDownRight, Undo2 } from 'lucide-react';
 import { useMemo } from 'react';
 import { isEnough } from '../../core/checks/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { useNextToMend, usePlace, PageLink } from '../pieces/index.ts';
+import { useNextToMend, useRoute, PageLink } from '../pieces/index.ts';
 import { useHotkey } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
@@ -11,7 +11,7 @@ export function WalkBar() {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.rows);
   const skipped = useWorkspace((state) => state.skipped);
-  const { page, go } = usePlace();
+  const { page, go } = useRoute();
   const nextToMend = useNextToMend();
   const open = useMemo(() => rows.filter((row) => !isEnough(row.findings)), [rows]);
   const left = open.filter((row) => !skipped.has(row.id)).length;

@@ -1,7 +1,7 @@
 import type { Finding, FindingCode } from '../../core/checks/index.ts';
 import { pageKey, set } from '../../core/site/index.ts';
 import { findingWords } from '../../core/wording/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { doorMend, hideProperly, openPage, setKindIntent, linkByOneAddress, type Workspace } from '../workspace/index.ts';
 
 /** The one action a finding offers: what it says, and what it does. */
@@ -121,7 +121,7 @@ export function ignoreFinding(workspace: Workspace, row: PageRow, finding: Findi
 }
 
 /** Takes that back. */
-export function heedAgain(workspace: Workspace, page: string, code: string): void {
+export function unignore(workspace: Workspace, page: string, code: string): void {
   workspace.change(
     { kind: 'all', changes: [set('ignored', pageKey(page, code), 'reason', null), set('ignored', pageKey(page, code), 'at', null)] },
     { label: `A finding counts again on “${workspace.state.byId.get(page)?.name ?? page}”` },

@@ -1,23 +1,10 @@
 import { useMemo } from 'react';
-import { ignoredCodes, suggestionsFor, type PageRow } from '../../core/survey/index.ts';
 import { checkWords, type Finding } from '../../core/checks/index.ts';
-import { languageOf, type TextMeasure } from '../../core/language/index.ts';
-import { coverageOf, textsOf } from '../../core/phrases/index.ts';
+import type { TextMeasure } from '../../core/language/index.ts';
 import type { PageFacts } from '../../core/page/index.ts';
-import {
-  descriptionRooms,
-  effectiveDescription,
-  effectiveFacts,
-  effectiveIntent,
-  effectiveKeywords,
-  effectiveNoindex,
-  effectiveTitle,
-  siteHost,
-  titleRooms,
-  type SiteDocument,
-  type SitePage,
-} from '../../core/site/index.ts';
-import type { Room } from '../../core/titles/index.ts';
+import { checkInput, type PageRow } from '../../core/rows/index.ts';
+import { effectiveFacts, type SiteDocument, type SitePage } from '../../core/site/index.ts';
+import { suggestionsFor } from '../../core/survey/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 
 /** A page as computations take it, from its row and the facts of its file. */
@@ -36,42 +23,22 @@ export function useSitePage(row: PageRow, source: PageFacts, document: SiteDocum
 export function liveFindings(row: PageRow, page: SitePage, document: SiteDocument, measure: TextMeasure | undefined): Finding[] {
   const others = (code: Finding['code']): readonly string[] =>
     row.findings.flatMap((finding) => (finding.code === code && 'pages' in finding ? finding.pages : []));
-  const title = effectiveTitle(document, page);
-  const description = effectiveDescription(document, page);
-  const phrase = document.tables.pages[row.id]?.phrase ?? '';
-  const language = languageOf(page.facts.lang, document.tables.facts['']?.language);
-  return checkWords({
-    id: row.id,
-    facts: page.facts,
-    title,
-    description,
-    keywords: effectiveKeywords(document, page).value,
-    intent: effectiveIntent(document, row.id, row.kind),
-    noindex: effectiveNoindex(document, page).noindex,
-    isHome: page.isHome,
-    rooms: { title: titleRooms(document)[0] as Room, description: descriptionRooms(document)[0] as Room },
-    phrase:
-      phrase === ''
-        ? undefined
-        : {
-            text: phrase,
-            coverage: coverageOf(phrase, textsOf(page.facts, { title: title.value, description: description.value, address: row.address }), language),
-          },
-    measure,
-    care: document.tables.care['']?.wording === true,
-    ignored: ignoredCodes(document, row.id),
-    site: {
-      host: siteHost(document),
-      sameTitle: others('title-same'),
-      sameDescription: others('description-same'),
-      nearTitle: others('title-near'),
-      nearDescription: others('description-near'),
-      samePhrase: others('phrase-fought'),
-      broken: row.broken,
-      linksIn: row.linksIn,
-      spelledAs: row.spelledAs,
-    },
-  });
+  return checkWords(
+    checkInput(document, page, {
+      address: row.address,
+      measure,
+      site: {
+        sameTitle: others('title-same'),
+        sameDescription: others('description-same'),
+        nearTitle: others('title-near'),
+        nearDescription: others('description-near'),
+        samePhrase: others('phrase-fought'),
+        broken: row.broken,
+        linksIn: row.linksIn,
+        spelledAs: row.spelledAs,
+      },
+    }),
+  );
 }
 
 /** Suggestions for a field; made anew when the page or what they hang on changes, not at each key. */

@@ -1,23 +1,23 @@
 import { useState } from 'react';
 import {
-  descriptionRooms,
+  descriptionLimits,
   effectiveSharePicture,
   effectiveShareText,
   effectiveShareTitle,
-  shareTextRoom,
-  shareTitleRoom,
+  shareTextLimit,
+  shareTitleLimit,
   siteHost,
-  tabRoom,
-  titleRooms,
+  tabLimit,
+  titleLimits,
   type SitePage,
 } from '../../core/site/index.ts';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { percentDecoded } from '../../core/source/index.ts';
-import { fit, type Room } from '../../core/titles/index.ts';
+import { fit, type TextLimit } from '../../core/titles/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { siteText } from '../pieces/index.ts';
 import { SitePicture } from './SitePicture.tsx';
-import { W } from './wording.ts';
+import { wording } from './wording.ts';
 
 /** A page as an answer to somebody's search, cut where that place cuts it. */
 export function ResultCard({
@@ -35,8 +35,8 @@ export function ResultCard({
   const host = siteHost(document);
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
   const at = phone ? 1 : 0;
-  const shownTitle = fit(title, titleRooms(document)[at] as Room).shown;
-  const shownText = fit(description, descriptionRooms(document)[at] as Room).shown;
+  const shownTitle = fit(title, titleLimits(document)[at] as TextLimit).shown;
+  const shownText = fit(description, descriptionLimits(document)[at] as TextLimit).shown;
   const trail = row.address.split('/').filter(Boolean).map(percentDecoded);
   return (
     <div className={`result${phone ? ' mx-auto max-w-[300px]' : ''}`}>
@@ -47,10 +47,10 @@ export function ResultCard({
         </span>
       </p>
       <p className="result-title mt-1.5" {...siteText(row.lang)}>
-        {shownTitle === '' ? <span className="soft italic">{W.noTitle}</span> : shownTitle}
+        {shownTitle === '' ? <span className="soft italic">{wording.noTitle}</span> : shownTitle}
       </p>
       <p className="soft mt-1 text-[14px] leading-snug" {...siteText(row.lang)}>
-        {shownText === '' ? <span className="italic">{W.noDescription}</span> : shownText}
+        {shownText === '' ? <span className="italic">{wording.noDescription}</span> : shownText}
       </p>
     </div>
   );
@@ -66,8 +66,8 @@ export function ShareCard({ page, title, description }: { readonly page: SitePag
   const [size, setSize] = useState<{ path: string; width: number; height: number }>();
   const picture = effectiveSharePicture(document, page);
   const path = picture.value.replace(/^https?:\/\/[^/]+/, '').replace(/^\//, '');
-  const shownTitle = fit(effectiveShareTitle(document, page).value || title, shareTitleRoom(document)).shown;
-  const shownText = fit(effectiveShareText(document, page).value || description, shareTextRoom(document)).shown;
+  const shownTitle = fit(effectiveShareTitle(document, page).value || title, shareTitleLimit(document)).shown;
+  const shownText = fit(effectiveShareText(document, page).value || description, shareTextLimit(document)).shown;
   const known = size?.path === path ? size : undefined;
   const lost = known && Math.round(100 - (100 * Math.min(known.width / known.height, CARD_SHAPE)) / Math.max(known.width / known.height, CARD_SHAPE));
   return (
@@ -85,7 +85,7 @@ export function ShareCard({ page, title, description }: { readonly page: SitePag
       )}
       <div className="px-3.5 py-2.5" dir="auto">
         <p className="soft text-[12.5px]">{siteHost(document)}</p>
-        <p className="font-semibold leading-snug">{shownTitle || <span className="soft italic">{W.noTitle}</span>}</p>
+        <p className="font-semibold leading-snug">{shownTitle || <span className="soft italic">{wording.noTitle}</span>}</p>
         <p className="soft mt-0.5 text-[13.5px] leading-snug">{shownText}</p>
       </div>
       {known && (
@@ -102,9 +102,9 @@ export function ShareCard({ page, title, description }: { readonly page: SitePag
 /** The browser's tab: the title's first words are all there is room for. */
 export function BrowserTab({ title }: { readonly title: string }) {
   const document = useWorkspace((state) => state.document);
-  const room = tabRoom(document);
+  const limit = tabLimit(document);
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
-  const shown = fit(title, room).shown;
+  const shown = fit(title, limit).shown;
   return (
     <div className="browser-tab mt-2.5" aria-label="The browser’s tab" role="img">
       <span className="tab">

@@ -1,8 +1,8 @@
 import type { RefusedRow } from '../../core/ledger/index.ts';
 import type { Effective } from '../../core/site/index.ts';
-import type { Part, RoomId } from '../../core/titles/index.ts';
+import type { Part, TextLimitId } from '../../core/titles/index.ts';
 
-export const W = {
+export const wording = {
   noPages: 'There is no page here yet',
   noPagesWhy: 'Bring a site in, from a folder or a ZIP, and its pages stand at the left.',
   unwritable: 'What you type here stays here until then.',
@@ -22,7 +22,7 @@ export const PLACEHOLDERS = {
 } as const;
 
 /** What the places are called where texts are cut. */
-export const ROOM_NAMES: Readonly<Record<RoomId, string>> = {
+export const ROOM_NAMES: Readonly<Record<TextLimitId, string>> = {
   'title-wide': 'Skerry',
   'title-phone': 'phone',
   'title-plover': 'Plover',
@@ -35,7 +35,7 @@ export const ROOM_NAMES: Readonly<Record<RoomId, string>> = {
 };
 
 /** The same in the table of limits, one a line. */
-export const ROOM_LINES: Readonly<Record<RoomId, string>> = {
+export const ROOM_LINES: Readonly<Record<TextLimitId, string>> = {
   'title-wide': 'Title, Skerry’s wide result',
   'title-phone': 'Title, on a phone (two lines)',
   'title-plover': 'Title, Plover’s result',

@@ -32,4 +32,4 @@ export {
   setPageIntent,
   setPageIntents,
   switchSite,
-} from './mends.ts';
+} from './commands.ts';

@@ -22,7 +22,7 @@ export async function release(
   to: 'host' | 'files',
   report: (step: ReleaseStep, done: number, of: number) => void,
 ): Promise<ReleaseOutcome> {
-  await workspace.settled();
+  await workspace.whenIdle();
   const { analysis, outside, now } = workspace.tools;
   const { document } = workspace.state;
   const number = nextNumber(workspace, to === 'host' ? await outside.hosted(siteHost(document)) : undefined);
@@ -61,13 +61,18 @@ export async function release(
       set('releases', key, 'open', isOpen(document)),
       set('releases', key, 'to', to),
       // The plan is carried out: from here on the switch stands as it went out.
-      ...(document.tables.doors['']?.plan === 'next-release'
-        ? [set('doors', '', 'open', true), set('doors', '', 'plan', null), set('doors', '', 'opensOn', null), set('doors', '', 'since', now().toISOString())]
+      ...(document.tables.siteSwitch['']?.plan === 'next-release'
+        ? [
+            set('siteSwitch', '', 'open', true),
+            set('siteSwitch', '', 'plan', null),
+            set('siteSwitch', '', 'opensOn', null),
+            set('siteSwitch', '', 'since', now().toISOString()),
+          ]
         : []),
     ]),
-    { label: `Release ${number}`, lasting: true },
+    { label: `Release ${number}`, notUndoable: true },
   );
-  await workspace.settled();
+  await workspace.whenIdle();
   await workspace.takeIn(() => analysis.released(workspace.state.document));
   await workspace.keepSummary();
   return { hosted, refused: outgoing.refused, number };

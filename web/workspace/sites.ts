@@ -74,7 +74,7 @@ export async function firstSite(workspace: Workspace): Promise<SiteRecord> {
 export async function bringInDemo(workspace: Workspace): Promise<SiteRecord> {
   const { tools } = workspace;
   const { story, zip } = await tools.outside.demo();
-  const result = await tools.analysis.bringIn(
+  const result = await tools.analysis.importSite(
     'demo',
     { kind: 'archive', name: 'Quillfeather Bindery', bytes: zip, as: 'demo' },
     onProgress(() => undefined),
@@ -94,8 +94,8 @@ function demoFacts(origin: string, number: number, at: string) {
     set('facts', '', 'nameSure', true),
     set('facts', '', 'mainAddress', origin),
     set('facts', '', 'language', 'en'),
-    set('doors', '', 'open', true),
-    set('doors', '', 'since', at),
+    set('siteSwitch', '', 'open', true),
+    set('siteSwitch', '', 'since', at),
     set('pages', 'thank-you/index.html', 'intent', 'out'),
     set('pages', 'basket/index.html', 'intent', 'out'),
     set('releases', String(number), 'at', at),
@@ -123,7 +123,7 @@ async function startDemo(
 
 /** Makes a site of what was picked or dropped. */
 export function bringInSite({ tools }: Workspace, job: string, bringing: Bringing, progress: (done: number, of: number) => void) {
-  return tools.analysis.bringIn(job, handOver(bringing), onProgress(progress));
+  return tools.analysis.importSite(job, handOver(bringing), onProgress(progress));
 }
 
 /** The whole site as one file. The worker holds one site at a time, so another one is opened for it and the first one again. */
@@ -131,7 +131,7 @@ export async function exportSite(workspace: Workspace, site: SiteRecord): Promis
   const { tools } = workspace;
   // Of the open site the memory knows more than the database, where that could not be written.
   if (workspace.state.site?.id === site.id) {
-    await workspace.settled();
+    await workspace.whenIdle();
     return tools.analysis.project(site.name, workspace.state.document);
   }
   const { document } = await loadDocument(tools.db, site.id);

@@ -19,7 +19,7 @@ import {
   type SiteDocument,
   type UndoState,
 } from '../../core/site/index.ts';
-import type { PageRow, SiteNumbers } from '../../core/survey/index.ts';
+import type { PageRow, SiteNumbers } from '../../core/rows/index.ts';
 import { onProgress, WorkerLost, type Analysis, type PageDetail, type SurveyNews, type WorkerNews } from '../analysis/index.ts';
 import type { EngineSite } from '../../core/exchange/index.ts';
 import type { Outside } from '../outside/index.ts';
@@ -60,7 +60,7 @@ export interface WorkspaceTools {
   readonly announce: (siteId: string) => void;
   readonly listen: (heard: (siteId: string) => void) => () => void;
   /** Keeps, at once, what is on its way to the database: a tab that goes away in the middle finds it again. */
-  readonly underWay: {
+  readonly unsavedEntries: {
     /** One more. */
     add(siteId: string, entry: Unnumbered): void;
     /** These, and no others. */
@@ -77,7 +77,7 @@ type Unnumbered = Omit<JournalEntry, 'seq'>;
 export interface WorkspaceState {
   readonly phase: 'closed' | 'opening' | 'ready' | 'failed';
   readonly failure: string | undefined;
-  readonly opening: { readonly done: number; readonly of: number };
+  readonly loadProgress: { readonly done: number; readonly of: number };
   readonly site: SiteRecord | undefined;
   readonly document: SiteDocument;
   readonly undo: UndoState;
@@ -110,8 +110,8 @@ export interface WorkspaceState {
 export interface About {
   readonly label: string;
   /** Changes of one thread in a row are one step for undo, within bounds. */
-  readonly thread?: string;
-  readonly lasting?: boolean;
+  readonly coalesceKey?: string;
+  readonly notUndoable?: boolean;
 }
 
 const NO_NUMBERS: SiteNumbers = { pages: 0, wanted: 0, found: 0, foundAfterRelease: 0, pending: 0, waiting: 0, states: {}, brokenLinks: 0, closed: false };
@@ -134,7 +134,7 @@ const ASK_AGAIN = 4_000;
 const START: WorkspaceState = {
   phase: 'closed',
   failure: undefined,
-  opening: { done: 0, of: 0 },
+  loadProgress: { done: 0, of: 0 },
   site: undefined,
   document: emptyDocument(),
   undo: NOTHING_TO_UNDO,
@@ -207,9 +207,9 @@ export class Workspace {
       if (site.deletedAt !== null) throw new Error('This site is in the bin. You can have it back from the list of your sites.');
       // Fetched while the document is read: the two meet on the screen.
       const keptComing = loadRows(db, siteId, this.tools.build).catch(() => undefined);
-      const lost = await notYetWritten(db, siteId, this.tools.underWay.find(siteId));
+      const lost = await notYetWritten(db, siteId, this.tools.unsavedEntries.find(siteId));
       const failed = lost.length === 0 ? undefined : await appendEntries(db, siteId, lost).then(() => undefined, troubleOf);
-      if (failed === undefined) this.tools.underWay.keep(siteId, []);
+      if (failed === undefined) this.tools.unsavedEntries.keep(siteId, []);
       // Where there is no room to shorten it, a long journal is read as it is.
       await shortenJournal(db, siteId).catch(() => undefined);
       const loaded = await loadDocument(db, siteId);
@@ -255,7 +255,7 @@ export class Workspace {
       `open-${turn}`,
       siteId,
       document,
-      onProgress((done, of) => turn === this.opened && this.store.setState({ opening: { done, of } })),
+      onProgress((done, of) => turn === this.opened && this.store.setState({ loadProgress: { done, of } })),
     );
     return news && this.allOf(news);
   }
@@ -387,7 +387,7 @@ export class Workspace {
         at: this.tools.now().toISOString(),
         ...about,
         ...(this.place === '' ? {} : { place: this.place }),
-        thread: about.thread === undefined ? null : `${this.tools.tab} ${about.thread}`,
+        coalesceKey: about.coalesceKey === undefined ? null : `${this.tools.tab} ${about.coalesceKey}`,
       }),
     );
   }
@@ -457,7 +457,7 @@ export class Workspace {
   }
 
   /** Resolves when everything is written, or could not be, and surveyed, where there is a worker. */
-  async settled(): Promise<void> {
+  async whenIdle(): Promise<void> {
     await this.writes;
     await this.catching;
     await this.asking;
@@ -489,7 +489,7 @@ export class Workspace {
   private write(siteId: string, { seq: _seq, ...entry }: JournalEntry): void {
     this.unwritten.push(entry);
     // A change of thousands of pages is kept only when the page goes away: to spell it out takes longer than to write it.
-    if (fieldsOf(entry.change).length <= KEPT_AT_ONCE) this.tools.underWay.add(siteId, entry);
+    if (fieldsOf(entry.change).length <= KEPT_AT_ONCE) this.tools.unsavedEntries.add(siteId, entry);
     // While the browser refuses, the next try has its time; a key does not hasten it.
     if (!this.writing && this.state.save !== 'failed') this.writes = this.writeAll(siteId);
   }
@@ -535,7 +535,7 @@ export class Workspace {
         return;
       }
       this.unwritten = this.unwritten.slice(batch.length);
-      if (this.unwritten.length === 0) this.tools.underWay.keep(siteId, []);
+      if (this.unwritten.length === 0) this.tools.unsavedEntries.keep(siteId, []);
     }
     this.writing = false;
     this.tries = 0;
@@ -551,7 +551,7 @@ export class Workspace {
   /** Keeps what is not written yet where a reload finds it: for when the page goes away. */
   keepUnwritten(): void {
     const { site } = this.state;
-    if (site && this.unwritten.length > 0) this.tools.underWay.keep(site.id, this.unwritten);
+    if (site && this.unwritten.length > 0) this.tools.unsavedEntries.keep(site.id, this.unwritten);
   }
 
   /** Sends what has changed to the worker; what changes meanwhile goes together, next time. */

@@ -5,12 +5,12 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { all, isOpen, set, type Change, type Table } from '../../core/site/index.ts';
 import { sameEdits, type Manifest } from '../../core/release/index.ts';
 import { Analyst } from '../analysis/analyst.ts';
-import { bringIn } from '../analysis/bring-in.ts';
+import { importSite } from '../analysis/import-site.ts';
 import type { Analysis } from '../analysis/index.ts';
 import type { Outside } from '../outside/index.ts';
 import { latestEntries, openDatabase, saveManifest, type Database, type SiteRecord } from '../storage/index.ts';
 import { zipSync } from 'fflate';
-import type { PageRow } from '../../core/survey/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import {
   deleteSite,
   doorMend,
@@ -45,7 +45,7 @@ let second = 0;
 let told: string[] = [];
 
 /** A tab of its own: its own workspace and its own analyst, on the one database. */
-function tab(underWay: { entries: unknown[] } = { entries: [] }, delay: () => Promise<void> | undefined = () => undefined): Workspace {
+function tab(unsavedEntries: { entries: unknown[] } = { entries: [] }, delay: () => Promise<void> | undefined = () => undefined): Workspace {
   let analyst: Analyst | undefined;
   const its = (): Analyst => analyst as Analyst;
   // As a disk that takes its time.
@@ -77,12 +77,12 @@ function tab(underWay: { entries: unknown[] } = { entries: [] }, delay: () => Pr
     lookFurther: async (milliseconds: number) => its().lookFurther(milliseconds),
     startFrom: async (number: number, document: never) => {
       const manifest: Manifest = { ...its().manifestFor(number), own: {}, hosting: {}, changedAt: {} };
-      const brought: Manifest = {
+      const imported: Manifest = {
         ...manifest,
         files: Object.fromEntries(Object.entries(manifest.files).map(([path, file]) => [path, { ...file, edits: [] }])),
       };
-      await saveManifest(db, 's', brought);
-      return its().released(brought, document);
+      await saveManifest(db, 's', imported);
+      return its().released(imported, document);
     },
     cancel: async () => undefined,
     keepRows: async () => undefined,
@@ -129,28 +129,29 @@ function tab(underWay: { entries: unknown[] } = { entries: [] }, delay: () => Pr
       heard.set(me, hear);
       return () => void heard.delete(me);
     },
-    underWay: {
-      add: (_siteId, entry) => void (underWay.entries = [...underWay.entries, entry]),
-      keep: (_siteId, entries) => void (underWay.entries = [...entries]),
-      find: () => underWay.entries as never,
+    unsavedEntries: {
+      add: (_siteId, entry) => void (unsavedEntries.entries = [...unsavedEntries.entries, entry]),
+      keep: (_siteId, entries) => void (unsavedEntries.entries = [...entries]),
+      find: () => unsavedEntries.entries as never,
     },
   });
 }
-const opened = async (underWay?: { entries: unknown[] }, delay?: () => Promise<void>): Promise<Workspace> => {
-  const workspace = tab(underWay, delay);
+const opened = async (unsavedEntries?: { entries: unknown[] }, delay?: () => Promise<void>): Promise<Workspace> => {
+  const workspace = tab(unsavedEntries, delay);
   await workspace.open('s');
   expect(workspace.state.failure).toBeUndefined();
   return workspace;
 };
 const title = (workspace: Workspace, id = 'index.html'): string | null | undefined => workspace.state.document.tables.pages[id]?.title;
-const write = (workspace: Workspace, text: string): void => workspace.change(set('pages', 'index.html', 'title', text), { label: 'a new title', thread: 't' });
+const write = (workspace: Workspace, text: string): void =>
+  workspace.change(set('pages', 'index.html', 'title', text), { label: 'a new title', coalesceKey: 't' });
 const state = (workspace: Workspace, id: string): string | undefined => workspace.state.byId.get(id)?.state;
 
 const bringAnew = async (): Promise<void> => {
   told = [];
   heard.clear();
   db = await openDatabase(`workspace-${++names}`);
-  const result = await bringIn(
+  const result = await importSite(
     { kind: 'archive', name: 'a.zip', bytes: zipSync(SITE) },
     { db, id: 's', now: () => new Date(0), hash, progress: () => undefined, cancelled: () => false },
   );
@@ -173,7 +174,7 @@ describe('an opened site', () => {
     const first = await opened();
     write(first, 'A');
     write(first, 'AB');
-    await first.settled();
+    await first.whenIdle();
     expect(first.state.save).toBe('saved');
     const second = await opened();
     expect(title(second)).toBe('AB');
@@ -185,35 +186,35 @@ describe('an opened site', () => {
   it('says nothing of a change that changes nothing', async () => {
     const workspace = await opened();
     workspace.change(set('pages', 'index.html', 'title', null), { label: 'x' });
-    await workspace.settled();
+    await workspace.whenIdle();
     expect(await latestEntries(db, 's', 10)).toEqual([]);
   });
   it('finds the keys that were on their way when the tab went, and does not take them twice', async () => {
-    const underWay = { entries: [] as unknown[] };
-    const first = await opened(underWay);
+    const unsavedEntries = { entries: [] as unknown[] };
+    const first = await opened(unsavedEntries);
     write(first, 'A');
-    const lost = [...underWay.entries];
+    const lost = [...unsavedEntries.entries];
     expect(lost).toHaveLength(1);
-    await first.settled();
-    expect(underWay.entries).toEqual([]);
+    await first.whenIdle();
+    expect(unsavedEntries.entries).toEqual([]);
     const [entry] = lost as { change: unknown; at: string }[];
     const second = await opened({ entries: [entry, { ...entry, at: 'later', change: set('pages', 'index.html', 'title', 'AB') }] });
     expect(title(second)).toBe('AB');
     expect(await latestEntries(db, 's', 10)).toHaveLength(2);
   });
   it('keeps a change of very many pages for a reload only when the page goes away before it is written', async () => {
-    const underWay = { entries: [] as unknown[] };
-    const first = await opened(underWay);
+    const unsavedEntries = { entries: [] as unknown[] };
+    const first = await opened(unsavedEntries);
     const many = Array.from({ length: 1000 }, (_, at) => set('pages', `${at}.html`, 'intent', 'out'));
     first.change(all(many), { label: 'many' });
-    expect(underWay.entries).toEqual([]);
+    expect(unsavedEntries.entries).toEqual([]);
     first.keepUnwritten();
-    expect(underWay.entries).toHaveLength(1);
-    const entries = [...underWay.entries];
-    await first.settled();
-    expect(underWay.entries).toEqual([]);
+    expect(unsavedEntries.entries).toHaveLength(1);
+    const entries = [...unsavedEntries.entries];
+    await first.whenIdle();
+    expect(unsavedEntries.entries).toEqual([]);
     first.keepUnwritten();
-    expect(underWay.entries).toEqual([]);
+    expect(unsavedEntries.entries).toEqual([]);
     const second = await opened({ entries });
     expect(Object.keys(second.state.document.tables.pages)).toHaveLength(1000);
     expect(await latestEntries(db, 's', 10)).toHaveLength(1);
@@ -225,7 +226,7 @@ describe('an opened site', () => {
       throw new DOMException('no room', 'QuotaExceededError');
     }) as never;
     write(workspace, 'A');
-    await workspace.settled();
+    await workspace.whenIdle();
     expect([workspace.state.save, workspace.state.trouble, title(workspace)]).toEqual(['failed', 'full', 'A']);
     write(workspace, 'AB');
     expect(workspace.state.unsaved).toBe(2);
@@ -240,9 +241,9 @@ describe('an opened site', () => {
 
 describe('two tabs on one site', () => {
   const inStep = async (...tabs: Workspace[]): Promise<void> => {
-    for (const one of tabs) await one.settled();
+    for (const one of tabs) await one.whenIdle();
     await new Promise((resolve) => setTimeout(resolve, 60));
-    for (const one of tabs) await one.settled();
+    for (const one of tabs) await one.whenIdle();
   };
   it('see each other’s changes, and their states follow', async () => {
     const [mine, theirs] = [await opened(), await opened()];
@@ -268,9 +269,9 @@ describe('two tabs on one site', () => {
 /** One setting for each table of the document: what another tab may have changed. */
 const PER_TABLE: { readonly [T in Table]: Change } = {
   facts: set('facts', '', 'mainAddress', 'https://other.example'),
-  doors: set('doors', '', 'open', false),
+  siteSwitch: set('siteSwitch', '', 'open', false),
   visitors: set('visitors', '', 'audience', 'draft'),
-  says: set('says', 'page:index.html\n*', 'follow', 'no'),
+  directives: set('directives', 'page:index.html\n*', 'follow', 'no'),
   headers: set('headers', 'h', 'path', '.pdf'),
   crawlers: set('crawlers', 'OtherBot', 'note', 'x'),
   extras: set('extras', 'https://bindery.example/extra', 'at', 'now'),
@@ -294,9 +295,9 @@ const PER_TABLE: { readonly [T in Table]: Change } = {
 
 describe('another tab’s change', () => {
   const told = async (...tabs: Workspace[]): Promise<void> => {
-    for (const one of tabs) await one.settled();
+    for (const one of tabs) await one.whenIdle();
     await new Promise((resolve) => setTimeout(resolve, 60));
-    for (const one of tabs) await one.settled();
+    for (const one of tabs) await one.whenIdle();
   };
   /** What the screens see: everything but the order of rows and how often it was looked at. */
   const seen = ({ state: { rows, numbers, document } }: Workspace): unknown => ({ rows: rows.map((row) => row), numbers, document });
@@ -363,7 +364,7 @@ describe('another tab’s change', () => {
     await told(mine);
     expect([mine.state.save, mine.state.trouble]).toEqual(['failed', 'deleted']);
     write(mine, 'typed after');
-    await mine.settled();
+    await mine.whenIdle();
     expect([mine.state.unsaved, (await listSites(mine)).bin.map((one) => one.id)]).toEqual([1, ['s']]);
     await restoreSite(mine, site as SiteRecord);
     await vi.waitFor(() => expect(mine.state.save).toBe('saved'));
@@ -396,11 +397,11 @@ describe('a change beyond what can be kept', () => {
 
 describe('a browser without room from the start', () => {
   it('goes on in memory with what was on its way, and writes it when there is room', async () => {
-    const underWay = { entries: [] as unknown[] };
-    const first = await opened(underWay);
+    const unsavedEntries = { entries: [] as unknown[] };
+    const first = await opened(unsavedEntries);
     write(first, 'A');
-    const lost = [...underWay.entries];
-    await first.settled();
+    const lost = [...unsavedEntries.entries];
+    await first.whenIdle();
     const transaction = db.transaction.bind(db);
     const full = (...args: unknown[]): unknown => {
       if (args[1] === 'readwrite') throw new DOMException('no room', 'QuotaExceededError');
@@ -421,11 +422,11 @@ describe('mends', () => {
   it('open a page that is shut twice, in one step that undo takes back', async () => {
     const workspace = await opened();
     await openPage(workspace, 'shut/index.html');
-    await workspace.settled();
+    await workspace.whenIdle();
     expect(state(workspace, 'shut/index.html')).toBe('findable');
     expect(workspace.state.document.tables.robots['']?.text).toBe('User-agent: *\nDisallow: /basket\n');
     workspace.undo();
-    await workspace.settled();
+    await workspace.whenIdle();
     expect(state(workspace, 'shut/index.html')).toBe('shut-out');
     expect(workspace.state.document.tables.robots['']).toBeUndefined();
   });
@@ -454,17 +455,17 @@ describe('mends', () => {
             `User-agent: *\n${some.includes('robots.txt forbids it') ? 'Disallow: /p\n' : ''}${some.includes('robots.txt forbids the maps') ? 'Disallow: /*.xml$\n' : ''}`,
           ),
         };
-        await bringIn(
+        await importSite(
           { kind: 'archive', name: 'a.zip', bytes: zipSync(site) },
           { db, id: 's', now: () => new Date(0), hash, progress: () => undefined, cancelled: () => false },
         );
         const workspace = await opened();
         const before = { document: workspace.state.document, state: state(workspace, 'p/index.html') };
         await openPage(workspace, 'p/index.html');
-        await workspace.settled();
+        await workspace.whenIdle();
         expect(['findable', 'to-mend']).toContain(state(workspace, 'p/index.html'));
         workspace.undo();
-        await workspace.settled();
+        await workspace.whenIdle();
         expect({ document: workspace.state.document, state: state(workspace, 'p/index.html') }).toEqual(before);
       }),
       { numRuns: 60 },
@@ -504,7 +505,7 @@ describe('mends', () => {
           ),
           'robots.txt': bytes(robots),
         };
-        await bringIn(
+        await importSite(
           { kind: 'archive', name: 'a.zip', bytes: zipSync(site) },
           { db, id: 's', now: () => new Date(0), hash, progress: () => undefined, cancelled: () => false },
         );
@@ -533,14 +534,14 @@ describe('mends', () => {
               doorMend(workspace, row, finding).run();
         // What is asked of the thread first is answered before what a press asks.
         await workspace.tools.analysis.robots();
-        await workspace.settled();
+        await workspace.whenIdle();
         const after = await gatesOf();
         for (const [what, gates] of Object.entries(after)) if (!what.startsWith(`${id} `)) expect([what, gates]).toEqual([what, before[what]]);
         if (how === 'open')
           for (const crawler of ['SkerryBot', 'PloverBot', 'PloverBot-Image'])
             expect([crawler, after[`${id} ${crawler}`]]).toEqual([crawler, expect.stringContaining('fetchable open')]);
         if (workspace.state.document !== document) workspace.undo();
-        await workspace.settled();
+        await workspace.whenIdle();
         expect(workspace.state.document).toEqual(document);
         expect(await gatesOf()).toEqual(before);
       }),
@@ -550,28 +551,28 @@ describe('mends', () => {
   it('hide a page properly: engines may look, and read that it is out', async () => {
     const workspace = await opened();
     setPageIntent(workspace, 'basket/index.html', 'out');
-    await workspace.settled();
+    await workspace.whenIdle();
     expect(state(workspace, 'basket/index.html')).toBe('half-hidden');
     await hideProperly(workspace, ['basket/index.html']);
-    await workspace.settled();
+    await workspace.whenIdle();
     expect(state(workspace, 'basket/index.html')).toBe('kept-out');
     expect(workspace.state.document.tables.robots['']?.text).toBe('User-agent: *\nDisallow: /shut\n');
   });
   it('keep a whole kind out', async () => {
     const workspace = await opened();
     setKindIntent(workspace, 'tag', 'out');
-    await workspace.settled();
+    await workspace.whenIdle();
     expect(state(workspace, 'tag/x/index.html')).toBe('kept-out');
     setKindIntent(workspace, 'tag', null);
-    await workspace.settled();
+    await workspace.whenIdle();
     expect(state(workspace, 'tag/x/index.html')).toBe('leaking');
   });
   it('turn the one switch, with the time it was turned', async () => {
     const workspace = await opened();
     switchSite(workspace);
-    await workspace.settled();
+    await workspace.whenIdle();
     expect(isOpen(workspace.state.document)).toBe(false);
-    expect(workspace.state.document.tables.doors['']?.since).toMatch(/^2026-11-25/);
+    expect(workspace.state.document.tables.siteSwitch['']?.since).toMatch(/^2026-11-25/);
     expect(state(workspace, 'index.html')).toBe('shut-out');
     expect(sameEdits([{ kind: 'noindex', on: true }], [{ kind: 'noindex', on: true }])).toBe(true);
   });

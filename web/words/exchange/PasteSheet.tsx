@@ -3,7 +3,7 @@ import { Check, Copy, Printer } from 'lucide-react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { all, endingOf, pageKey, set, type Change, type SiteDocument } from '../../../core/site/index.ts';
-import type { PageRow } from '../../../core/survey/index.ts';
+import type { PageRow } from '../../../core/rows/index.ts';
 import { counted, plural } from '../../../core/wording/index.ts';
 import { Empty, Segments, useRemembered } from '../../ui/index.ts';
 import { PageName } from '../../pieces/index.ts';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { EDITABLE, TELLING, writeCsv, type LedgerColumn } from '../../../core/ledger/index.ts';
+import { EDITABLE, READ_ONLY, writeCsv, type LedgerColumn } from '../../../core/ledger/index.ts';
 import { siteHost, siteOrigin } from '../../../core/site/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { download } from '../../ui/index.ts';
@@ -8,7 +8,7 @@ import { ColumnChips } from '../ColumnChips.tsx';
 
 const AT_FIRST: readonly LedgerColumn[] = ['address', 'name', 'title', 'description', 'phrase', 'ending', 'kind', 'intent'];
 /** In the order of the ledger. */
-const ORDER: readonly LedgerColumn[] = ['address', 'name', ...EDITABLE, ...TELLING.filter((column) => column !== 'address' && column !== 'name')];
+const ORDER: readonly LedgerColumn[] = ['address', 'name', ...EDITABLE, ...READ_ONLY.filter((column) => column !== 'address' && column !== 'name')];
 
 /** The whole ledger as a CSV file, which comes back in as it went out. */
 export function TableOut() {

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { columnName, type LedgerColumn } from '../../../core/ledger/index.ts';
 import { KIND_NAMES, KINDS, LONGEST_TEXT } from '../../../core/site/index.ts';
-import type { PageRow } from '../../../core/survey/index.ts';
+import type { PageRow } from '../../../core/rows/index.ts';
 import { WIDTHS } from './layout.ts';
 
 /** Writes in one cell: Enter goes on below, Tab to the side, Escape leaves it as it was. */

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { cellText, columnName, readySearch, type LedgerColumn, type Search } from '../../../core/ledger/index.ts';
-import type { PageRow } from '../../../core/survey/index.ts';
+import type { PageRow } from '../../../core/rows/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { useWorkspaceApi } from '../../workspace/index.ts';
 import { ColumnChips } from '../ColumnChips.tsx';

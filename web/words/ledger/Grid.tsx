@@ -2,9 +2,8 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDownNarrowWide, ArrowUpNarrowWide } from 'lucide-react';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type PointerEvent } from 'react';
 import { cellText, columnName, isEditable, readBlock, spreadBlock, writeBlock, type LedgerColumn } from '../../../core/ledger/index.ts';
-import { descriptionRooms, titleRooms } from '../../../core/site/index.ts';
-import type { PageRow } from '../../../core/survey/index.ts';
-import type { Room } from '../../../core/titles/index.ts';
+import { descriptionLimit, titleLimit } from '../../../core/site/index.ts';
+import type { PageRow } from '../../../core/rows/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { CellEditor } from './CellEditor.tsx';
 import { GridRow } from './GridRow.tsx';
@@ -58,9 +57,9 @@ export function Grid({
     scrollMargin: HEAD_HEIGHT,
     useFlushSync: false,
   });
-  const { limits } = document.tables;
+  const ownLimits = document.tables.limits;
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const rooms = useMemo(() => ({ title: titleRooms(document)[0] as Room, description: descriptionRooms(document)[0] as Room }), [limits]);
+  const limits = useMemo(() => ({ title: titleLimit(document), description: descriptionLimit(document) }), [ownLimits]);
   const box = useMemo(() => boxOf(selection), [selection]);
   const corner = useMemo(() => ({ row: box.top + box.rows - 1, column: box.left + box.columns - 1 }), [box]);
   useEffect(() => onSelection(rows.slice(box.top, box.top + box.rows)), [box, rows, onSelection]);
@@ -270,7 +269,7 @@ export function Grid({
                 view={view}
                 own={document.tables.pages[row.id]}
                 document={document}
-                rooms={rooms}
+                limits={limits}
                 box={box}
                 cursor={selection.cursor}
                 corner={corner}

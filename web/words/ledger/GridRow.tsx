@@ -1,8 +1,8 @@
 import { memo } from 'react';
 import { cellText, isEditable, type LedgerColumn } from '../../../core/ledger/index.ts';
 import type { SiteDocument } from '../../../core/site/index.ts';
-import type { PageRow } from '../../../core/survey/index.ts';
-import { fit, type Room } from '../../../core/titles/index.ts';
+import type { PageRow } from '../../../core/rows/index.ts';
+import { fit, type TextLimit } from '../../../core/titles/index.ts';
 import { STATE_WORDS } from '../../../core/wording/index.ts';
 import { siteText, StateSign } from '../../pieces/index.ts';
 import { WIDTHS } from './layout.ts';
@@ -19,7 +19,7 @@ interface Props {
   /** What the owner wrote for this page: keywords and card texts stand there. */
   readonly own: SiteDocument['tables']['pages'][string] | undefined;
   readonly document: SiteDocument;
-  readonly rooms: { readonly title: Room; readonly description: Room };
+  readonly limits: { readonly title: TextLimit; readonly description: TextLimit };
   readonly box: Box | undefined;
   readonly cursor: At | undefined;
   readonly corner: At | undefined;
@@ -27,7 +27,7 @@ interface Props {
 
 /** One page of the ledger. Draws anew only when its page, its columns or its part of the selection change. */
 export const GridRow = memo(
-  function GridRow({ row, index, top, columns, width, view, document, rooms, box, cursor, corner }: Props) {
+  function GridRow({ row, index, top, columns, width, view, document, limits, box, cursor, corner }: Props) {
     return (
       <div className="ledger-row" role="row" aria-rowindex={index + 2} style={{ transform: `translateY(${top}px)`, width }} data-row={index}>
         {columns.map((column, at) => {
@@ -35,12 +35,12 @@ export const GridRow = memo(
             return at === view.from - 1 ? <div key="before" aria-hidden style={{ width: view.before, flex: 'none' }} /> : null;
           const text = cellText(row, document, column);
           const from = column === 'title' ? row.titleFrom : column === 'description' ? row.descriptionFrom : undefined;
-          const room = column === 'title' ? rooms.title : column === 'description' ? rooms.description : undefined;
+          const limit = column === 'title' ? limits.title : column === 'description' ? limits.description : undefined;
           const classes = ['ledger-cell'];
           if (at === 0) classes.push('first');
           if (!isEditable(column) && at > 0) classes.push('telling');
           if (from) classes.push(from === 'owner' ? 'own' : from === 'none' && row.intent === 'out' ? 'page' : from);
-          if (room && fit(text, room).cut) classes.push('cut');
+          if (limit && fit(text, limit).cut) classes.push('cut');
           if (box && inBox(box, index, at)) classes.push('selected');
           const isCursor = cursor?.row === index && cursor.column === at;
           if (isCursor) classes.push('cursor');
@@ -73,7 +73,7 @@ export const GridRow = memo(
     a.columns === b.columns &&
     a.view === b.view &&
     a.own === b.own &&
-    a.rooms === b.rooms &&
+    a.limits === b.limits &&
     sameShare(a, b) &&
     (a.cursor?.row === a.index ? a.cursor : undefined) === (b.cursor?.row === b.index ? b.cursor : undefined) &&
     (a.corner?.row === a.index ? a.corner : undefined) === (b.corner?.row === b.index ? b.corner : undefined),

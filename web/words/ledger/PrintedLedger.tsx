@@ -1,6 +1,6 @@
 import { cellText, columnName, type LedgerColumn } from '../../../core/ledger/index.ts';
 import type { SiteDocument } from '../../../core/site/index.ts';
-import type { PageRow } from '../../../core/survey/index.ts';
+import type { PageRow } from '../../../core/rows/index.ts';
 import { siteText } from '../../pieces/index.ts';
 
 /** The ledger on paper: all rows that are shown, with all columns that are. */

@@ -1,5 +1,5 @@
 import { recall, remember } from '../../ui/index.ts';
-import { EDITABLE, TELLING, type LedgerColumn } from '../../../core/ledger/index.ts';
+import { EDITABLE, READ_ONLY, type LedgerColumn } from '../../../core/ledger/index.ts';
 
 /** Widths of the columns, px. */
 export const WIDTHS: Readonly<Record<LedgerColumn, number>> = {
@@ -29,7 +29,7 @@ export const HEAD_HEIGHT = 33;
 /** The first column stays in view; these stand there at first. */
 export const FIRST: LedgerColumn = 'name';
 export const AT_FIRST: readonly LedgerColumn[] = ['title', 'description', 'phrase', 'ending', 'kind', 'intent', 'findings', 'linksIn', 'words'];
-export const CHOOSABLE: readonly LedgerColumn[] = [...EDITABLE, ...TELLING].filter((column) => column !== FIRST);
+export const CHOOSABLE: readonly LedgerColumn[] = [...EDITABLE, ...READ_ONLY].filter((column) => column !== FIRST);
 
 const KEY = 'jolly-beacon-ledger-columns';
 

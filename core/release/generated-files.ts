@@ -1,0 +1,54 @@
+import { withSitemap } from '../robots/index.ts';
+import { addressOf, effectiveAddress, effectiveFile, isPageFile, moves, siteOrigin, type SiteDocument } from '../site/index.ts';
+import { SITEMAP_FILE } from '../sitemap/index.ts';
+import type { Manifest } from './manifest.ts';
+import { redirectPage } from './redirects.ts';
+
+export const ROBOTS_FILE = 'robots.txt';
+
+/** robots.txt as it will be: the owner's word over the site's own file, with the map named in it where one is written. Undefined where the site has and needs none. */
+export function effectiveRobots(document: SiteDocument, own: string | undefined, hasMap: boolean): string | undefined {
+  const text = document.tables.robots['']?.text ?? own;
+  if (!hasMap) return text ?? undefined;
+  return withSitemap(text ?? 'User-agent: *\nDisallow:\n\n', `${siteOrigin(document)}/${SITEMAP_FILE}`);
+}
+
+/** What the site brought of files that may be ours to write. */
+export interface ImportedFiles {
+  readonly robots: string | undefined;
+  /** Maps and indexes of maps, by path, unpacked. */
+  readonly maps: Readonly<Record<string, string>>;
+}
+
+/** The files that are ours: only those whose text differs from what the site brought, or that it did not bring. `maps` are the maps and what goes with them, by path. */
+export function generatedFiles(document: SiteDocument, imported: ImportedFiles, maps: Readonly<Record<string, string>>): Record<string, string> {
+  const own: Record<string, string> = {};
+  const robots = effectiveRobots(document, imported.robots, SITEMAP_FILE in maps);
+  if (robots !== undefined && robots !== imported.robots) own[ROBOTS_FILE] = robots;
+  for (const [path, text] of Object.entries(maps)) if (text !== imported.maps[path]) own[path] = text;
+  const moved = moves(document);
+  const occupied = new Set(moved.map(({ file }) => effectiveFile(document, file)));
+  for (const { file, from, to } of moved)
+    if (!occupied.has(file)) own[file] = redirectPage({ from, to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
+  return own;
+}
+
+/**
+ * Pages at addresses that were live once and are no more: where a page moves a second time, or back, the address of the last release leads on too, and
+ * what led on before keeps doing so. `brought` tells which files the site has at their own places.
+ */
+export function formerAddresses(document: SiteDocument, last: Pick<Manifest, 'files' | 'own'>, imported: (path: string) => boolean): Record<string, string> {
+  const standing = new Set(Object.keys(document.tables.pages).map((file) => effectiveFile(document, file)));
+  const free = (path: string): boolean => !imported(path) && !standing.has(path);
+  const own: Record<string, string> = {};
+  for (const [path, text] of Object.entries(last.own)) if (isPageFile(path) && free(path)) own[path] = text;
+  for (const [file, { to: was }] of Object.entries(last.files)) {
+    if (was === undefined || !imported(file) || was === effectiveFile(document, file) || !free(was)) continue;
+    own[was] = redirectPage(
+      { from: addressOf(was), to: effectiveAddress(document, file) },
+      siteOrigin(document),
+      document.tables.facts['']?.language ?? undefined,
+    );
+  }
+  return own;
+}

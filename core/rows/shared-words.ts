@@ -1,0 +1,75 @@
+import { NearIndex, SamenessIndex } from '../titles/index.ts';
+
+/** What is compared across the site, for one page. Empty texts are nobody's. */
+export interface ComparedWords {
+  readonly title: string;
+  /** The title without what it shares with all: the site's name. */
+  readonly ownTitle: string;
+  readonly description: string;
+  /** The target phrase, as stems in order. */
+  readonly phrase: string;
+}
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** Which pages share words, or nearly do: kept up to date page by page. */
+export class SharedWords {
+  private readonly titles = new SamenessIndex();
+  private readonly descriptions = new SamenessIndex();
+  private readonly phrases = new SamenessIndex();
+  /** Made a little later than the rest: a large site's takes a moment, and what is the same is told without it. */
+  private near: { readonly titles: NearIndex; readonly descriptions: NearIndex; waiting: string[] } | undefined;
+  private readonly words = new Map<string, ComparedWords>();
+
+  /** Sets a page's words; gives the pages whose findings may have changed by it, the page among them. */
+  put(page: string, words: ComparedWords): Set<string> {
+    this.words.set(page, words);
+    return new Set([
+      ...this.titles.put(page, words.title),
+      ...this.descriptions.put(page, words.description),
+      ...this.phrases.put(page, words.phrase),
+      ...this.putNear(page, words),
+    ]);
+  }
+
+  private putNear(page: string, words: ComparedWords): ReadonlySet<string> {
+    if (!this.near) return NONE;
+    return new Set([...this.near.titles.put(page, words.ownTitle), ...this.near.descriptions.put(page, words.description)]);
+  }
+
+  /** Looks for near copies among the pages that were not compared yet, until it is told to stop; gives those whose findings may have changed. */
+  compareMore(goOn: () => boolean): { readonly touched: ReadonlySet<string>; readonly left: number } {
+    const all = [...this.words.values()];
+    this.near ??= {
+      titles: new NearIndex(all.map((words) => words.ownTitle)),
+      descriptions: new NearIndex(
+        all.map((words) => words.description),
+        'words',
+      ),
+      waiting: [...this.words.keys()],
+    };
+    const touched = new Set<string>();
+    for (let turn = 1; this.near.waiting.length > 0 && (turn % 16 !== 0 || goOn()); turn++) {
+      const page = this.near.waiting.pop() as string;
+      for (const other of this.putNear(page, this.words.get(page) as ComparedWords)) touched.add(other);
+    }
+    return { touched, left: this.near.waiting.length };
+  }
+
+  /** The other pages that say the same, or nearly. */
+  others(page: string): {
+    readonly sameTitle: readonly string[];
+    readonly sameDescription: readonly string[];
+    readonly samePhrase: readonly string[];
+    readonly nearTitle: readonly string[];
+    readonly nearDescription: readonly string[];
+  } {
+    return {
+      sameTitle: this.titles.others(page),
+      sameDescription: this.descriptions.others(page),
+      samePhrase: this.phrases.others(page),
+      nearTitle: this.near?.titles.near(page) ?? [],
+      nearDescription: this.near?.descriptions.near(page) ?? [],
+    };
+  }
+}

@@ -1,0 +1,47 @@
+import type { TextMeasure } from '../language/index.ts';
+import type { PageFacts } from '../page/index.ts';
+import type { ImportedFiles, Manifest, Template } from '../release/index.ts';
+import type { SiteFile, SurveyedFacts } from '../rows/index.ts';
+import { addressOf, guessKind, type Kind, type SiteDocument } from '../site/index.ts';
+
+/** A page as it was brought in: what stays as it is while the site is open. */
+export interface PageRecord {
+  /** Path of its file. */
+  readonly id: string;
+  readonly source: PageFacts;
+  readonly hrefs: readonly string[];
+  readonly unfollowed: readonly string[];
+  readonly guess: Kind;
+  /** What it is called, where its heading does not tell it apart. */
+  readonly ownName: string | undefined;
+}
+
+/** What the site was brought in with besides its pages. */
+export interface Imported extends ImportedFiles {
+  readonly feeds?: readonly string[];
+  readonly template?: Template | undefined;
+}
+
+/** All that the stages of the survey begin with. Document, manifest and measures become others; the rest stays. */
+export interface SiteInputs {
+  readonly document: SiteDocument;
+  readonly manifest: Manifest | undefined;
+  /** How pages read, as far as that was found out. */
+  readonly measures: ReadonlyMap<string, TextMeasure>;
+  readonly pages: ReadonlyMap<string, PageRecord>;
+  readonly files: ReadonlyMap<string, SiteFile>;
+  readonly imported: Imported;
+  /** Milliseconds since 1970. */
+  readonly now: () => number;
+}
+
+/** Makes a page's record. `feeds` are the addresses that the site's feeds name as entries. */
+export function pageRecord(
+  id: string,
+  { facts: source, hrefs, unfollowed }: SurveyedFacts,
+  feeds: ReadonlySet<string>,
+  ownName: string | undefined,
+): PageRecord {
+  const address = addressOf(id);
+  return { id, source, hrefs, unfollowed, guess: guessKind(address, source, feeds.has(address)), ownName };
+}

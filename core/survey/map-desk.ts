@@ -1,0 +1,102 @@
+import {
+  compareMap,
+  humanPage,
+  pathOn,
+  readMapFrom,
+  reportOnMaps,
+  type CompareHow,
+  type MapComparison,
+  type MapFrom,
+  type MapReport,
+  type ReadMap,
+} from '../map/index.ts';
+import { effectiveRobots } from '../release/index.ts';
+import { parseRobots } from '../robots/index.ts';
+import { siteOrigin } from '../site/index.ts';
+import { SITEMAP_FILE } from '../sitemap/index.ts';
+import type { Stages } from './engine.ts';
+import type { SiteInputs } from './inputs.ts';
+import {
+  addressBook,
+  dateTrust,
+  effectivePages,
+  extras,
+  isMapWritten,
+  mapped,
+  mapPlan,
+  members,
+  pageWords,
+  ways,
+  type EffectivePage,
+  type PageWays,
+} from './stages/index.ts';
+
+/** Where questions are answered from: the stages, and the inputs as they are now. */
+export interface Desk {
+  readonly stages: Stages;
+  readonly inputs: () => SiteInputs;
+}
+
+/** Questions about the maps of the site. */
+export class MapDesk {
+  constructor(private readonly desk: Desk) {}
+
+  /** The map for people as it would be written, whether it is or not. */
+  pageForPeople(): string {
+    const { document, imported } = this.desk.inputs();
+    return humanPage(document, this.desk.stages.result(mapped)(), imported.template);
+  }
+
+  /** The maps as they are told: the files, each page's place and date, what is left out and why. */
+  report(): MapReport {
+    const { document, pages, files, imported } = this.desk.inputs();
+    const results = this.desk.stages.results({ mapPlan, mapped, dateTrust, extras, effectivePages, ways });
+    const origin = siteOrigin(document);
+    const named = parseRobots(effectiveRobots(document, imported.robots, false) ?? '').sitemaps;
+    return reportOnMaps({
+      document,
+      plan: results.mapPlan(),
+      mapped: results.mapped(),
+      pages: [...pages.keys()].map((id) => ({
+        id,
+        site: (results.effectivePages.get(id) as EffectivePage).site,
+        way: (results.ways.get(id) as PageWays).way,
+      })),
+      trust: results.dateTrust,
+      extras: results.extras(),
+      imported: Object.keys(imported.maps).sort(),
+      alsoNamed: named.filter((address) => {
+        const path = pathOn(origin, address);
+        return path !== undefined && path !== SITEMAP_FILE && path in imported.maps;
+      }),
+      hasFile: (path) => files.has(path),
+    });
+  }
+
+  /** Reads any map closely and holds it against the site. */
+  read(from: MapFrom): ReadMap {
+    const { document, imported, now } = this.desk.inputs();
+    const results = this.desk.stages.results({ members, mapPlan });
+    const written = isMapWritten(document, results.members, results.mapPlan);
+    return readMapFrom(from, {
+      origin: siteOrigin(document),
+      robots: effectiveRobots(document, imported.robots, written),
+      ours: results.mapPlan().files,
+      written,
+      imported: imported.maps,
+      now: now(),
+      compare: (entries, how) => this.compare(entries, how),
+    });
+  }
+
+  private compare(entries: readonly { readonly loc: string; readonly lastmod: string | undefined }[], how: CompareHow): MapComparison {
+    const results = this.desk.stages.results({ addressBook, mapped, pageWords, ways });
+    return compareMap(entries, {
+      document: this.desk.inputs().document,
+      at: (path) => results.addressBook.at(path),
+      page: (id) => ({ intent: results.pageWords.get(id)?.intent.intent ?? 'list', way: (results.ways.get(id) as PageWays).way }),
+      ours: new Map(results.mapped().map(({ entry, site }) => [entry.loc, { page: site.id, lastmod: entry.lastmod }])),
+      how,
+    });
+  }
+}

@@ -1,0 +1,68 @@
+import type { Stage } from '../engine.ts';
+import { addressBook, addressChanges, addresses, home } from './addresses.ts';
+import { access, canonicals, declared, directives, discovery, engineMaps, headers, members, membership, robotsText, ways } from './crawl.ts';
+import { effectivePages, intents, pageKinds, pageWords } from './effective.ts';
+import { links } from './links.ts';
+import { dateTrust, entries, extras, mapped, mapPlan, shownWords } from './map.ts';
+import { counts, listed } from './numbers.ts';
+import { outgoing } from './outgoing.ts';
+import { changes, generated, otherChanges, writtenMaps } from './release.ts';
+import { findings, rows } from './rows.ts';
+import { sharedWords } from './shared-words.ts';
+
+/** All stages of the survey, each behind those it needs. */
+export const STAGES: readonly Stage<unknown>[] = [
+  // The pages as they will be.
+  home,
+  effectivePages,
+  pageKinds,
+  pageWords,
+  intents,
+  // Where everything answers, and who links where.
+  addresses,
+  addressBook,
+  addressChanges,
+  links,
+  // What crawlers are told.
+  robotsText,
+  access,
+  headers,
+  directives,
+  canonicals,
+  // Who is led where by maps and links, and how far engines come.
+  membership,
+  members,
+  declared,
+  engineMaps,
+  discovery,
+  ways,
+  // What goes out: files, maps, and what differs from the last release.
+  outgoing,
+  dateTrust,
+  entries,
+  shownWords,
+  mapped,
+  extras,
+  mapPlan,
+  writtenMaps,
+  generated,
+  otherChanges,
+  changes,
+  // What is said of each page, and of all together.
+  sharedWords,
+  findings,
+  rows,
+  listed,
+  counts,
+];
+
+export { addressBook, addresses } from './addresses.ts';
+export { access, around, engineMaps, discovery, members, evidencesFrom, STATE_CRAWLER, ways, type PageWays } from './crawl.ts';
+export { effectivePages, pageWords, type EffectivePage } from './effective.ts';
+export { links } from './links.ts';
+export { dateTrust, extras, isMapWritten, mapped, mapPlan } from './map.ts';
+export { counts } from './numbers.ts';
+export { outgoing } from './outgoing.ts';
+export { changes, generated, otherChanges } from './release.ts';
+export { rows } from './rows.ts';
+export { sharedWords } from './shared-words.ts';

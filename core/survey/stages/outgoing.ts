@@ -1,0 +1,23 @@
+import { editsFor, type ReleasedFile } from '../../release/index.ts';
+import { pageStage } from '../stage.ts';
+import { addressChanges, addresses } from './addresses.ts';
+import { effectivePages, type EffectivePage } from './effective.ts';
+
+export const NO_EDITS: ReleasedFile['edits'] = [];
+
+/** Each page's file as it would go out now. */
+export const outgoing = pageStage({
+  name: 'files as they go out',
+  reads: ['facts', 'kinds', 'rules', 'directives', 'siteSwitch', 'claims', 'pages.ending'],
+  readsOwn: ['pages', 'passages', 'alts'],
+  needs: { effectivePages, addresses },
+  across: { addressChanges },
+  make:
+    ({ document, files }, { effectivePages, addresses, addressChanges }) =>
+    (page): ReleasedFile => {
+      const { site } = effectivePages.get(page.id) as EffectivePage;
+      const to = addresses.get(page.id)?.file ?? page.id;
+      const edits = editsFor(document, site, page.source, addressChanges.addressesFor(page));
+      return { hash: files.get(page.id)?.hash ?? '', edits: edits.length === 0 ? NO_EDITS : edits, ...(to === page.id ? {} : { to }) };
+    },
+});

@@ -1,0 +1,94 @@
+import { checkPage, weakens, type Finding } from '../../checks/index.ts';
+import { ENGINES, stateOf, type PageState, type Reality } from '../../indexing/index.ts';
+import type { StandingPage } from '../../links/index.ts';
+import { differsFromRelease, type ReleasedFile } from '../../release/index.ts';
+import { checkInput, type PageRow, ignoredCodes } from '../../rows/index.ts';
+import { addressOf, pageName, siteOrigin } from '../../site/index.ts';
+import { plainAddress } from '../../source/index.ts';
+import { pageStage } from '../stage.ts';
+import { addresses } from './addresses.ts';
+import { canonicals, membership, ways, type PageWays } from './crawl.ts';
+import { effectivePages, pageWords, type EffectivePage, type PageWords } from './effective.ts';
+import { links } from './links.ts';
+import { outgoing } from './outgoing.ts';
+import { sharedWords } from './shared-words.ts';
+
+/** What checks say of a page, and the state that follows from it. */
+export interface PageFindings {
+  readonly state: PageState;
+  readonly findings: readonly Finding[];
+  /** Second spellings of its address that links use, where no canonical makes them one. */
+  readonly spelledAs: readonly string[];
+}
+
+/** The findings of each page. */
+export const findings = pageStage({
+  name: 'findings',
+  reads: ['facts', 'kinds', 'rules', 'directives', 'siteSwitch', 'limits', 'care'],
+  readsOwn: ['pages', 'passages', 'ignored', 'measures'],
+  needs: { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords },
+  make:
+    ({ document, measures }, { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords }) =>
+    ({ id }): PageFindings => {
+      const { site } = effectivePages.get(id) as EffectivePage;
+      const words = pageWords.get(id) as PageWords;
+      const { address } = addresses.get(id) as StandingPage;
+      const { way, others } = ways.get(id) as PageWays;
+      // A page that moves is linked by its new address.
+      const own = plainAddress(siteOrigin(document) + address);
+      const spelledAs = address !== addressOf(id) || canonicals.get(id)?.[0]?.address === own ? [] : links.spelledAs(id);
+      const among = { ...sharedWords.others(id), broken: links.of(id).broken, linksIn: links.linksIn(id), spelledAs };
+      const input = checkInput(document, site, { address, measure: measures.get(id), site: among, words });
+      const state = stateOf(words.intent.intent, way.reality, weakens(input));
+      const elsewhere = others.map((other, at) => ({ engine: ENGINES[at + 1]?.name ?? '', way: other }));
+      return { state, findings: checkPage({ ...input, state, way, others: elsewhere }), spelledAs };
+    },
+});
+
+/** All that lists and signs show of each page. */
+export const rows = pageStage({
+  name: 'rows',
+  reads: ['facts.language', 'manifest'],
+  readsOwn: ['pages.phrase', 'ignored'],
+  needs: { effectivePages, pageWords, addresses, links, ways, membership, outgoing, findings },
+  make:
+    ({ document, manifest }, { effectivePages, pageWords, addresses, links, ways, membership, outgoing, findings }) =>
+    ({ id, source, ownName }): PageRow => {
+      const { site, kindFrom } = effectivePages.get(id) as EffectivePage;
+      const { title, description, intent } = pageWords.get(id) as PageWords;
+      const { way, others } = ways.get(id) as PageWays;
+      const { state, findings: found, spelledAs } = findings.get(id) as PageFindings;
+      const { files, outside, broken } = links.of(id);
+      return {
+        id,
+        address: (addresses.get(id) as StandingPage).address,
+        name: pageName(site),
+        ...(ownName === undefined ? {} : { ownName }),
+        lang: source.lang ?? document.tables.facts['']?.language ?? '',
+        title: title.value,
+        titleFrom: title.from,
+        description: description.value,
+        descriptionFrom: description.from,
+        phrase: document.tables.pages[id]?.phrase ?? '',
+        kind: site.kind,
+        kindFrom,
+        intent: intent.intent,
+        intentFrom: intent.from,
+        state,
+        realities: realitiesOf([way, ...others].map((one) => one.reality)),
+        inMap: membership.get(id) === true,
+        findings: found,
+        spelledAs,
+        ignored: [...ignoredCodes(document, id)],
+        pending: differsFromRelease(id, outgoing.get(id) as ReleasedFile, manifest?.files[id]),
+        linksIn: links.linksIn(id),
+        linksOut: files.length,
+        linksOutside: outside,
+        broken,
+        words: source.wordCount,
+        picturesWithoutAlt: site.facts.images.filter((image) => image.alt === undefined && !image.decorative).length,
+      };
+    },
+});
+
+const realitiesOf = (each: readonly Reality[]): PageRow['realities'] => Object.fromEntries(ENGINES.map(({ id }, at) => [id, each[at] ?? 'out']));

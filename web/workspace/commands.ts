@@ -1,0 +1,176 @@
+import type { Finding } from '../../core/checks/index.ts';
+import { ENGINES } from '../../core/indexing/index.ts';
+import { CRAWLERS } from '../../core/page/index.ts';
+import {
+  all,
+  EVERY_CRAWLER,
+  fieldsOf,
+  isOpen,
+  movedRule,
+  directivesKey,
+  directivesOf,
+  set,
+  type Change,
+  type Kind,
+  type DirectiveField,
+} from '../../core/site/index.ts';
+import { mapsOf } from '../../core/map/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
+import { KIND_WORDS } from '../../core/wording/index.ts';
+import type { Workspace } from './store.ts';
+
+/**
+ * Opens every gate that is the owner's to open, in one step: noindex goes, what robots.txt forbids is allowed, a canonical elsewhere, a refresh that sends
+ * visitors on and a date that is over are taken back, and words against single crawlers too; what nothing leads to goes into the map.
+ */
+export async function openPage(workspace: Workspace, id: string): Promise<void> {
+  const row = workspace.state.byId.get(id);
+  if (!row) return;
+  const { document } = workspace.state;
+  // Every engine has its say: what one of them passes by may shut it to another.
+  const gates = (await Promise.all(ENGINES.map(({ crawler }) => workspace.tools.analysis.wayIn(id, crawler)))).flatMap((way) => way.gates);
+  const shut = new Set(gates.flatMap((gate) => (gate.behind === 'shut' ? [gate.reason.code] : [])));
+  const changes: Change[] = [set('pages', id, 'intent', 'list')];
+  if (shut.has('canonical-elsewhere')) changes.push(set('pages', id, 'canonical', 'self'));
+  if (shut.has('refresh')) changes.push(set('pages', id, 'refresh', 'none'));
+  if (shut.has('second-spelling')) changes.push(...ownAddressInLinks(row));
+  const viaMap = shut.has('unreached') || shut.has('links-unread');
+  if (viaMap) changes.push(set('pages', id, 'inMap', true), set('sitemap', '', 'on', true));
+  const expired = gates.some(
+    ({ behind, reason }) => behind === 'shut' && (reason.code === 'expired' || (reason.code === 'noindex' && reason.expired !== undefined)),
+  );
+  if (expired) changes.push(set('directives', directivesKey(`page:${id}`), 'until', ''));
+  for (const crawler of CRAWLERS) {
+    const key = directivesKey(`page:${id}`, crawler);
+    if (document.tables.directives[key]?.intent === 'out') changes.push(set('directives', key, 'intent', null));
+  }
+  // A map that engines may not fetch leads nobody anywhere.
+  const robots = await workspace.tools.analysis.robotsOpenedFor([row.address, ...(viaMap ? mapsOf(row.kind) : [])]);
+  if (robots !== undefined) changes.push(set('robots', '', 'text', robots));
+  const mapped = viaMap && document.tables.sitemap['']?.on !== true;
+  workspace.change(all(changes), { label: `Opened “${row.name}”${mapped ? '; the sitemap is written' : ''}` });
+}
+
+const ownAddressInLinks = ({ spelledAs, address }: PageRow): Change[] => spelledAs.map((path) => set('repairs', path, 'to', address));
+
+/** Has every link to a page use its own address. */
+export function linkByOneAddress(workspace: Workspace, row: PageRow): void {
+  workspace.change(all(ownAddressInLinks(row)), { label: `Links to “${row.name}” use one address` });
+}
+
+/** Says something about what engines may do with pages and show of them; null takes the word back. */
+export function say(workspace: Workspace, scope: string, field: DirectiveField, value: string | number | null, about: string, crawler = EVERY_CRAWLER): void {
+  const change = set('directives', directivesKey(scope, crawler), field, value as never);
+  workspace.change(change, { label: about, coalesceKey: `says:${scope}:${crawler}:${fieldsOf(change)[0]?.field ?? ''}` });
+}
+
+/** Keeps pages of a scope from one crawler, or no longer. */
+export function keepFrom(workspace: Workspace, scope: string, crawler: string, out: boolean, about: string): void {
+  workspace.change(set('directives', directivesKey(scope, crawler), 'intent', out ? 'out' : null), { label: about });
+}
+
+/** Whether a scope is kept from a crawler. */
+export function isKeptFrom(workspace: Workspace, scope: string, crawler: string): boolean {
+  return directivesOf(workspace.state.document, scope, crawler)?.intent === 'out';
+}
+
+/** Sets the intent of many pages in one step. */
+export function setPageIntents(workspace: Workspace, ids: readonly string[], intent: 'list' | 'out' | null): void {
+  if (ids.length === 0) return;
+  const what = intent === null ? 'follow their kinds' : intent === 'out' ? 'are kept out' : 'are to be listed';
+  workspace.change(all(ids.map((id) => set('pages', id, 'intent', intent))), { label: `${ids.length} pages ${what}` });
+}
+
+/** Moves one of some rules to another place among them. */
+export function moveRule(workspace: Workspace, rules: readonly { readonly id: string }[], from: number, to: number): void {
+  const ids = rules.map(({ id }) => id);
+  workspace.change(movedRule(workspace.state.document, ids, from, to), { label: 'The rules are in another order' });
+}
+
+/** Puts pages into the map, takes them out, or lets what they are for decide again. */
+export function setInMap(workspace: Workspace, ids: readonly string[], inMap: boolean | null): void {
+  if (ids.length === 0) return;
+  const name = ids.length === 1 ? `“${workspace.state.byId.get(ids[0] as string)?.name ?? (ids[0] as string)}”` : `${ids.length} pages`;
+  const what = inMap === null ? 'stand in the sitemap as their intent says' : inMap ? 'go into the sitemap' : 'stay out of the sitemap';
+  workspace.change(all(ids.map((id) => set('pages', id, 'inMap', inMap))), { label: `${name} ${what}` });
+}
+
+/** Hides pages properly: engines may fetch them, and read there that they are not to be listed. */
+export async function hideProperly(workspace: Workspace, ids: readonly string[]): Promise<void> {
+  const rows = ids.flatMap((id) => workspace.state.byId.get(id) ?? []);
+  const paths = rows.map((row) => row.address);
+  const changes: Change[] = rows.map((row) => set('pages', row.id, 'intent', 'out'));
+  const text = await workspace.tools.analysis.robotsOpenedFor(paths);
+  if (text !== undefined) changes.push(set('robots', '', 'text', text));
+  const [first = ''] = ids;
+  workspace.change(all(changes), {
+    label: ids.length === 1 ? `Hid “${workspace.state.byId.get(first)?.name ?? first}” properly` : `Hid ${ids.length} pages properly`,
+  });
+}
+
+/** Keeps a whole kind out, or lists it. */
+export function setKindIntent(workspace: Workspace, kind: Kind, intent: 'list' | 'out' | null): void {
+  workspace.change(set('kinds', kind, 'intent', intent), {
+    label:
+      intent === null
+        ? `${KIND_WORDS[kind].many} follow the default`
+        : intent === 'out'
+          ? `${KIND_WORDS[kind].many} are kept out`
+          : `${KIND_WORDS[kind].many} are listed`,
+  });
+}
+
+export function setPageIntent(workspace: Workspace, id: string, intent: 'list' | 'out' | null): void {
+  const name = workspace.state.byId.get(id)?.name ?? id;
+  workspace.change(set('pages', id, 'intent', intent), {
+    label: intent === null ? `“${name}” follows its kind` : intent === 'out' ? `“${name}” is kept out` : `“${name}” is to be listed`,
+  });
+}
+
+/** Makes a page the home page of a site that came without one: it goes out as such, and links to it follow. */
+export function makeHome(workspace: Workspace, id: string): void {
+  workspace.change(set('facts', '', 'homePage', id), { label: `“${workspace.state.byId.get(id)?.name ?? id}” is the home page` });
+}
+
+/** Turns the one switch. */
+export function switchSite(workspace: Workspace): void {
+  const open = !isOpen(workspace.state.document);
+  workspace.change(
+    all([
+      set('siteSwitch', '', 'open', open),
+      set('siteSwitch', '', 'since', workspace.tools.now().toISOString()),
+      set('siteSwitch', '', 'plan', null),
+      ...(open ? [set('siteSwitch', '', 'opensOn', null)] : []),
+    ]),
+    { label: open ? 'The whole site was opened' : 'The whole site was closed' },
+  );
+}
+
+/** Plans that the next release opens the site, or takes the plan back; the switch stays shut until then. */
+export function planOpening(workspace: Workspace, planned: boolean): void {
+  workspace.change(set('siteSwitch', '', 'plan', planned ? 'next-release' : null), {
+    label: planned ? 'The next release opens the site' : 'The site stays closed for now',
+  });
+}
+
+/** What can be done about a finding at the doors that the page's state does not tell; `whole` where it mends all of it. */
+export function doorMend(
+  workspace: Workspace,
+  row: PageRow,
+  finding: Extract<Finding, { code: 'one-engine' | 'canonical-several' }>,
+): { readonly label: string; readonly run: () => void; readonly whole: boolean } {
+  if (finding.code === 'canonical-several')
+    return {
+      label: 'Name its own',
+      run: () => workspace.change(set('pages', row.id, 'canonical', 'self'), { label: `“${row.name}” names its own address` }),
+      whole: true,
+    };
+  switch (finding.how) {
+    case 'shut-out':
+      return { label: `Open it for ${finding.engine}`, run: () => void openPage(workspace, row.id), whole: finding.gates.some((gate) => gate.openable) };
+    case 'leaking':
+      return { label: 'Keep it out', run: () => setPageIntent(workspace, row.id, 'out'), whole: true };
+    case 'half-hidden':
+      return { label: 'Hide properly', run: () => void hideProperly(workspace, [row.id]), whole: true };
+  }
+}
