@@ -9,6 +9,7 @@ export const shutOut: Check<{ readonly code: 'shut-out'; readonly gates: readonl
   stop: 'doors',
   alsoWhenOut: false,
   place: noindexPlace,
+  fix: () => ({ do: 'open-page' }),
   look: ({ state, way }) => {
     // What keeps the whole site out is one thing, told once for the site; a page has a finding where something of its own shuts it.
     const gates = state === 'shut-out' ? shutGates(way.gates.filter((gate) => !isForAll(gate.reason))) : [];
@@ -27,6 +28,7 @@ export const leaking: Check<{ readonly code: 'leaking' }> = {
   cost: 'blocks',
   stop: 'doors',
   alsoWhenOut: true,
+  fix: () => ({ do: 'keep-kind-out' }),
   look: ({ state }) => (state === 'leaking' ? { code: 'leaking' } : undefined),
 };
 
@@ -36,6 +38,7 @@ export const halfHidden: Check<{ readonly code: 'half-hidden'; readonly line: nu
   cost: 'weakens',
   stop: 'doors',
   alsoWhenOut: true,
+  fix: () => ({ do: 'hide-page' }),
   look: ({ state, way }) => {
     if (state !== 'half-hidden') return undefined;
     const reason = way.gates.find((gate) => gate.name === 'fetchable')?.reason;

@@ -8,6 +8,7 @@ export const canonicalSeveral: Check<{ readonly code: 'canonical-several'; reado
   stop: 'doors',
   alsoWhenOut: false,
   place: (facts) => canonicalLinks(facts)[1]?.tag.start,
+  fix: () => ({ do: 'own-canonical' }),
   look: ({ way }) => {
     const reason = way.gates.find((gate) => gate.name === 'main-address')?.reason;
     return reason?.code === 'canonical-conflict' ? { code: 'canonical-several', addresses: reason.addresses } : undefined;

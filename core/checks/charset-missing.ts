@@ -6,5 +6,6 @@ export const charsetMissing: Check<{ readonly code: 'charset-missing' }> = {
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: true,
+  fix: () => ({ do: 'say-charset' }),
   look: ({ facts }) => (facts.encoding.from === 'guess' ? { code: 'charset-missing' } : undefined),
 };

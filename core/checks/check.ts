@@ -56,7 +56,23 @@ export interface Found {
   readonly code: string;
 }
 
-/** One check, all that is known of it: what it costs, where it is mended, whether it is asked of pages that are to stay out, the looking, and the place. */
+/** What one press does about a finding (`do`), or where it leads, where hands are needed (`go`). Screens carry it out; words for it are in `wording`. */
+export type QuickFix =
+  | { readonly do: 'hide-page' | 'keep-page-out' | 'keep-kind-out' | 'own-canonical' | 'one-address' | 'say-charset' }
+  /** `partly` where something stays shut that is not the owner's to open. */
+  | { readonly do: 'open-page'; readonly partly?: boolean }
+  /** The page's own words where it has any that fit, else the field to write into. */
+  | { readonly do: 'write'; readonly field: 'title' | 'description' }
+  | { readonly do: 'set'; readonly field: 'title' | 'keywords'; readonly value: string }
+  | { readonly go: 'field'; readonly field: 'title' | 'description' }
+  | { readonly go: 'page'; readonly page: string }
+  | { readonly go: 'part'; readonly part: 'phrase' | 'links' | 'text' | 'reading' }
+  | { readonly go: 'alike' | 'pictures' | 'check' };
+
+/** Fields of a page that mend what lives in a template. */
+export type TemplateField = 'lang' | 'oneTitle' | 'oneHeading';
+
+/** One check, all that is known of it: what it costs, where and how it is mended, whether it is asked of pages that are to stay out, the looking, and the place. */
 export interface Check<F extends Found = Found> {
   readonly code: F['code'];
   readonly cost: Cost;
@@ -64,6 +80,10 @@ export interface Check<F extends Found = Found> {
   /** Pages meant to stay out are not asked how good they look in results. */
   readonly alsoWhenOut: boolean;
   look(input: CheckInput): F | undefined;
+  /** What one press can do about it, told from the finding and the title as it is; missing where only hands in the page's source can. */
+  fix?(finding: F, title: string): QuickFix;
+  /** It usually lives in a template: the field of a page that mends it, set on all its pages at once. */
+  readonly onAllPages?: TemplateField;
   /** Where in the page's text it stands, as a UTF-16 offset; missing for what is missing, or not in this page. */
   place?(facts: PageFacts, finding: F): number | undefined;
 }

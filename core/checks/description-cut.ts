@@ -10,6 +10,7 @@ export const descriptionCut: Check<{ readonly code: 'description-cut'; readonly 
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => metaDescription(facts)?.tag.start,
+  fix: () => ({ go: 'field', field: 'description' }),
   look: ({ description, limits }) => {
     const fitted = fit(description.value, limits.description);
     return fitted.cut

@@ -6,5 +6,6 @@ export const descriptionMissing: Check<{ readonly code: 'description-missing' }>
   cost: 'weakens',
   stop: 'words',
   alsoWhenOut: false,
+  fix: () => ({ do: 'write', field: 'description' }),
   look: ({ description }) => (description.value === '' ? { code: 'description-missing' } : undefined),
 };

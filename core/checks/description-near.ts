@@ -8,6 +8,7 @@ export const descriptionNear: Check<{ readonly code: 'description-near'; readonl
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => metaDescription(facts)?.tag.start,
+  fix: () => ({ go: 'alike' }),
   look: ({ site }) =>
     site.nearDescription.length > 0 && site.sameDescription.length === 0 ? { code: 'description-near', pages: site.nearDescription } : undefined,
 };

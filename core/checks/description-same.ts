@@ -8,5 +8,6 @@ export const descriptionSame: Check<{ readonly code: 'description-same'; readonl
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => metaDescription(facts)?.tag.start,
+  fix: () => ({ go: 'alike' }),
   look: ({ site }) => (site.sameDescription.length > 0 ? { code: 'description-same', pages: site.sameDescription } : undefined),
 };

@@ -7,6 +7,7 @@ export const headingOrder: Check<{ readonly code: 'heading-order'; readonly head
   stop: 'words',
   alsoWhenOut: true,
   place: (facts, finding) => facts.headings.find((heading) => heading.level === finding.level && heading.text === finding.heading)?.tag.start,
+  fix: () => ({ go: 'part', part: 'text' }),
   look: ({ facts }) => {
     for (const [index, heading] of facts.headings.entries()) {
       const after = facts.headings[index - 1]?.level;

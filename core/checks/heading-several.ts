@@ -8,6 +8,8 @@ export const headingSeveral: Check<{ readonly code: 'heading-several'; readonly 
   stop: 'words',
   alsoWhenOut: true,
   place: (facts) => spareHeadings(facts)[0]?.tag.start,
+  fix: () => ({ go: 'check' }),
+  onAllPages: 'oneHeading',
   look: ({ facts }) => {
     const spare = spareHeadings(facts).length;
     return spare > 0 ? { code: 'heading-several', count: spare + 1 } : undefined;

@@ -9,6 +9,7 @@ export const headingWall: Check<{ readonly code: 'heading-wall'; readonly words:
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  fix: () => ({ go: 'part', part: 'text' }),
   look: ({ facts }) =>
     facts.wordCount > LONG && facts.headings.filter((heading) => heading.level > 1 && heading.text !== '').length === 0
       ? { code: 'heading-wall', words: facts.wordCount }

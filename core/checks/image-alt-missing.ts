@@ -7,6 +7,7 @@ export const imageAltMissing: Check<{ readonly code: 'image-alt-missing'; readon
   stop: 'words',
   alsoWhenOut: true,
   place: (facts) => facts.images.find((image) => image.alt === undefined && !image.decorative)?.tag.start,
+  fix: () => ({ go: 'pictures' }),
   look: ({ facts }) => {
     const without = facts.images.filter((image) => image.alt === undefined && !image.decorative);
     const [first] = without;

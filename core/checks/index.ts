@@ -1,4 +1,4 @@
-export type { Check, CheckInput, Cost, Stop } from './check.ts';
+export type { Check, CheckInput, Cost, QuickFix, Stop, TemplateField } from './check.ts';
 export { noindexPlace } from './place.ts';
 export {
   checkOf,
@@ -9,11 +9,10 @@ export {
   findingPlace,
   IGNORABLE,
   isEnough,
-  isTemplateCode,
+  quickFixOf,
   stopOf,
   weakens,
   type Finding,
   type FindingCode,
-  type TemplateCode,
   type WordsInput,
 } from './table.ts';

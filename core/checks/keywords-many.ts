@@ -10,6 +10,7 @@ export const keywordsMany: Check<{ readonly code: 'keywords-many'; readonly coun
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => facts.metas.find((meta) => meta.inHead && meta.name === 'keywords')?.tag.start,
+  fix: () => ({ do: 'set', field: 'keywords', value: '' }),
   look: ({ keywords }) => {
     const count = keywords.split(',').filter((word) => word.trim() !== '').length;
     return count > MOST ? { code: 'keywords-many', count } : undefined;

@@ -7,5 +7,7 @@ export const langMissing: Check<{ readonly code: 'lang-missing' }> = {
   stop: 'words',
   alsoWhenOut: true,
   place: (facts) => facts.htmlTag?.start,
+  fix: () => ({ go: 'check' }),
+  onAllPages: 'lang',
   look: ({ facts }) => ((facts.lang ?? '').trim() === '' ? { code: 'lang-missing' } : undefined),
 };

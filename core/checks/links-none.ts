@@ -6,5 +6,6 @@ export const linksNone: Check<{ readonly code: 'links-none' }> = {
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  fix: () => ({ go: 'part', part: 'links' }),
   look: ({ site, isHome }) => (site.linksIn === 0 && !isHome ? { code: 'links-none' } : undefined),
 };

@@ -9,6 +9,7 @@ export const nameNumber: Check<{ readonly code: 'name-number'; readonly name: st
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => documentTitle(facts)?.tag.start,
+  fix: ({ name }, title) => ({ do: 'set', field: 'title', value: title.replace(name, name.replace(/\s+\d$/, '')) }),
   look: ({ title }) => {
     const name = numberAfterName(title.value);
     return name === undefined ? undefined : { code: 'name-number', name };

@@ -16,6 +16,8 @@ export const oneEngine: Check<{
   cost: 'weakens',
   stop: 'doors',
   alsoWhenOut: true,
+  fix: ({ how, gates }) =>
+    how === 'shut-out' ? { do: 'open-page', partly: !gates.some((gate) => gate.openable) } : { do: how === 'leaking' ? 'keep-page-out' : 'hide-page' },
   look: ({ intent, state, others }) => {
     // What keeps it from the engine by which states are told has a finding of its own, and one mend for all.
     if (state === 'not-live' || TROUBLED.some((one) => one === state)) return undefined;

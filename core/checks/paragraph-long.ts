@@ -6,5 +6,6 @@ export const paragraphLong: Check<{ readonly code: 'paragraph-long'; readonly co
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  fix: () => ({ go: 'part', part: 'reading' }),
   look: ({ measure }) => (measure && measure.longParagraphs > 0 ? { code: 'paragraph-long', count: measure.longParagraphs } : undefined),
 };

@@ -6,5 +6,6 @@ export const phraseFought: Check<{ readonly code: 'phrase-fought'; readonly phra
   cost: 'weakens',
   stop: 'words',
   alsoWhenOut: false,
+  fix: ({ pages: [page = ''] }) => ({ go: 'page', page }),
   look: ({ phrase, site }) => (phrase && site.samePhrase.length > 0 ? { code: 'phrase-fought', phrase: phrase.text, pages: site.samePhrase } : undefined),
 };

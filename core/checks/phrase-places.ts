@@ -9,6 +9,7 @@ export const phrasePlaces: Check<{ readonly code: 'phrase-places'; readonly phra
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  fix: () => ({ go: 'part', part: 'phrase' }),
   look: ({ phrase }) => {
     if (!phrase) return undefined;
     const missing = ASKED.filter((place) => phrase.coverage.places[place] !== 'all');

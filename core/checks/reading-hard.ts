@@ -6,6 +6,7 @@ export const readingHard: Check<{ readonly code: 'reading-hard'; readonly formul
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  fix: () => ({ go: 'part', part: 'reading' }),
   look: ({ measure }) => {
     const ease = measure?.ease;
     if (!ease || (ease.band !== 'hard' && ease.band !== 'very-hard')) return undefined;

@@ -6,5 +6,6 @@ export const secondSpelling: Check<{ readonly code: 'second-spelling'; readonly 
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  fix: () => ({ do: 'one-address' }),
   look: ({ site }) => (site.spelledAs.length > 0 ? { code: 'second-spelling', paths: site.spelledAs } : undefined),
 };

@@ -8,6 +8,7 @@ export const sentenceLong: Check<{ readonly code: 'sentence-long'; readonly coun
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  fix: () => ({ go: 'part', part: 'reading' }),
   look: ({ measure }) =>
     measure?.longest && measure.longSentences >= SEVERAL ? { code: 'sentence-long', count: measure.longSentences, ...measure.longest } : undefined,
 };

@@ -2,7 +2,7 @@ import { halfHidden, leaking, shutOut } from './against-intent.ts';
 import { descriptionCut } from './description-cut.ts';
 import { descriptionMissing } from './description-missing.ts';
 import { descriptionSame } from './description-same.ts';
-import type { Check, CheckInput, Cost, Stop } from './check.ts';
+import type { Check, CheckInput, Cost, QuickFix, Stop } from './check.ts';
 import type { PageFacts } from '../page/index.ts';
 import { headingMissing } from './heading-missing.ts';
 import { imageAltMissing } from './image-alt-missing.ts';
@@ -86,12 +86,10 @@ export type FindingCode = Finding['code'];
 /** All checks, in the order in which findings of one cost are told. */
 export const CHECKS: readonly Check<Finding>[] = ALL as unknown as readonly Check<Finding>[];
 
-/** Findings that usually live in a template: one mend for all its pages is wanted. */
-export type TemplateCode = 'lang-missing' | 'title-several' | 'title-outside-head' | 'heading-several';
-const TEMPLATE_CODES: ReadonlySet<string> = new Set<TemplateCode>(['lang-missing', 'title-several', 'title-outside-head', 'heading-several']);
-
-/** Whether a finding is of that sort. */
-export const isTemplateCode = (code: FindingCode): code is TemplateCode => TEMPLATE_CODES.has(code);
+/** What one press can do about a finding, or where it leads; undefined where only hands in the page's source can mend it. */
+export function quickFixOf(finding: Finding, title: string): QuickFix | undefined {
+  return checkOf(finding.code).fix?.(finding, title);
+}
 
 /** Where in the page's text a finding stands, as a UTF-16 offset; undefined for what is missing, or not in this page. */
 export function findingPlace(finding: Finding, facts: PageFacts): number | undefined {

@@ -9,5 +9,6 @@ export const textThin: Check<{ readonly code: 'text-thin'; readonly words: numbe
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: false,
+  fix: () => ({ go: 'part', part: 'text' }),
   look: ({ facts }) => (facts.wordCount < THIN ? { code: 'text-thin', words: facts.wordCount } : undefined),
 };

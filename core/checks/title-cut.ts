@@ -9,6 +9,7 @@ export const titleCut: Check<{ readonly code: 'title-cut'; readonly words: numbe
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => documentTitle(facts)?.tag.start,
+  fix: () => ({ go: 'field', field: 'title' }),
   look: ({ title, limits }) => {
     const fitted = fit(title.value, limits.title);
     return fitted.cut ? { code: 'title-cut', words: wordsPast(fitted, title.value), lastShown: lastWords(title.value.slice(0, fitted.cutAt)) } : undefined;

@@ -9,6 +9,7 @@ export const titleLeftover: Check<{ readonly code: 'title-leftover'; readonly pa
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => documentTitle(facts)?.tag.start,
+  fix: () => ({ do: 'write', field: 'title' }),
   look: ({ title, site }) => {
     const found = leftover(title.value, site.host);
     return found && { code: 'title-leftover', ...found };

@@ -6,5 +6,6 @@ export const titleMissing: Check<{ readonly code: 'title-missing' }> = {
   cost: 'weakens',
   stop: 'words',
   alsoWhenOut: false,
+  fix: () => ({ do: 'write', field: 'title' }),
   look: ({ title }) => (title.value === '' ? { code: 'title-missing' } : undefined),
 };

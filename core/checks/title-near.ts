@@ -8,5 +8,6 @@ export const titleNear: Check<{ readonly code: 'title-near'; readonly pages: rea
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => documentTitle(facts)?.tag.start,
+  fix: () => ({ go: 'alike' }),
   look: ({ site }) => (site.nearTitle.length > 0 && site.sameTitle.length === 0 ? { code: 'title-near', pages: site.nearTitle } : undefined),
 };

@@ -8,5 +8,7 @@ export const titleOutsideHead: Check<{ readonly code: 'title-outside-head' }> = 
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => documentTitle(facts)?.tag.start,
+  fix: () => ({ go: 'check' }),
+  onAllPages: 'oneTitle',
   look: ({ facts }) => (documentTitle(facts)?.inHead === false ? { code: 'title-outside-head' } : undefined),
 };

@@ -8,5 +8,6 @@ export const titleSame: Check<{ readonly code: 'title-same'; readonly pages: rea
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => documentTitle(facts)?.tag.start,
+  fix: () => ({ go: 'alike' }),
   look: ({ site }) => (site.sameTitle.length > 0 ? { code: 'title-same', pages: site.sameTitle } : undefined),
 };

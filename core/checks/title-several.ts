@@ -7,5 +7,7 @@ export const titleSeveral: Check<{ readonly code: 'title-several'; readonly coun
   stop: 'words',
   alsoWhenOut: false,
   place: (facts) => facts.titles[1]?.tag.start,
+  fix: () => ({ go: 'check' }),
+  onAllPages: 'oneTitle',
   look: ({ facts }) => (facts.titles.length > 1 ? { code: 'title-several', count: facts.titles.length } : undefined),
 };

@@ -6,5 +6,6 @@ export const wordingCare: Check<{ readonly code: 'wording-care'; readonly words:
   cost: 'polish',
   stop: 'words',
   alsoWhenOut: true,
+  fix: () => ({ go: 'part', part: 'reading' }),
   look: ({ care, measure }) => (care && measure && measure.care.length > 0 ? { code: 'wording-care', words: measure.care } : undefined),
 };

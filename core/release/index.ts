@@ -1,3 +1,4 @@
+export { beingSent, broughtInManifest, IDLE, prepared, putOut, type ReleaseOrder } from './release-order.ts';
 export { sourceDiff, type Hunk } from './difference.ts';
 export { editsFor } from './edits.ts';
 export {

@@ -7,6 +7,7 @@ export const ABOUT_PAGES = {
   'shut-out': {
     name: 'Blocked, though wanted',
     reason: 'Nobody can find it.',
+    button: () => 'Open it',
     say: (finding) => ({
       headline: 'Blocked, though you want it found',
       why: finding.gates.length > 1 ? `${counted(finding.gates.length, 'gate')} block it; fixing only one is not enough.` : 'One gate on its way in blocks it.',
@@ -16,11 +17,13 @@ export const ABOUT_PAGES = {
   leaking: {
     name: 'Leaking',
     reason: 'Engines list what you want kept out.',
+    button: () => 'Keep its kind out',
     say: () => ({ headline: 'Leaking: engines may list it', why: 'You want it kept out, and nothing tells engines so.', mend: 'Keep it out at Doors.' }),
   },
   'half-hidden': {
     name: 'Half hidden',
     reason: 'The bare address may still be listed.',
+    button: () => 'Hide properly',
     say: (finding) => ({
       headline: 'Half hidden',
       why: `${finding.line === undefined ? 'robots.txt' : `Line ${finding.line} of robots.txt`} forbids fetching, so engines never read that it should stay out; the bare address may be listed.`,
@@ -39,6 +42,8 @@ export const ABOUT_PAGES = {
   'heading-several': {
     name: 'Several main headings',
     reason: 'A page has one subject.',
+    button: () => 'On all pages',
+    everywhere: { label: 'Leave one main heading', done: 'One main heading is left', back: 'All main headings stay' },
     say: (finding) => ({
       headline: `${finding.count} main headings`,
       why: 'A page has one subject; who listens to it expects one headline.',
@@ -48,6 +53,7 @@ export const ABOUT_PAGES = {
   'heading-order': {
     name: 'Heading skips a level',
     reason: 'Who moves by headings loses the thread.',
+    button: () => 'Show',
     say: (finding) => ({
       headline: `“${finding.heading}” skips a level`,
       why: `A heading of level ${finding.level} follows one of level ${finding.after}; who moves by headings loses the thread.`,
@@ -57,6 +63,7 @@ export const ABOUT_PAGES = {
   'heading-wall': {
     name: 'Text without headings',
     reason: 'Readers look for a landmark.',
+    button: () => 'Show',
     say: (finding) => ({
       headline: `${finding.words} words without a heading`,
       why: 'Readers look for a landmark and leave when there is none.',
@@ -66,6 +73,7 @@ export const ABOUT_PAGES = {
   'text-thin': {
     name: 'Too little text',
     reason: 'Engines cannot tell what it is about.',
+    button: () => 'Show',
     say: (finding) => ({
       headline: `Only ${counted(finding.words, 'word')} on the whole page`,
       why: 'Engines cannot tell what it is about, and seldom list such a page for long.',
@@ -75,6 +83,7 @@ export const ABOUT_PAGES = {
   'sentence-long': {
     name: 'Long sentences',
     reason: 'Readers lose the beginning before the end.',
+    button: () => 'Show',
     say: (finding) => ({
       headline: `${counted(finding.count, 'long sentence')}`,
       why: `The longest has ${finding.words} words: “${finding.begins}…”.`,
@@ -84,6 +93,7 @@ export const ABOUT_PAGES = {
   'paragraph-long': {
     name: 'Long paragraphs',
     reason: 'On a phone it fills the screen.',
+    button: () => 'Show',
     say: (finding) => ({
       headline: `${counted(finding.count, 'paragraph')} like a wall`,
       why: 'On a phone it fills the screen without a break.',
@@ -93,6 +103,7 @@ export const ABOUT_PAGES = {
   'reading-hard': {
     name: 'Hard to read',
     reason: 'Fewer people read to the end.',
+    button: () => 'Show',
     say: (finding) => ({
       headline: finding.very ? 'Very hard to read' : 'Hard to read',
       why: `${finding.score} by the formula of ${finding.formula}: long words in long sentences.`,
@@ -102,6 +113,7 @@ export const ABOUT_PAGES = {
   'wording-care': {
     name: 'Words that leave people out',
     reason: 'Those whom a word leaves out notice it. Off until you turn it on, at a page’s own words.',
+    button: () => 'Show',
     say: (finding) => {
       const [first] = finding.words;
       return {
@@ -114,6 +126,7 @@ export const ABOUT_PAGES = {
   'image-alt-missing': {
     name: 'Pictures without alt text',
     reason: 'People who cannot see them learn nothing from them.',
+    button: () => 'Write',
     say: (finding) => ({
       headline: `${finding.count} of ${counted(finding.of, 'picture')} ${plural(finding.count, 'has', 'have')} no alt text`,
       why: `${finding.first}${finding.count > 1 ? ` and ${finding.count - 1} more` : ''}. People who cannot see them, and engines, learn nothing from them.`,
@@ -123,6 +136,8 @@ export const ABOUT_PAGES = {
   'lang-missing': {
     name: 'No language',
     reason: 'Screen readers have to guess.',
+    button: () => 'On all pages',
+    everywhere: { label: 'Say the language', done: 'The language is said', back: 'The language is no longer said' },
     say: () => ({
       headline: 'The page does not say its language',
       why: 'Screen readers and translators have to guess.',
@@ -132,6 +147,7 @@ export const ABOUT_PAGES = {
   'links-broken': {
     name: 'Links that lead nowhere',
     reason: 'Visitors run into a wall.',
+    button: () => 'Show',
     say: (finding) => ({
       headline: `${counted(finding.paths.length, 'link')} ${plural(finding.paths.length, 'leads', 'lead')} nowhere`,
       why: `Nothing answers at ${finding.paths[0] ?? ''}${finding.paths.length > 1 ? ` and ${finding.paths.length - 1} more` : ''}.`,
@@ -141,6 +157,7 @@ export const ABOUT_PAGES = {
   'links-none': {
     name: 'Nothing links here',
     reason: 'Visitors have no way to it.',
+    button: () => 'Show',
     say: () => ({
       headline: 'No other page links here',
       why: 'Visitors have no way to it, and engines take it for unimportant.',
@@ -150,6 +167,7 @@ export const ABOUT_PAGES = {
   'second-spelling': {
     name: 'Several addresses for one page',
     reason: 'Engines list each of them.',
+    button: () => 'Use one address',
     say: (finding) => ({
       headline: `Also linked as ${list(finding.paths)}`,
       why: 'The page answers there too, so engines list it more than once and spread its weight.',
@@ -159,6 +177,7 @@ export const ABOUT_PAGES = {
   'charset-missing': {
     name: 'No word about the encoding',
     reason: 'Letters beyond ASCII come out wrong.',
+    button: () => 'Say it everywhere',
     say: () => ({
       headline: 'It does not say in which encoding it is written',
       why: 'Its letters are UTF-8; where nobody says so, browsers show “ü” as “Ã¼”, and engines may read it so.',
@@ -177,6 +196,7 @@ export const ABOUT_PAGES = {
   'one-engine': {
     name: 'Otherwise for one engine',
     reason: 'One engine takes it as you mean it, another one does not.',
+    button: ({ how, engine }) => ({ 'shut-out': `Open it for ${engine}`, leaking: 'Keep it out', 'half-hidden': 'Hide properly' })[how],
     say: (finding) => ({
       headline: {
         'shut-out': `Blocked for ${finding.engine} alone`,
@@ -198,6 +218,7 @@ export const ABOUT_PAGES = {
   'canonical-several': {
     name: 'Canonicals that contradict each other',
     reason: 'Engines then heed none of them.',
+    button: () => 'Name its own',
     say: (finding) => ({
       headline: `${finding.addresses.length} canonicals contradict each other`,
       why: `It names ${list(finding.addresses)} as its main address; engines then heed none of them.`,

@@ -13,6 +13,10 @@ export interface FindingWords {
 export interface CheckWords<F extends Finding> {
   readonly name: string;
   readonly reason: string;
+  /** On the button of its quick fix; missing where it has none. */
+  button?(finding: F): string;
+  /** Of what lives in a template: what is offered for all its pages, and what the journal says once it is done, and taken back. */
+  readonly everywhere?: { readonly label: string; readonly done: string; readonly back: string };
   say(finding: F, nameOf: (page: string) => string): FindingWords;
 }
 /** One entry a code. */

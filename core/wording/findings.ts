@@ -6,11 +6,16 @@ import type { CheckWords, FindingWords, WordsOf } from './finding-words.ts';
 /** The words of every check, one entry a code: what has none does not compile. */
 const CHECK_WORDS: WordsOf<FindingCode> = { ...ABOUT_PAGES, ...ABOUT_WORDS };
 
-/** What a check is called in lists, and why it is made. */
-export const aboutCheck = (code: FindingCode): Pick<CheckWords<Finding>, 'name' | 'reason'> => CHECK_WORDS[code];
+/** What a check is called in lists, why it is made, and what is offered where it lives in a template. */
+export const aboutCheck = (code: FindingCode): Omit<CheckWords<Finding>, 'say'> => CHECK_WORDS[code];
 
 /** Sentences for a finding. `nameOf` gives what a page is called. */
 export function findingWords(finding: Finding, nameOf: (page: string) => string = (page) => page): FindingWords {
   // A code and its finding belong together; the table says so entry by entry.
   return (CHECK_WORDS[finding.code] as CheckWords<Finding>).say(finding, nameOf);
+}
+
+/** What the button of a finding's quick fix says; empty where there is none. */
+export function fixButton(finding: Finding): string {
+  return (CHECK_WORDS[finding.code] as CheckWords<Finding>).button?.(finding) ?? '';
 }

@@ -1,5 +1,5 @@
 export { editWords } from './edits.ts';
-export { aboutCheck, findingWords } from './findings.ts';
+export { aboutCheck, findingWords, fixButton } from './findings.ts';
 export { PLACE_WORDS, UNWRITABLE, type FindingWords } from './finding-words.ts';
 export { list } from './lists.ts';
 export { fullDate, shortDate } from './dates.ts';

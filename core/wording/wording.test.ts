@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { CHECKS } from '../checks/index.ts';
 import type { GateReason } from '../indexing/index.ts';
 import type { ProofOutcome } from '../ownership/index.ts';
 import type { PageEdit } from '../page/index.ts';
@@ -6,6 +7,7 @@ import { TROUBLE_COSTS, type RobotsTrouble } from '../robots/index.ts';
 import { KINDS } from '../site/index.ts';
 import type { Step } from '../rows/index.ts';
 import {
+  aboutCheck,
   bytesText,
   counted,
   editWords,
@@ -276,4 +278,16 @@ describe('robots.txt in plain words', () => {
     good(headline, why);
     expect(TROUBLE_COSTS[trouble.code]).toMatch(/blocks|weakens|polish/);
   });
+});
+
+describe('checks', () => {
+  it('have all that belongs to one: words, a button where one press can do something, and an offer for all pages where it lives in a template', () => {
+    for (const check of CHECKS) {
+      const { name, reason, button, everywhere } = aboutCheck(check.code);
+      expect([check.code, name.length > 3, /^[A-Z].*\.$/.test(reason)]).toEqual([check.code, true, true]);
+      expect([check.code, button !== undefined]).toEqual([check.code, check.fix !== undefined]);
+      expect([check.code, everywhere !== undefined]).toEqual([check.code, check.onAllPages !== undefined]);
+    }
+  });
+  it('are called by different names', () => expect(new Set(CHECKS.map(({ code }) => aboutCheck(code).name)).size).toBe(CHECKS.length));
 });

@@ -1,4 +1,4 @@
-import type { TemplateCode } from '../../core/checks/index.ts';
+import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import type { TextMeasure } from '../../core/language/index.ts';
 import { passagesIn, patchPage, readSource, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
 import { releasedTags, SITEMAP_PAGE, sourceDiff, type Hunk, type Manifest, written, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
@@ -214,12 +214,12 @@ export class Analyst {
   }
 
   /** What a mend for what lives in a template would write, on all pages that need it. */
-  templateMend(code: TemplateCode): Promise<MendGroup[]> {
+  templateMend(code: FindingCode, field: TemplateField): Promise<MendGroup[]> {
     const pages = this.its()
       .rows()
       .filter((row) => row.findings.some((finding) => finding.code === code));
     const store = { db: this.db, siteId: this.siteId, files: this.files };
-    return templateMend(store, code, pages, this.document.tables.facts['']?.language || 'en');
+    return templateMend(store, field, pages, this.document.tables.facts['']?.language || 'en');
   }
 
   brokenLinks(): ReturnType<Survey['brokenLinks']> {

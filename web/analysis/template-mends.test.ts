@@ -24,7 +24,7 @@ it('like changes go together, each page in its own language, and what cannot be 
   const store = { db, siteId: 's', files: [] };
   const groups = await templateMend(
     store,
-    'lang-missing',
+    'lang',
     Object.keys(pages).map((id) => ({ id, title: id })),
     'fr',
   );
@@ -34,7 +34,7 @@ it('like changes go together, each page in its own language, and what cannot be 
     [['<html lang="fr" class=x>'], ['d.html'], 'fr', undefined],
     [[], ['e.html'], 'fr', 'head-cannot-take-it'],
   ]);
-  const headings = await templateMend(store, 'heading-several', [{ id: 'a.html', title: 'A' }], 'en');
+  const headings = await templateMend(store, 'oneHeading', [{ id: 'a.html', title: 'A' }], 'en');
   expect(headings.map(({ changes }) => changes)).toEqual([[]]);
 });
 

@@ -1,4 +1,4 @@
-import type { TemplateCode } from '../../core/checks/index.ts';
+import type { TemplateField } from '../../core/checks/index.ts';
 import { likelyLanguage } from '../../core/language/index.ts';
 import { patchPage, readSource, type PatchRefusal, type TemplateEdit } from '../../core/page/index.ts';
 import { decodeSource, type SourceText, type Splice } from '../../core/source/index.ts';
@@ -21,17 +21,17 @@ export interface MendGroup {
 }
 
 /** What a mend would write into pages, seen before it is written; like goes with like, what touches most pages first. `language` is the site's own. */
-export async function templateMend({ db, siteId }: StoredSite, code: TemplateCode, pages: readonly TemplatePage[], language: string): Promise<MendGroup[]> {
+export async function templateMend({ db, siteId }: StoredSite, field: TemplateField, pages: readonly TemplatePage[], language: string): Promise<MendGroup[]> {
   const groups = new Map<string, MendGroup & { pages: string[] }>();
   for (const page of pages) {
     const bytes = await loadBytes(db, siteId, page.id);
     if (!bytes) continue;
     const source = decodeSource(bytes);
-    const reading = readSource(source, { keepText: code === 'lang-missing' });
+    const reading = readSource(source, { keepText: field === 'lang' });
     if (!reading.ok) continue;
-    const lang = code === 'lang-missing' ? (likelyLanguage(reading.facts.text ?? '') ?? language) : undefined;
+    const lang = field === 'lang' ? (likelyLanguage(reading.facts.text ?? '') ?? language) : undefined;
     const edit: TemplateEdit =
-      lang !== undefined ? { kind: 'lang', lang } : code === 'heading-several' ? { kind: 'one-heading' } : { kind: 'one-title', text: page.title };
+      lang !== undefined ? { kind: 'lang', lang } : field === 'oneHeading' ? { kind: 'one-heading' } : { kind: 'one-title', text: page.title };
     const patched = patchPage(source, reading.facts, [edit]);
     const changes = patched.ok ? patched.splices.map((splice) => asTags(source, splice)) : [];
     const refused = patched.ok ? undefined : patched.reason;

@@ -1,7 +1,17 @@
 import { expose } from 'comlink';
-import type { TemplateCode } from '../../core/checks/index.ts';
+import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import type { PatchRefusal } from '../../core/page/index.ts';
-import { outPath, type Manifest, type ReleaseItem, type WorkingCopy } from '../../core/release/index.ts';
+import {
+  beingSent,
+  broughtInManifest,
+  IDLE,
+  outPath,
+  prepared,
+  putOut,
+  type ReleaseItem,
+  type ReleaseOrder,
+  type WorkingCopy,
+} from '../../core/release/index.ts';
 import type { Change, Kind, PatternField, SiteDocument } from '../../core/site/index.ts';
 import type { MapFrom, MapOrder } from '../../core/map/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
@@ -28,8 +38,7 @@ const db = (): Promise<Database> =>
 let analyst: Analyst | undefined;
 /** The opening that is under way: what is asked of a site meanwhile waits for it. */
 let opening: Promise<unknown> = Promise.resolve();
-/** What a release under way consists of, as it was when it began: the owner may go on typing. */
-let pendingManifest: Manifest | undefined;
+let order: ReleaseOrder = IDLE;
 const cache: FactCache = new Map();
 const cancelled = new Set<string>();
 
@@ -57,11 +66,6 @@ function inParts(news: SurveyNews): SurveyNews {
   if (news.rows.length <= ROWS_A_MESSAGE) return news;
   rest.set(++tickets, news.rows.slice(ROWS_A_MESSAGE));
   return { ...news, rows: news.rows.slice(0, ROWS_A_MESSAGE), ticket: tickets };
-}
-
-/** The manifest's files, those that could not be written told as they went out: unchanged. */
-function withoutRefused({ files }: Manifest, refused: ReadonlySet<string>): Manifest['files'] {
-  return Object.fromEntries(Object.entries(files).map(([path, file]) => [path, refused.has(outPath(path, file)) ? { ...file, edits: [] } : file]));
 }
 
 /** What the page can ask of the worker. One site is open at a time. */
@@ -134,7 +138,7 @@ const service = {
   tags: async (id: string) => (await site()).tags(id),
   mainAddressEffect: async (origin: string) => (await site()).mainAddressEffect(origin),
   pageForPeople: async () => (await site()).pageForPeople(),
-  templateMend: async (code: TemplateCode) => (await site()).templateMend(code),
+  templateMend: async (code: FindingCode, field: TemplateField) => (await site()).templateMend(code, field),
   brokenLinks: async () => (await site()).brokenLinks(),
   phrases: async () => (await site()).phrases(),
   patternPreview: async (kind: Kind, field: PatternField, pattern: Pattern | undefined) => (await site()).patternPreview(kind, field, pattern),
@@ -203,11 +207,7 @@ const service = {
       if (out.refused) refused.push({ path: out.path, reason: out.refused });
       if (++done % 20 === 0) progress(done, rewritten.size);
     }
-    // What could not be written stays open: the manifest must not claim that it went out.
-    pendingManifest = {
-      ...manifest,
-      files: withoutRefused(manifest, new Set(refused.map(({ path }) => path))),
-    };
+    order = prepared(manifest, new Set(refused.map(({ path }) => path)));
     return { files, refused };
   },
 
@@ -224,7 +224,7 @@ const service = {
       size = 0;
     };
     const sent = new Set<string>();
-    for await (const out of outFiles(await db(), its.siteId, pendingManifest ?? its.workingCopy(), its.storedFiles(), new Set(paths.keys()))) {
+    for await (const out of outFiles(await db(), its.siteId, beingSent(order), its.storedFiles(), new Set(paths.keys()))) {
       const hash = paths.get(out.path) as string;
       if (sent.has(hash)) continue;
       sent.add(hash);
@@ -239,9 +239,8 @@ const service = {
   /** Remembers the release that `outgoing` prepared; `document` holds its record already. */
   async released(document: SiteDocument): Promise<SurveyNews> {
     const its = await site();
-    const manifest = pendingManifest;
-    if (!manifest) throw new Error('no release was prepared');
-    pendingManifest = undefined;
+    const { order: after, manifest } = putOut(order);
+    order = after;
     await saveManifest(await db(), its.siteId, manifest);
     return inParts(its.released(manifest, document));
   },
@@ -249,16 +248,7 @@ const service = {
   /** Sets down what was live when the site was brought in: everything, but for some files made since. */
   async startFrom(number: number, document: SiteDocument, except: readonly string[]): Promise<SurveyNews> {
     const its = await site();
-    const whole = its.manifestFor(number);
-    const left = new Set(except);
-    const manifest = {
-      ...whole,
-      own: {},
-      hosting: {},
-      changedAt: {},
-      listed: whole.listed.filter((id) => !left.has(id)),
-      files: Object.fromEntries(Object.entries(whole.files).flatMap(([path, file]) => (left.has(path) ? [] : [[path, { ...file, edits: [] }]]))),
-    };
+    const manifest = broughtInManifest(its.manifestFor(number), new Set(except));
     await saveManifest(await db(), its.siteId, manifest);
     return inParts(its.released(manifest, document));
   },

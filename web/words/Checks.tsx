@@ -1,14 +1,13 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { CHECKS, isTemplateCode, type Check, type Cost, type Finding, type FindingCode } from '../../core/checks/index.ts';
+import { CHECKS, type Check, type Cost, type Finding, type FindingCode } from '../../core/checks/index.ts';
 import { set } from '../../core/site/index.ts';
 import { TEXT_LIMITS } from '../../core/titles/index.ts';
 import { aboutCheck, counted } from '../../core/wording/index.ts';
 import { PageLink, Term } from '../pieces/index.ts';
 import { More, useMore, usePrinting } from '../ui/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { unignore, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { TemplateMend } from './TemplateMend.tsx';
-import { unignore } from './mends.ts';
 import { ROOM_LINES } from './wording.ts';
 
 const COSTS: Readonly<Record<Cost, string>> = { blocks: 'Blocks a page from being found', weakens: 'Weakens it', polish: 'Polish' };
@@ -42,13 +41,13 @@ export function Checks() {
   );
 }
 
-function CheckLine({ check, pages }: { readonly check: Pick<Check<Finding>, 'code' | 'stop'>; readonly pages: readonly string[] }) {
+function CheckLine({ check, pages }: { readonly check: Pick<Check<Finding>, 'code' | 'stop' | 'onAllPages'>; readonly pages: readonly string[] }) {
   const byId = useWorkspace((state) => state.byId);
   const { drawn, more } = useMore(check.code);
   const printing = usePrinting();
   const asked = useSearchParams()[0].get('check') === check.code;
   const [opened, setOpened] = useState(asked);
-  const mends = isTemplateCode(check.code) && (opened || printing);
+  const mends = check.onAllPages !== undefined && (opened || printing);
   return (
     <li className="px-4 py-2" data-check={check.code}>
       <details
@@ -63,7 +62,7 @@ function CheckLine({ check, pages }: { readonly check: Pick<Check<Finding>, 'cod
             {pages.length === 0 ? 'none' : counted(pages.length, 'page')}
           </span>
         </summary>
-        {mends && isTemplateCode(check.code) && <TemplateMend code={check.code} />}
+        {mends && check.onAllPages && <TemplateMend code={check.code} field={check.onAllPages} />}
         {pages.length > 0 && (
           <ul className="columns-1 gap-6 py-1 text-[13.5px] sm:columns-2 lg:columns-3">
             {pages.slice(0, drawn).map((id) => (

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import type { Finding } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import type { Workspace } from '../workspace/index.ts';
-import { ignoreFinding } from './mends.ts';
+import { ignoreFinding, type Workspace } from '../workspace/index.ts';
 
 /** Lets a finding be here, with a reason for whoever comes after. */
 export function FindingActions({ workspace, row, finding }: { readonly workspace: Workspace; readonly row: PageRow; readonly finding: Finding }) {

@@ -4,9 +4,8 @@ import type { SitePage } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { Findings, lineOf, Rail, PageLink } from '../pieces/index.ts';
 import { Segments, useRemembered } from '../ui/index.ts';
-import { useWorkspace } from '../workspace/index.ts';
+import { fixFor, unignore, useWorkspace, useWorkspaceApi, type FixPlaces } from '../workspace/index.ts';
 import { FindingActions } from './FindingActions.tsx';
-import { unignore, mendFor, type MendPlaces } from './mends.ts';
 import { BrowserTab, ResultCard, ShareCard } from './previews.tsx';
 import { TagsAsCode } from './TagsAsCode.tsx';
 import { wording } from './wording.ts';
@@ -33,10 +32,10 @@ export function Looks({
   readonly title: string;
   readonly description: string;
   readonly findings: readonly Finding[];
-  readonly places: MendPlaces;
+  readonly places: FixPlaces;
 }) {
   const [look, setLook] = useRemembered<Look>('look', LOOKS, 'wide');
-  const workspace = places.workspace;
+  const workspace = useWorkspaceApi();
   const ignored = useWorkspace((state) => state.document.tables.ignored);
   const letBe = row.ignored.filter((code) => ignored[`${row.id}\n${code}`]);
   return (
@@ -70,10 +69,10 @@ export function Looks({
           findings={findings}
           place={(finding) => lineOf(source, findingPlace(finding, facts))}
           action={(finding) => {
-            const mend = mendFor(finding, places);
-            return mend ? (
-              <button type="button" className="link-act" onClick={mend.run}>
-                {mend.label}
+            const fix = fixFor(workspace, row, finding, places);
+            return fix ? (
+              <button type="button" className="link-act" onClick={fix.run}>
+                {fix.label}
               </button>
             ) : null;
           }}

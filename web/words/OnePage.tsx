@@ -7,10 +7,9 @@ import type { PageDetail } from '../analysis/index.ts';
 import { Empty, note, useHotkey } from '../ui/index.ts';
 import { counted, UNWRITABLE } from '../../core/wording/index.ts';
 import { IntentChoice, PageHead, useRoute, PageName } from '../pieces/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { fixFor, useWorkspace, useWorkspaceApi, type FixPlaces } from '../workspace/index.ts';
 import { EndingField } from './EndingField.tsx';
 import { Looks } from './Looks.tsx';
-import { mendFor, type MendPlaces } from './mends.ts';
 import { PageText } from './PageText.tsx';
 import { PageLinks } from './PageLinks.tsx';
 import { PhraseField } from './PhraseField.tsx';
@@ -59,25 +58,23 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
   const [shown, setShown] = useState<string>();
   const sheet = useRef<HTMLDivElement>(null);
   const first = walking ? fieldToMend(row) : undefined;
-  const places: MendPlaces = {
-    workspace,
-    row,
+  const places: FixPlaces = {
     titles,
     descriptions,
     focus: (field) => sheet.current?.querySelector<HTMLElement>(`[data-field="${field}"] :is(input, textarea)`)?.focus(),
     goPage: (id) => go('words', id),
     goView: (view) => void navigate(`/s/${siteId}/words/${view}?page=${encodeURIComponent(row.id)}`),
     goCheck: (code) => void navigate(`/s/${siteId}/words/checks?page=${encodeURIComponent(row.id)}&check=${code}`),
-    show: (what) => {
-      setShown(what);
-      requestAnimationFrame(() => sheet.current?.querySelector(`[data-part="${what === 'links' ? 'links' : 'text'}"]`)?.scrollIntoView({ block: 'start' }));
+    show: (part) => {
+      setShown(part);
+      requestAnimationFrame(() => sheet.current?.querySelector(`[data-part="${part === 'links' ? 'links' : 'text'}"]`)?.scrollIntoView({ block: 'start' }));
     },
   };
   // The first finding that one key can mend: the walk needs no mouse and no Tab.
   useHotkey('alt+Enter', () => {
     for (const finding of findings) {
-      const mend = mendFor(finding, places);
-      if (mend?.whole) return mend.run();
+      const fix = fixFor(workspace, row, finding, places);
+      if (fix?.whole) return fix.run();
     }
     note(findings.length === 0 ? wording.nothingToFix : wording.nothingByItself, { id: 'fix' });
   });

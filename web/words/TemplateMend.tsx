@@ -1,36 +1,33 @@
 import { Wrench } from 'lucide-react';
-import type { TemplateCode } from '../../core/checks/index.ts';
+import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import { all, set, type Change } from '../../core/site/index.ts';
-import { counted, PATCH_REFUSALS } from '../../core/wording/index.ts';
+import { aboutCheck, counted, PATCH_REFUSALS } from '../../core/wording/index.ts';
 import type { MendGroup } from '../analysis/index.ts';
 import { PageLink } from '../pieces/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi, type Workspace } from '../workspace/index.ts';
-import { TEMPLATE_MENDS } from './wording.ts';
 
 /** So many different changes are shown; the others are counted. */
 const SHOWN = 6;
 
-const FIELDS = { 'lang-missing': 'lang', 'title-several': 'oneTitle', 'title-outside-head': 'oneTitle', 'heading-several': 'oneHeading' } as const;
-
-function mend(workspace: Workspace, code: TemplateCode, groups: readonly MendGroup[]): void {
+function mend(workspace: Workspace, field: TemplateField, done: string, groups: readonly MendGroup[]): void {
   const changes = groups.flatMap(({ pages, lang }): Change[] =>
-    pages.map((page) => (lang === undefined ? set('pages', page, FIELDS[code] as 'oneTitle', true) : set('pages', page, 'lang', lang))),
+    pages.map((page) => (field === 'lang' ? set('pages', page, field, lang ?? null) : set('pages', page, field, true))),
   );
-  workspace.change(all(changes), { label: `${TEMPLATE_MENDS[code].done} on ${counted(changes.length, 'page')}` });
+  workspace.change(all(changes), { label: `${done} on ${counted(changes.length, 'page')}` });
 }
 
 /** What lives in a template is mended on all its pages at once: what would be written is seen first, and can be taken back as one. */
-export function TemplateMend({ code }: { readonly code: TemplateCode }) {
+export function TemplateMend({ code, field }: { readonly code: FindingCode; readonly field: TemplateField }) {
   const workspace = useWorkspaceApi();
-  const groups = useReport((one) => one.tools.analysis.templateMend(code));
+  const groups = useReport((one) => one.tools.analysis.templateMend(code, field));
   const byId = useWorkspace((state) => state.byId);
   const records = useWorkspace((state) => state.document.tables.pages);
-  const mended = Object.keys(records).filter((page) => records[page]?.[FIELDS[code]]);
+  const mended = Object.keys(records).filter((page) => records[page]?.[field]);
   const able = groups?.filter(({ refused }) => refused === undefined) ?? [];
   const count = able.reduce((sum, { pages }) => sum + pages.length, 0);
-  const words = TEMPLATE_MENDS[code];
+  const { label = '', done = '', back = '' } = aboutCheck(code).everywhere ?? {};
   const takeBack = (): void =>
-    workspace.change(all(mended.map((page) => set('pages', page, FIELDS[code], null))), { label: `${words.back} on ${counted(mended.length, 'page')}` });
+    workspace.change(all(mended.map((page) => set('pages', page, field, null))), { label: `${back} on ${counted(mended.length, 'page')}` });
   return (
     <div className="my-2" data-testid="template-mend">
       {groups === undefined && <p className="soft text-[13px]">Looking at what would be written …</p>}
@@ -56,8 +53,8 @@ export function TemplateMend({ code }: { readonly code: TemplateCode }) {
       {groups !== undefined && groups.length > SHOWN && <p className="soft text-[13px]">and {counted(groups.length - SHOWN, 'more change')}</p>}
       <p className="mt-2 flex flex-wrap items-center gap-3">
         {count > 0 && (
-          <button type="button" className="btn btn-sm btn-primary gap-2" onClick={() => mend(workspace, code, able)}>
-            <Wrench size={15} aria-hidden /> {words.label} on {counted(count, 'page')}
+          <button type="button" className="btn btn-sm btn-primary gap-2" onClick={() => mend(workspace, field, done, able)}>
+            <Wrench size={15} aria-hidden /> {label} on {counted(count, 'page')}
           </button>
         )}
         {mended.length > 0 && (

@@ -100,14 +100,6 @@ export const CELL_FAULTS = {
   'ending-query': 'its address has a query; it is changed where the site is made.',
 } as const;
 
-/** What is done about findings that live in a template. */
-export const TEMPLATE_MENDS = {
-  'lang-missing': { label: 'Say the language', done: 'The language is said', back: 'The language is no longer said' },
-  'title-several': { label: 'Leave one title', done: 'One title is left', back: 'All titles stay' },
-  'title-outside-head': { label: 'Put it into the head', done: 'The title stands in the head', back: 'The title stays where it stood' },
-  'heading-several': { label: 'Leave one main heading', done: 'One main heading is left', back: 'All main headings stay' },
-} as const;
-
 /** Why a row of a table is not taken. */
 export function rowFault({ why, first }: RefusedRow): string {
   switch (why) {

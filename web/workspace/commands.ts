@@ -7,6 +7,7 @@ import {
   fieldsOf,
   isOpen,
   movedRule,
+  pageKey,
   directivesKey,
   directivesOf,
   set,
@@ -16,7 +17,7 @@ import {
 } from '../../core/site/index.ts';
 import { mapsOf } from '../../core/map/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { KIND_WORDS } from '../../core/wording/index.ts';
+import { findingWords, KIND_WORDS } from '../../core/wording/index.ts';
 import type { Workspace } from './store.ts';
 
 /**
@@ -153,24 +154,19 @@ export function planOpening(workspace: Workspace, planned: boolean): void {
   });
 }
 
-/** What can be done about a finding at the doors that the page's state does not tell; `whole` where it mends all of it. */
-export function doorMend(
-  workspace: Workspace,
-  row: PageRow,
-  finding: Extract<Finding, { code: 'one-engine' | 'canonical-several' }>,
-): { readonly label: string; readonly run: () => void; readonly whole: boolean } {
-  if (finding.code === 'canonical-several')
-    return {
-      label: 'Name its own',
-      run: () => workspace.change(set('pages', row.id, 'canonical', 'self'), { label: `“${row.name}” names its own address` }),
-      whole: true,
-    };
-  switch (finding.how) {
-    case 'shut-out':
-      return { label: `Open it for ${finding.engine}`, run: () => void openPage(workspace, row.id), whole: finding.gates.some((gate) => gate.openable) };
-    case 'leaking':
-      return { label: 'Keep it out', run: () => setPageIntent(workspace, row.id, 'out'), whole: true };
-    case 'half-hidden':
-      return { label: 'Hide properly', run: () => void hideProperly(workspace, [row.id]), whole: true };
-  }
+/** Lets a finding be on one page, with a reason. */
+export function ignoreFinding(workspace: Workspace, row: PageRow, finding: Finding, reason: string): void {
+  const { headline } = findingWords(finding, (id) => workspace.state.byId.get(id)?.name ?? id);
+  const key = pageKey(row.id, finding.code);
+  workspace.change(all([set('ignored', key, 'reason', reason), set('ignored', key, 'at', workspace.tools.now().toISOString())]), {
+    label: `“${headline}” is let be on “${row.name}”`,
+  });
+}
+
+/** Takes that back. */
+export function unignore(workspace: Workspace, page: string, code: string): void {
+  const key = pageKey(page, code);
+  workspace.change(all([set('ignored', key, 'reason', null), set('ignored', key, 'at', null)]), {
+    label: `A finding counts again on “${workspace.state.byId.get(page)?.name ?? page}”`,
+  });
 }

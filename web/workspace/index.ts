@@ -17,8 +17,9 @@ export {
 export type { SaveTrouble } from './trouble.ts';
 export { Workspace, type About, type Told, type WorkspaceState, type WorkspaceTools } from './store.ts';
 export {
-  doorMend,
   hideProperly,
+  ignoreFinding,
+  unignore,
   isKeptFrom,
   keepFrom,
   makeHome,
@@ -33,3 +34,4 @@ export {
   setPageIntents,
   switchSite,
 } from './commands.ts';
+export { fixFor, type FixPlaces } from './quick-fixes.ts';

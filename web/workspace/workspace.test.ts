@@ -13,7 +13,7 @@ import { zipSync } from 'fflate';
 import type { PageRow } from '../../core/rows/index.ts';
 import {
   deleteSite,
-  doorMend,
+  fixFor,
   hideProperly,
   listSites,
   openPage,
@@ -531,7 +531,7 @@ describe('mends', () => {
               finding.code === (how === 'canonical' ? 'canonical-several' : 'one-engine') &&
               (finding.code === 'canonical-several' || finding.code === 'one-engine')
             )
-              doorMend(workspace, row, finding).run();
+              fixFor(workspace, row, finding)?.run();
         // What is asked of the thread first is answered before what a press asks.
         await workspace.tools.analysis.robots();
         await workspace.whenIdle();
