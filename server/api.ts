@@ -1,3 +1,4 @@
+import type { EngineId } from '../core/engines/index.ts';
 import type { FastifyInstance } from 'fastify';
 import {
   addressQuery,
@@ -12,7 +13,6 @@ import {
   sitemapRequest,
   verifyRequest,
   type ClockAnswer,
-  type EngineId,
   type FetchedMap,
   type HostedAnswer,
   type LiveAnswer,
@@ -28,7 +28,7 @@ const BUNDLE = 80_000_000;
 /** Everything the app asks of the outside world. */
 export function serveApi(app: FastifyInstance, standIns: StandIns): void {
   const { host, clock } = standIns;
-  const engineOf = (id: EngineId): StandInEngine => standIns[id];
+  const engineOf = (id: EngineId): StandInEngine => standIns.engine(id);
   app.addContentTypeParser('application/zip', { parseAs: 'buffer', bodyLimit: BUNDLE }, (_request, body, done) => done(null, body));
 
   app.post('/api/host/missing', { bodyLimit: 16_000_000 }, async (request): Promise<MissingAnswer> => ({

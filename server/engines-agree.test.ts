@@ -2,7 +2,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join, relative, sep } from 'node:path';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { policyFor } from '../core/indexing/index.ts';
+import { policyFor } from '../core/engines/index.ts';
 import { all, applyChange, emptyDocument, directivesKey, set, type Change } from '../core/site/index.ts';
 import { expectPromiseKept, ORIGIN, type Site } from './testing/engines-agree.ts';
 

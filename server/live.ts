@@ -1,5 +1,6 @@
 import type { FetchedMap, LiveAnswer, TwinAnswer } from '../core/exchange/index.ts';
-import { answerText, evidenceFromAnswer, gatePlaces, policyFor, readAnswer, wayIn, type Answer } from '../core/indexing/index.ts';
+import { policyFor } from '../core/engines/index.ts';
+import { answerText, evidenceFromAnswer, gatePlaces, readAnswer, wayIn, type Answer } from '../core/indexing/index.ts';
 import { SITEMAP_LIMITS } from '../core/sitemap/index.ts';
 import { decodeBytes, isGzip, unpackedText } from '../core/source/index.ts';
 import type { Fetch, FetchOutcome } from './fetching/index.ts';

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
-import { ENGINES, type Reality } from '../core/indexing/index.ts';
+import { ENGINES } from '../core/engines/index.ts';
+import type { Reality } from '../core/indexing/index.ts';
 import { all, applyChange, emptyDocument, set, type Change, type SiteDocument } from '../core/site/index.ts';
 import { crawled, indexOf, ORIGIN, released, survey, UNKNOWN, type Site } from './testing/engines-agree.ts';
 

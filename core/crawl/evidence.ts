@@ -1,8 +1,8 @@
+import { policyFor } from '../engines/index.ts';
 import {
   alike,
   comparedText,
   mayFetch,
-  policyFor,
   refreshOf,
   saidByHeaders,
   softNotFound,

@@ -1,4 +1,5 @@
-import { ENGINES, wayIn, type WayIn } from '../indexing/index.ts';
+import { ENGINES } from '../engines/index.ts';
+import { wayIn, type WayIn } from '../indexing/index.ts';
 import { effectiveAddress } from '../site/index.ts';
 import type { RobotsAccess } from './access.ts';
 import type { Evidences } from './evidence.ts';

@@ -1,4 +1,5 @@
-import { alike, followsCanonical, type CanonicalTarget, type EnginePolicy } from '../indexing/index.ts';
+import type { EnginePolicy } from '../engines/index.ts';
+import { alike, followsCanonical, type CanonicalTarget } from '../indexing/index.ts';
 import type { IndexRecord } from './records.ts';
 
 /**

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { parseRobots, robotsMatcher } from '../robots/index.ts';
-import { PLOVER, SKERRY, type Answer } from '../indexing/index.ts';
+import { PLOVER, SKERRY } from '../engines/index.ts';
+import type { Answer } from '../indexing/index.ts';
 import { afterCanonicals, dueVisits, judge, search, snippetFor, visitsAllowed, type IndexRecord } from './index.ts';
 
 const HOME = 'https://a.example/';

@@ -1,14 +1,5 @@
-import {
-  comparedText,
-  evidenceFromAnswer,
-  readAnswer,
-  wayIn,
-  type Answer,
-  type CanonicalTarget,
-  type EnginePolicy,
-  type RobotsAccess,
-  type WayIn,
-} from '../indexing/index.ts';
+import type { EnginePolicy } from '../engines/index.ts';
+import { comparedText, evidenceFromAnswer, readAnswer, wayIn, type Answer, type CanonicalTarget, type RobotsAccess, type WayIn } from '../indexing/index.ts';
 import { baseAddress, documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
 import { isAddressVariant, pathAndQuery } from '../source/index.ts';
 import type { IndexRecord } from './records.ts';

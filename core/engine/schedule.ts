@@ -1,4 +1,4 @@
-import type { EnginePolicy } from '../indexing/index.ts';
+import type { EnginePolicy } from '../engines/index.ts';
 import type { IndexRecord } from './records.ts';
 
 const DAY = 86_400_000;

@@ -1,3 +1,4 @@
+import { ENGINE_IDS, SKERRY } from '../engines/index.ts';
 import { z } from 'zod';
 import type { IndexRecord, SearchResult } from '../engine/index.ts';
 import type { GatePlaces, WayIn } from '../indexing/index.ts';
@@ -72,8 +73,7 @@ export const verifyRequest = z.strictObject({ host: hostName, origin: z.string()
 export const advanceRequest = z.strictObject({ days: z.number().int().min(1).max(60) });
 export const searchQuery = z.strictObject({ q: z.string().max(500) });
 /** Which of the stand-in engines is asked. */
-export const engineId = z.enum(['skerry', 'plover']);
-export type EngineId = z.infer<typeof engineId>;
+export const engineId = z.enum(ENGINE_IDS);
 export const engineParam = z.strictObject({ engine: engineId });
 export const engineHostParam = z.strictObject({ engine: engineId, host: hostName });
 export const liveQuery = z.strictObject({
@@ -81,7 +81,7 @@ export const liveQuery = z.strictObject({
   crawler: z
     .string()
     .regex(/^[A-Za-z_-]{1,64}$/)
-    .default('SkerryBot'),
+    .default(SKERRY.crawler),
 });
 export const addressQuery = z.strictObject({ address: z.url().max(2048) });
 

@@ -1,5 +1,5 @@
 import type { PageFacts } from '../page/index.ts';
-import type { EnginePolicy } from './engines.ts';
+import type { EnginePolicy } from '../engines/index.ts';
 
 /** What is known of the page that a canonical points at. */
 export interface CanonicalTarget {

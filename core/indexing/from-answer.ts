@@ -1,7 +1,7 @@
 import { baseAddress, canonicalHrefs, canonicalLinks, readHeader, readPage, type PageFacts } from '../page/index.ts';
 import { decodeSource, pathAndQuery, plainAddress } from '../source/index.ts';
 import type { CanonicalTarget } from './canonical.ts';
-import type { EnginePolicy } from './engines.ts';
+import type { EnginePolicy } from '../engines/index.ts';
 import { refreshOf, softNotFound } from './soft-not-found.ts';
 import type { AnswerEvidence, Evidence, PageEvidence, RobotsAccess, SaidCanonical, SaidDirectives } from './way-in.ts';
 

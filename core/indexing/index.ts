@@ -1,5 +1,4 @@
 export { alike, comparedText, followsCanonical, type CanonicalTarget } from './canonical.ts';
-export { ENGINES, PLOVER, policyFor, SKERRY, type EnginePolicy } from './engines.ts';
 export {
   answerText,
   canonicalsOf,

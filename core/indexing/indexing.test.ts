@@ -3,19 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { directiveWords, indexDirectives, mergeDirectives, readHeader, refreshTarget, strictest } from '../page/index.ts';
 import { parseRobots, robotsMatcher } from '../robots/index.ts';
 import { factsOf } from '../testing/html.ts';
+import { PLOVER, policyFor, SKERRY } from '../engines/index.ts';
 import {
   alike,
   canonicalsOf,
   evidenceFromAnswer,
   followsCanonical,
   headerCanonicals,
-  PLOVER,
-  policyFor,
   readAnswer,
   refreshOf,
   saidByHeaders,
   saysNotFound,
-  SKERRY,
   softNotFound,
   stateOf,
   wayIn,

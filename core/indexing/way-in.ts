@@ -2,7 +2,7 @@ import { indexDirectives, strictest, type IndexDirectives } from '../page/index.
 import type { RobotsVerdict } from '../robots/index.ts';
 import { plainAddress } from '../source/index.ts';
 import { followsCanonical, type CanonicalTarget } from './canonical.ts';
-import { SKERRY, type EnginePolicy } from './engines.ts';
+import { SKERRY, type EnginePolicy } from '../engines/index.ts';
 
 /** The gates a crawler passes, in order. */
 export const GATES = ['live', 'public', 'answers', 'fetchable', 'listed', 'main-address', 'reachable'] as const;

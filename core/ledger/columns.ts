@@ -4,7 +4,7 @@ import {
   effectiveDirectives,
   endingFault,
   endingOf,
-  KIND_NAMES,
+  KIND_TABLE,
   KINDS,
   directivesKey,
   set,
@@ -50,7 +50,7 @@ export function cellText(row: PageRow, document: SiteDocument, column: LedgerCol
     case 'ending':
       return endingOf(row.address);
     case 'kind':
-      return KIND_NAMES[row.kind];
+      return KIND_TABLE[row.kind].name;
     case 'intent':
       return row.intent === 'list' ? 'list' : 'keep out';
     case 'follow':
@@ -146,7 +146,7 @@ export function cellChange(
 /** A kind by its name, as people write it. */
 export function kindNamed(text: string): Kind | undefined {
   const low = text.trim().toLowerCase();
-  return KINDS.find((kind) => kind === low || KIND_NAMES[kind].toLowerCase() === low || `${KIND_NAMES[kind].toLowerCase()}s` === low);
+  return KINDS.find((kind) => kind === low || KIND_TABLE[kind].name.toLowerCase() === low || `${KIND_TABLE[kind].name.toLowerCase()}s` === low);
 }
 
 function intentNamed(text: string): 'list' | 'out' | undefined {

@@ -1,15 +1,20 @@
 import type { RobotsAccess } from '../crawl/index.ts';
-import { mayFetch, policyFor } from '../indexing/index.ts';
+import { policyFor } from '../engines/index.ts';
+import { mayFetch } from '../indexing/index.ts';
 import type { AddressBook } from '../links/index.ts';
 import { effectiveRobots } from '../release/index.ts';
-import { siteOrigin, type Kind, type SiteDocument } from '../site/index.ts';
+import { KIND_TABLE, siteOrigin, type Kind, type SiteDocument } from '../site/index.ts';
 import { SITEMAP_FILE } from '../sitemap/index.ts';
 import { pathAndQuery } from '../source/index.ts';
 import { DeclaredSitemaps, type MapReader } from './declared-sitemaps.ts';
-import { MAP_NAMES, mapsOf } from './plan.ts';
+import { mapsOf } from './plan.ts';
 
 /** Maps of ours under the index. */
-const OUR_MAP = new RegExp(`^sitemap-(?:all|more|${Object.values(MAP_NAMES).join('|')})(?:-\\d+)?\\.xml$`);
+const OUR_MAP = new RegExp(
+  `^sitemap-(?:all|more|${Object.values(KIND_TABLE)
+    .map(({ map }) => map)
+    .join('|')})(?:-\\d+)?\\.xml$`,
+);
 
 /** Where maps lead a crawler: to pages by their own addresses, over redirects and the stubs of moved pages, and under second spellings, by path. */
 export interface MapLeads {

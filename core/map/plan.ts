@@ -3,6 +3,7 @@ import {
   authorOf,
   effectiveDescription,
   effectiveTitle,
+  KIND_TABLE,
   KINDS,
   pageName,
   publishedOn,
@@ -45,23 +46,9 @@ export interface MapPlan {
 export const RSS_FILE = 'rss.xml';
 export const ATOM_FILE = 'atom.xml';
 
-/** Names of the maps by kind, and what their lists are called in the map for people. */
-export const MAP_NAMES: Readonly<Record<Kind, string>> = {
-  page: 'pages',
-  service: 'services',
-  event: 'events',
-  product: 'products',
-  post: 'posts',
-  category: 'categories',
-  tag: 'tags',
-  author: 'authors',
-  date: 'dates',
-  other: 'others',
-};
-
 /** Address paths of the maps that can lead to a page of this kind. */
 export function mapsOf(kind: Kind): readonly string[] {
-  return [`/${SITEMAP_FILE}`, `/sitemap-${MAP_NAMES[kind]}.xml`];
+  return [`/${SITEMAP_FILE}`, `/sitemap-${KIND_TABLE[kind].map}.xml`];
 }
 
 /** Makes all files about the site as a whole from its settings. `pages` are those that belong in the map, in the order of their addresses. */
@@ -80,7 +67,7 @@ export function planMaps(
     settings.by === 'one'
       ? [{ name: 'all', entries: [...pages.map((page) => page.entry), ...more] }]
       : [
-          ...KINDS.map((kind) => ({ name: MAP_NAMES[kind], entries: pages.flatMap((page) => (page.site.kind === kind ? [page.entry] : [])) })),
+          ...KINDS.map((kind) => ({ name: KIND_TABLE[kind].map, entries: pages.flatMap((page) => (page.site.kind === kind ? [page.entry] : [])) })),
           { name: 'more', entries: more },
         ].filter((group) => group.entries.length > 0);
   const styled = settings.style !== false;
@@ -139,7 +126,7 @@ export function humanPage(document: SiteDocument, pages: readonly PlannedPage[],
   const facts = document.tables.facts[''] ?? {};
   const name = facts.siteName ?? '';
   const sections = KINDS.map((kind) => ({
-    name: MAP_NAMES[kind].replace(/^./, (letter) => letter.toUpperCase()),
+    name: KIND_TABLE[kind].map.replace(/^./, (letter) => letter.toUpperCase()),
     pages: pages.filter((page) => page.site.kind === kind).map((page) => ({ name: pageName(page.site), address: page.address })),
   })).filter((section) => section.pages.length > 0);
   return sitemapPage(

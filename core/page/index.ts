@@ -31,18 +31,7 @@ export type { Unwritable } from './writable.ts';
 export { ownPart } from './frame.ts';
 export { holdsPage } from './leftovers.ts';
 export { plannedMetas, type DirectivesEdit, type NoindexEdit, type PlannedMeta } from './robots-metas.ts';
-export {
-  baseAddress,
-  canonicalHrefs,
-  canonicalLinks,
-  CRAWLERS,
-  documentTitle,
-  mainHeading,
-  metaDescription,
-  refreshMetas,
-  refreshTarget,
-  robotsMetas,
-} from './views.ts';
+export { baseAddress, canonicalHrefs, canonicalLinks, documentTitle, mainHeading, metaDescription, refreshMetas, refreshTarget, robotsMetas } from './views.ts';
 export { asciiReferences, escapeAttribute, escapeText, scriptJson } from './escape.ts';
 export { passagesIn, type Passage, type PassageEdit } from './passages.ts';
 export { relative, type AddressesEdit } from './relink.ts';

@@ -1,7 +1,6 @@
+import { CRAWLERS } from '../engines/index.ts';
 import type { LinkTagFact, MetaFact, PageFacts, TitleFact } from './facts.ts';
 
-/** Product tokens of the crawlers that this program knows; a `meta` may address them by name. */
-export const CRAWLERS = ['SkerryBot', 'PloverBot', 'PloverBot-Image'] as const;
 const CRAWLER_NAMES = new Set<string>(CRAWLERS.map((name) => name.toLowerCase()));
 
 /** The title of the document: the first `title` in the HTML namespace, wherever it stands. */

@@ -1,4 +1,5 @@
-import { canonicalLinks, CRAWLERS, patchPage, readSource, type PageEdit, type PageFacts, type PatchRefusal } from '../page/index.ts';
+import { CRAWLERS } from '../engines/index.ts';
+import { canonicalLinks, patchPage, readSource, type PageEdit, type PageFacts, type PatchRefusal } from '../page/index.ts';
 import { respell, type SourceText } from '../source/index.ts';
 
 /** What a page's head will say to engines and to programs that draw cards, in the very bytes that are released. */

@@ -54,7 +54,7 @@ export {
   type UndoStep,
 } from './history.ts';
 export { crawlerIntent, effectiveIntent, effectiveNoindex, kindIntent, robotsEdits, type EffectiveIntent } from './intent.ts';
-export { ARCHIVES, guessKind, KIND_INTENTS, KIND_NAMES, KINDS, type Intent, type Kind } from './kinds.ts';
+export { ARCHIVES, guessKind, KIND_TABLE, KINDS, type Intent, type Kind } from './kinds.ts';
 export { wantedInMap, type WantedInMap } from './in-map.ts';
 export { leftover, numberAfterName } from './leftovers.ts';
 export { kindOf, kindRules, pageName, pathRules, ruleCatches, spares, type KindRule, type PathRule, type SitePage } from './page.ts';

@@ -1,7 +1,7 @@
 import { indexDirectives, robotsMetas, type DirectivesEdit, type NoindexEdit } from '../page/index.ts';
 import { addressOf } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
-import { KIND_INTENTS, type Intent, type Kind } from './kinds.ts';
+import { KIND_TABLE, type Intent, type Kind } from './kinds.ts';
 import { isOpen } from './origin.ts';
 import type { SitePage } from './page.ts';
 import { directiveEdits, EVERY_CRAWLER, hasDirectiveRules, directiveRules, directivesOf } from './directives.ts';
@@ -17,7 +17,7 @@ export interface EffectiveIntent {
 /** Intent of a kind: the owner's word or a good practitioner's default. */
 export function kindIntent(document: SiteDocument, kind: Kind): EffectiveIntent {
   const own = document.tables.kinds[kind]?.intent;
-  return own ? { intent: own, from: 'kind' } : { intent: KIND_INTENTS[kind], from: 'default' };
+  return own ? { intent: own, from: 'kind' } : { intent: KIND_TABLE[kind].intent, from: 'default' };
 }
 
 /** Intent of a page: its own, else the first rule's that catches it, else its kind's. */

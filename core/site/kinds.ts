@@ -4,35 +4,33 @@ import type { PageFacts } from '../page/index.ts';
 export const KINDS = ['page', 'service', 'event', 'product', 'post', 'category', 'tag', 'author', 'date', 'other'] as const;
 export type Kind = (typeof KINDS)[number];
 
-/** What each kind is called, one of it. */
-export const KIND_NAMES: Readonly<Record<Kind, string>> = {
-  page: 'Page',
-  service: 'Service',
-  event: 'Event',
-  product: 'Product',
-  post: 'Post',
-  category: 'Category',
-  tag: 'Tag',
-  author: 'Author',
-  date: 'Date archive',
-  other: 'Other',
-};
-
 /** What the owner wants of a page. */
 export type Intent = 'list' | 'out';
 
-/** What a good practitioner would want of each kind: archives of a small site repeat its posts, so they stay out. */
-export const KIND_INTENTS: Readonly<Record<Kind, Intent>> = {
-  page: 'list',
-  service: 'list',
-  event: 'list',
-  product: 'list',
-  post: 'list',
-  category: 'list',
-  tag: 'out',
-  author: 'out',
-  date: 'out',
-  other: 'list',
+/** All that is known of a kind of page. */
+interface KindAbout {
+  /** What it is called in titles and tables, and in lists of pages: one of it, and many. */
+  readonly name: string;
+  readonly one: string;
+  readonly many: string;
+  /** What a good practitioner would want of it: archives of a small site repeat its posts, so they stay out. */
+  readonly intent: Intent;
+  /** Name of its map, and of its list in the map for people. */
+  readonly map: string;
+}
+
+/** The kinds, one line each. */
+export const KIND_TABLE: Readonly<Record<Kind, KindAbout>> = {
+  page: { name: 'Page', one: 'Page', many: 'Pages', intent: 'list', map: 'pages' },
+  service: { name: 'Service', one: 'Service', many: 'Services', intent: 'list', map: 'services' },
+  event: { name: 'Event', one: 'Event', many: 'Events', intent: 'list', map: 'events' },
+  product: { name: 'Product', one: 'Product', many: 'Products', intent: 'list', map: 'products' },
+  post: { name: 'Post', one: 'Post', many: 'Posts', intent: 'list', map: 'posts' },
+  category: { name: 'Category', one: 'Category', many: 'Categories', intent: 'list', map: 'categories' },
+  tag: { name: 'Tag', one: 'Tag', many: 'Tags', intent: 'out', map: 'tags' },
+  author: { name: 'Author', one: 'Author archive', many: 'Author archives', intent: 'out', map: 'authors' },
+  date: { name: 'Date archive', one: 'Date archive', many: 'Date archives', intent: 'out', map: 'dates' },
+  other: { name: 'Other', one: 'Other', many: 'Others', intent: 'list', map: 'others' },
 };
 
 /** Why a kind is listed or kept out where the owner says nothing. */

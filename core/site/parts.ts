@@ -3,7 +3,7 @@ import { percentDecoded } from '../source/index.ts';
 import type { Part, PartValues } from '../titles/index.ts';
 import { addressOf } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
-import { KIND_NAMES, type Kind } from './kinds.ts';
+import { KIND_TABLE, type Kind } from './kinds.ts';
 import { pageName, type SitePage } from './page.ts';
 import { titleParts } from './title-parts.ts';
 
@@ -26,7 +26,7 @@ export function partValues(document: SiteDocument, page: SitePage): PartValues {
       case 'separator':
         return site.separator ?? '|';
       case 'kind':
-        return KIND_NAMES[page.kind];
+        return KIND_TABLE[page.kind].name;
       case 'folder':
         return folderName(addressOf(page.id));
       case 'date':

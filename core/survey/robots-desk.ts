@@ -1,5 +1,5 @@
 import { neededFiles, reportOnRobots, robotsEffect, type RobotsEffect, type RobotsReport } from '../crawl/index.ts';
-import { CRAWLERS } from '../page/index.ts';
+import { CRAWLERS } from '../engines/index.ts';
 import { effectiveRobots } from '../release/index.ts';
 import { openPaths, type LintSite } from '../robots/index.ts';
 import { addressOf, siteHost, siteOrigin } from '../site/index.ts';

@@ -1,5 +1,4 @@
 import type { PageState } from '../indexing/index.ts';
-import type { Kind } from '../site/index.ts';
 
 /** A state in the owner's words: its name and one sentence; one sentence for an expert, and where it is laid down. */
 export const STATE_WORDS: Readonly<Record<PageState, { readonly name: string; readonly means: string; readonly expert: string; readonly section: string }>> = {
@@ -45,18 +44,4 @@ export const STATE_WORDS: Readonly<Record<PageState, { readonly name: string; re
     expert: 'The last release does not contain it; crawlers get a 404.',
     section: 'RFC 9110, 15.5.5',
   },
-};
-
-/** Kinds, singular and plural. */
-export const KIND_WORDS: Readonly<Record<Kind, { readonly one: string; readonly many: string }>> = {
-  page: { one: 'Page', many: 'Pages' },
-  service: { one: 'Service', many: 'Services' },
-  event: { one: 'Event', many: 'Events' },
-  product: { one: 'Product', many: 'Products' },
-  post: { one: 'Post', many: 'Posts' },
-  category: { one: 'Category', many: 'Categories' },
-  tag: { one: 'Tag', many: 'Tags' },
-  author: { one: 'Author archive', many: 'Author archives' },
-  date: { one: 'Date archive', many: 'Date archives' },
-  other: { one: 'Other', many: 'Others' },
 };

@@ -1,7 +1,8 @@
+import { SHUT_GATES } from './shut-gates.ts';
+import { KIND_TABLE } from '../site/index.ts';
 import type { Step } from '../rows/index.ts';
 import { list } from './lists.ts';
 import { counted, plural } from './numbers.ts';
-import { KIND_WORDS } from './states.ts';
 import { fullDate } from './dates.ts';
 
 /** Past this many pages a number of minutes only discourages. */
@@ -32,16 +33,7 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
         action: 'Who can visit',
       };
     case 'open-page': {
-      const gates = {
-        live: 'it is not live',
-        public: 'the host keeps it back',
-        answers: 'its address does not answer as a page should',
-        fetchable: 'robots.txt forbids engines to fetch it',
-        listed: 'the page says noindex',
-        'main-address': 'it hands its place to another address',
-        reachable: 'nothing leads there',
-      };
-      const reasons = step.gates.map((gate) => gates[gate.name]);
+      const reasons = step.gates.map((gate) => SHUT_GATES[gate.name]);
       const mendable = step.gates.every((gate) => gate.openable);
       return {
         headline: `Open “${nameOf(step.page)}” again`,
@@ -60,9 +52,9 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
         headline:
           step.pages.length === 1
             ? `Keep ${quoted(nameOf(step.pages[0] as string))} out`
-            : `Keep ${step.pages.length} ${KIND_WORDS[step.kind].many.toLowerCase()} out`,
-        why: `${KIND_WORDS[step.kind].many} are meant to stay out, yet engines may list ${plural(step.pages.length, 'it', 'them')}: they repeat what other pages say.`,
-        action: `Keep ${KIND_WORDS[step.kind].many.toLowerCase()} out`,
+            : `Keep ${step.pages.length} ${KIND_TABLE[step.kind].many.toLowerCase()} out`,
+        why: `${KIND_TABLE[step.kind].many} are meant to stay out, yet engines may list ${plural(step.pages.length, 'it', 'them')}: they repeat what other pages say.`,
+        action: `Keep ${KIND_TABLE[step.kind].many.toLowerCase()} out`,
       };
     case 'close-page':
       return { headline: `Keep “${nameOf(step.page)}” out`, why: 'You want it out, and engines may list it.', action: 'See why' };

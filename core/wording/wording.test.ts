@@ -4,7 +4,7 @@ import type { GateReason } from '../indexing/index.ts';
 import type { ProofOutcome } from '../ownership/index.ts';
 import type { PageEdit } from '../page/index.ts';
 import { TROUBLE_COSTS, type RobotsTrouble } from '../robots/index.ts';
-import { KINDS } from '../site/index.ts';
+import { KINDS, KIND_TABLE } from '../site/index.ts';
 import type { Step } from '../rows/index.ts';
 import {
   aboutCheck,
@@ -13,7 +13,6 @@ import {
   editWords,
   GATE_QUESTIONS,
   gateWords,
-  KIND_WORDS,
   list,
   pastedWords,
   patternWords,
@@ -107,7 +106,7 @@ describe('everything that is told has words', () => {
   it('gates, states and kinds', () => {
     for (const gate of GATES) good(GATE_QUESTIONS[gate]);
     for (const state of STATES) good(...Object.values(STATE_WORDS[state]));
-    for (const kind of KINDS) good(KIND_WORDS[kind].one, KIND_WORDS[kind].many);
+    for (const kind of KINDS) good(KIND_TABLE[kind].one, KIND_TABLE[kind].many);
     good(...Object.values(REFUSAL_WORDS));
   });
   it.each<Step>([

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { PLOVER, SKERRY, type EnginePolicy } from '../../core/indexing/index.ts';
+import { PLOVER, SKERRY, type EnginePolicy } from '../../core/engines/index.ts';
 import type { Fetch, FetchOutcome } from '../fetching/index.ts';
 import { crawlSite, type CrawledSite } from './crawl.ts';
 

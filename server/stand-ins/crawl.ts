@@ -1,6 +1,7 @@
 import { afterCanonicals, dueVisits, judge, visitsAllowed, type IndexRecord } from '../../core/engine/index.ts';
 import type { CrawlLimit, HandedInMap } from '../../core/exchange/index.ts';
-import { mayFetch, type EnginePolicy } from '../../core/indexing/index.ts';
+import type { EnginePolicy } from '../../core/engines/index.ts';
+import { mayFetch } from '../../core/indexing/index.ts';
 import { pathAndQuery, plainAddress } from '../../core/source/index.ts';
 import type { Fetch } from '../fetching/index.ts';
 import { readMap } from './maps.ts';

@@ -2,7 +2,7 @@ import { createHmac } from 'node:crypto';
 import { z } from 'zod';
 import { search } from '../../core/engine/index.ts';
 import type { EngineSite, ProofTag } from '../../core/exchange/index.ts';
-import type { EnginePolicy } from '../../core/indexing/index.ts';
+import type { EnginePolicy } from '../../core/engines/index.ts';
 import type { ProofOutcome } from '../../core/ownership/index.ts';
 import { RequestError } from '../errors.ts';
 import type { StandInClock } from './clock.ts';

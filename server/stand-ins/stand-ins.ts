@@ -1,5 +1,5 @@
 import type { FastifyInstance } from 'fastify';
-import { PLOVER, SKERRY, type EnginePolicy } from '../../core/indexing/index.ts';
+import { ENGINES, type EngineId } from '../../core/engines/index.ts';
 import { StandInClock } from './clock.ts';
 import { StandInDns } from './dns.ts';
 import { StandInHost } from './host.ts';
@@ -14,10 +14,7 @@ export class StandIns {
   readonly clock: StandInClock;
   readonly host: StandInHost;
   readonly dns: StandInDns;
-  /** Skerry takes sites from owners who prove theirs. */
-  readonly skerry: StandInEngine;
-  /** Plover comes upon every hosted site by itself. */
-  readonly plover: StandInEngine;
+  readonly engines: readonly StandInEngine[];
   /** What takes long, here or in a thread of its own. */
   readonly work: Work;
   private readonly sites: FastifyInstance;
@@ -42,16 +39,11 @@ export class StandIns {
     const { work, close } = (settings.doWork ?? workHere)(() => ({ dns: this.dns.port, host: this.host.port }));
     this.work = work;
     this.endWork = close;
-    const engine = (policy: EnginePolicy, finds?: () => readonly { host: string; origin: string }[]): StandInEngine =>
-      new StandInEngine(this.store, this.clock, work, settings.randomText, policy, finds);
-    this.skerry = engine(SKERRY);
-    this.plover = engine(PLOVER, () => this.host.hosted());
+    this.engines = ENGINES.map(
+      (policy) => new StandInEngine(this.store, this.clock, work, settings.randomText, policy, policy.needsProof ? undefined : () => this.host.hosted()),
+    );
     this.sites = this.host.server();
     this.wantedPort = settings.hostPort ?? 0;
-  }
-
-  get engines(): readonly StandInEngine[] {
-    return [this.skerry, this.plover];
   }
 
   /** Finds the state of last time again and listens. Throws where another server is at work on it, or it cannot be read. */
@@ -65,6 +57,13 @@ export class StandIns {
     await this.sites.listen({ host: '127.0.0.1', port: this.wantedPort }).catch(() => this.sites.listen({ host: '127.0.0.1', port: 0 }));
     const address = this.sites.server.address();
     this.host.port = typeof address === 'object' && address !== null ? address.port : 0;
+  }
+
+  /** The engine of an id. */
+  engine(id: EngineId): StandInEngine {
+    const engine = this.engines.find(({ policy }) => policy.id === id);
+    if (!engine) throw new RangeError(`no engine ${id}`);
+    return engine;
   }
 
   /** Moves the clock on and lets the engines work, day by day. */

@@ -9,7 +9,7 @@ import { StandInHost } from './host.ts';
 import { Locked, lockFolder } from './lock.ts';
 import { Store } from './store.ts';
 import { StandIns } from './stand-ins.ts';
-import { SKERRY } from '../../core/indexing/index.ts';
+import { SKERRY } from '../../core/engines/index.ts';
 
 let folder: string;
 beforeEach(async () => {

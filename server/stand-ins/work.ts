@@ -1,5 +1,6 @@
 import type { FetchedMap, LiveAnswer, ProofTag } from '../../core/exchange/index.ts';
-import { ENGINES, readAnswer, type EnginePolicy } from '../../core/indexing/index.ts';
+import { ENGINES, type EnginePolicy } from '../../core/engines/index.ts';
+import { readAnswer } from '../../core/indexing/index.ts';
 import { findProof, type ProofOutcome } from '../../core/ownership/index.ts';
 import { FETCH_LIMITS, dnsResolve, guardedFetch, realWorld, standInWorld, type Fetch, type FetchOutcome } from '../fetching/index.ts';
 import { fetchMap, lookLive } from '../live.ts';
@@ -40,7 +41,9 @@ export function workHere(ports: () => Ports, real?: Fetch): { readonly work: Wor
     closing.push(made.close);
     return made.fetch;
   };
-  const engines = new Map(ENGINES.map((policy) => [policy.id, { policy, fetch: fetcher(userAgent(policy), policy.redirects) }]));
+  const engines = new Map<string, { readonly policy: EnginePolicy; readonly fetch: Fetch }>(
+    ENGINES.map((policy) => [policy.id, { policy, fetch: fetcher(userAgent(policy), policy.redirects) }]),
+  );
   const outside = real === undefined ? guardedFetch(realWorld(), 'JollyBeacon') : undefined;
   if (outside) closing.push(outside.close);
   const sides: Readonly<Record<Side, Fetch>> = { 'stand-in': fetcher('JollyBeacon'), real: real ?? (outside as { fetch: Fetch }).fetch };

@@ -1,5 +1,6 @@
 import { expect } from 'vitest';
-import { ENGINES, type EnginePolicy, type Reality } from '../../core/indexing/index.ts';
+import { ENGINES, type EnginePolicy } from '../../core/engines/index.ts';
+import type { Reality } from '../../core/indexing/index.ts';
 import { readSource } from '../../core/page/index.ts';
 import { ownBytes, shipments, written } from '../../core/release/index.ts';
 import { headersFor, isPageFile, outgoingHeaderRules, resolvePath, type SiteDocument } from '../../core/site/index.ts';

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import { ENGINES, type Reality } from '../../core/indexing/index.ts';
+import { ENGINE_IDS, ENGINES, SKERRY, type EngineId } from '../../core/engines/index.ts';
+import type { Reality } from '../../core/indexing/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { Empty, useRemembered, like, useKeptState } from '../ui/index.ts';
@@ -22,7 +23,7 @@ const ALL: Narrowing = { cell: undefined, band: undefined, orphans: false };
 export function AllPages() {
   const rows = useWorkspace((state) => state.rows);
   const clicks = useReport((one) => one.tools.analysis.clicks());
-  const [engine, setEngine] = useRemembered('doors-engine', ['skerry', 'plover'], 'skerry');
+  const [engine, setEngine] = useRemembered<EngineId>('doors-engine', ENGINE_IDS, SKERRY.id);
   const [narrow, setNarrow] = useKeptState<Narrowing>('all-pages', ALL, like(ALL, ['cell', 'band']));
   const shown = useMemo(
     () =>
@@ -41,14 +42,7 @@ export function AllPages() {
       <h1 className="mb-1">All pages</h1>
       <p className="soft mb-4">{wording.pagesLead}</p>
       <div className="doors-pictures grid gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <Matrix
-          rows={rows}
-          engine={engine}
-          engines={ENGINES}
-          onEngine={(id) => setEngine(id === 'plover' ? 'plover' : 'skerry')}
-          picked={narrow.cell}
-          onPick={(cell) => setNarrow({ ...narrow, cell })}
-        />
+        <Matrix rows={rows} engine={engine} engines={ENGINES} onEngine={setEngine} picked={narrow.cell} onPick={(cell) => setNarrow({ ...narrow, cell })} />
         <Clicks rows={rows} clicks={clicks} picked={narrow.band} onPick={(band) => setNarrow({ ...narrow, band })} />
       </div>
       <div className="mt-5 mb-2 flex flex-wrap items-center gap-2">

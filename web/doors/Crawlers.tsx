@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useState, type FormEvent } from 'react';
-import { ENGINES } from '../../core/indexing/index.ts';
-import { CRAWLERS } from '../../core/page/index.ts';
+import { ENGINES } from '../../core/engines/index.ts';
+import { CRAWLERS } from '../../core/engines/index.ts';
 import { set } from '../../core/site/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 

@@ -1,7 +1,7 @@
 import { Moon, Sun } from 'lucide-react';
 import { Fragment, useMemo } from 'react';
-import { ARCHIVES, kindIntent, set, type Kind } from '../../core/site/index.ts';
-import { counted, KIND_WORDS } from '../../core/wording/index.ts';
+import { ARCHIVES, kindIntent, set, type Kind, KIND_TABLE } from '../../core/site/index.ts';
+import { counted } from '../../core/wording/index.ts';
 import { byKind } from '../pieces/index.ts';
 import { setKindIntent, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { DirectivesEditor } from './DirectivesEditor.tsx';
@@ -48,7 +48,7 @@ export function KindTable({
               const leaking = pages.filter((row) => row.state === 'leaking').length;
               const half = pages.filter((row) => row.state === 'half-hidden').length;
               const own = document.tables.kinds[kind];
-              const name = KIND_WORDS[kind].many;
+              const name = KIND_TABLE[kind].many;
               return (
                 <Fragment key={kind}>
                   <tr data-kind={kind}>

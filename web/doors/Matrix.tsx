@@ -1,3 +1,4 @@
+import type { EngineId } from '../../core/engines/index.ts';
 import { useMemo } from 'react';
 import type { Reality } from '../../core/indexing/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
@@ -28,9 +29,9 @@ export function Matrix({
   onPick,
 }: {
   readonly rows: readonly PageRow[];
-  readonly engine: string;
-  readonly engines: readonly { readonly id: string; readonly name: string }[];
-  readonly onEngine: (id: string) => void;
+  readonly engine: EngineId;
+  readonly engines: readonly { readonly id: EngineId; readonly name: string }[];
+  readonly onEngine: (id: EngineId) => void;
   readonly picked: { readonly intent: PageRow['intent']; readonly reality: Reality } | undefined;
   readonly onPick: (cell: { readonly intent: PageRow['intent']; readonly reality: Reality } | undefined) => void;
 }) {

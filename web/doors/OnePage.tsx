@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { gatePlaces, policyFor } from '../../core/indexing/index.ts';
-import { STATE_WORDS } from '../../core/wording/index.ts';
+import { policyFor } from '../../core/engines/index.ts';
+import { gatePlaces } from '../../core/indexing/index.ts';
+import { crawlerWays, STATE_WORDS } from '../../core/wording/index.ts';
 import { IntentChoice, PageHead, Rail, StateSign, useRoute } from '../pieces/index.ts';
 import { Empty, useRemembered } from '../ui/index.ts';
 import { hideProperly, openPage, setPageIntent, useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -72,7 +73,7 @@ export function OnePage() {
         </button>
       </div>
       {way && <Gates way={way} places={detail?.id === row.id ? gatePlaces(way, detail.source) : {}} expert={depth === 'expert'} />}
-      <p className="soft mt-1.5 text-[12.5px]">{wording.policy(policyFor(crawler))}</p>
+      <p className="soft mt-1.5 text-[12.5px]">{crawlerWays(policyFor(crawler))}</p>
       <IntentChoice row={row} />
       <DirectivesEditor scope={`page:${row.id}`} page={row} name={`“${row.name}”`} crawlers={crawlers} />
       <LiveLook address={row.address} crawler={crawler} way={way} key={`${row.id} ${crawler}`} />

@@ -1,9 +1,10 @@
+import { KIND_TABLE } from '../../core/site/index.ts';
 import { readableAddress } from '../../core/source/index.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp, Moon, Sun } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import type { PageRow } from '../../core/rows/index.ts';
-import { counted, KIND_WORDS } from '../../core/wording/index.ts';
+import { counted } from '../../core/wording/index.ts';
 import { StateSign, PageLink, siteText } from '../pieces/index.ts';
 import { usePrinting } from '../ui/index.ts';
 import { setInMap, setPageIntent, setPageIntents, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -129,7 +130,7 @@ export function PagesTable({
                   </PageLink>
                 </span>
                 <span role="cell" className="doors-kind truncate">
-                  {KIND_WORDS[row.kind].one}
+                  {KIND_TABLE[row.kind].one}
                 </span>
                 <span role="cell" className="doors-intent">
                   <button

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { set } from '../../core/site/index.ts';
-import { ENGINES } from '../../core/indexing/index.ts';
+import { ENGINES } from '../../core/engines/index.ts';
 import { Term } from '../pieces/index.ts';
 import { Segments } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';

@@ -1,6 +1,7 @@
-import { canOpen, ENGINES, type WayIn } from '../../core/indexing/index.ts';
+import { ENGINES } from '../../core/engines/index.ts';
+import { canOpen, type WayIn } from '../../core/indexing/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { counted, openAll, plural } from '../../core/wording/index.ts';
+import { counted, openAll, plural, SHUT_GATES } from '../../core/wording/index.ts';
 
 export type BannerAction = 'open' | 'hide' | 'keep-out' | 'list' | 'release' | 'words';
 interface Banner {
@@ -9,16 +10,6 @@ interface Banner {
   readonly action: BannerAction | undefined;
   readonly label: string;
 }
-
-const SHUT_WORDS: Readonly<Record<WayIn['gates'][number]['name'], string>> = {
-  live: 'it is not live',
-  public: 'the host keeps it back',
-  answers: 'its address does not answer as a page should',
-  fetchable: 'engines can’t fetch it',
-  listed: 'it tells engines not to list it',
-  'main-address': 'it hands its place to another address',
-  reachable: 'nothing leads there',
-};
 
 /** What the state means for this page, with what is to be done. All that shuts it is named, and mended at once where it can be. */
 export function stateBanner(row: PageRow, way: WayIn): Banner {
@@ -55,7 +46,7 @@ function withoutMap(row: PageRow, { gates }: WayIn): Banner {
       if (shut.some((gate) => gate.reason.code === 'noindex' && gate.reason.from === 'switch'))
         return { headline: 'Closed: the whole site is closed to engines', why: 'Open it with the switch.', action: undefined, label: '' };
       // What shows is what engines meet first; a shut robots.txt hides what stands before it in the row.
-      const headline = `Blocked: you want it found, but ${first ? SHUT_WORDS[first.name] : 'something blocks it'}`;
+      const headline = `Blocked: you want it found, but ${first ? SHUT_GATES[first.name] : 'something blocks it'}`;
       const [openable, byHand] = [shut.filter((gate) => canOpen(gate.reason)), shut.filter((gate) => !canOpen(gate.reason))];
       if (openable.length === 0) return { headline, ...handMend(shut.map((gate) => gate.reason)) };
       const bare = first?.name === 'fetchable' ? 'It may still be listed as a bare address with no description. ' : '';

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { CRAWLERS } from '../../core/page/index.ts';
+import { CRAWLERS } from '../../core/engines/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 /** The crawlers that can be chosen: those of the engines here, and those that the owner added. */

@@ -1,4 +1,5 @@
-import type { EnginePolicy, PageState, Reality } from '../../core/indexing/index.ts';
+import type { EnginePolicy } from '../../core/engines/index.ts';
+import type { PageState, Reality } from '../../core/indexing/index.ts';
 import type { RobotsVerdict } from '../../core/robots/index.ts';
 import type { Kind, SwitchStory } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
@@ -28,12 +29,6 @@ export const wording = {
     'Blocking in robots.txt does not take a page out of the results: its bare address may still be listed. To keep a page out, let engines fetch it and let it say noindex.',
   forWhom: 'As seen by',
   forExperts: 'For experts',
-  policy: (policy: EnginePolicy): string =>
-    policy.id === 'plover'
-      ? 'Plover takes a canonical for a hint, ignores meta refreshes, soft 404s and unavailable_after, and waits as Crawl-delay asks.'
-      : policy.id === 'skerry'
-        ? 'Skerry follows canonicals and meta refreshes, recognises soft 404s, and knows every directive here.'
-        : `How ${policy.crawler} takes things is not known; it is taken to keep to the letter of the standards.`,
   says: 'What engines may show of it',
   directivesOf: 'What engines may show of',
   saysShown: 'What engines may show',

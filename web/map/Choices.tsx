@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { kindIntent, set, TABLES, type Kind, type RecordOf } from '../../core/site/index.ts';
+import { kindIntent, set, TABLES, type Kind, type RecordOf, KIND_TABLE } from '../../core/site/index.ts';
 import { SITEMAP_LIMITS } from '../../core/sitemap/index.ts';
-import { counted, KIND_WORDS } from '../../core/wording/index.ts';
+import { counted } from '../../core/wording/index.ts';
 import { byKind, Term, useRoute } from '../pieces/index.ts';
 import { Segments } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -117,7 +117,7 @@ function KindLine({ kind, pages, inMap, hints }: { readonly kind: Kind; readonly
   const workspace = useWorkspaceApi();
   const document = useWorkspace((state) => state.document);
   const own = document.tables.kinds[kind];
-  const name = KIND_WORDS[kind].many;
+  const name = KIND_TABLE[kind].many;
   const out = kindIntent(document, kind).intent === 'out';
   return (
     <tr>

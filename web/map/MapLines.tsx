@@ -1,6 +1,7 @@
+import { KIND_TABLE } from '../../core/site/index.ts';
 import { useMemo, useState } from 'react';
 import type { MapLine, MapReport } from '../../core/map/index.ts';
-import { counted, KIND_WORDS } from '../../core/wording/index.ts';
+import { counted } from '../../core/wording/index.ts';
 import { StateSign, PageLink, PageName } from '../pieces/index.ts';
 import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -36,7 +37,7 @@ export function MapLines({
         {kinds.length > 1 &&
           kinds.map((kind) => (
             <button key={kind} type="button" className="chip" aria-pressed={group === kind} onClick={() => onGroup(group === kind ? undefined : kind)}>
-              {KIND_WORDS[kind].many} <span className="tabular-nums">{report.lines.filter((line) => line.kind === kind).length}</span>
+              {KIND_TABLE[kind].many} <span className="tabular-nums">{report.lines.filter((line) => line.kind === kind).length}</span>
             </button>
           ))}
       </div>

@@ -1,6 +1,7 @@
+import { KIND_TABLE } from '../../core/site/index.ts';
 import { Link } from 'react-router';
 import type { MapReport } from '../../core/map/index.ts';
-import { gateWords, KIND_WORDS } from '../../core/wording/index.ts';
+import { gateWords } from '../../core/wording/index.ts';
 import { Rail, StateSign, Term, useRoute, PageLink, PageName } from '../pieces/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { dateStory, LEFT_OUT, wording } from './wording.ts';
@@ -69,7 +70,7 @@ export function MapRail({ report }: { readonly report: MapReport }) {
         <p className="soft mt-5 text-[13px]">
           {wording.feedHint}{' '}
           <Link className="link-act" to={linkToView('map', 'also')}>
-            {KIND_WORDS.post.many} as a feed
+            {KIND_TABLE.post.many} as a feed
           </Link>
         </p>
       )}

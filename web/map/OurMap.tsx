@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { ENGINES } from '../../core/indexing/index.ts';
+import { ENGINES } from '../../core/engines/index.ts';
 import { withoutSitemaps } from '../../core/robots/index.ts';
 import { isOpen, set } from '../../core/site/index.ts';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';

@@ -1,3 +1,4 @@
+import { SKERRY, type EngineId } from '../../core/engines/index.ts';
 import { z } from 'zod';
 import {
   clockAnswer,
@@ -14,7 +15,6 @@ import {
   searchAnswer,
   type ClockAnswer,
   type DemoStory,
-  type EngineId,
   type EngineSite,
   type FetchedMap,
   type HostedSite,
@@ -105,12 +105,12 @@ export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => v
     missing: (hashes) => ask('POST', '/api/host/missing', missingAnswer, { hashes }),
     sendBytes: async (bundle) => void (await ask('POST', '/api/host/bytes', z.object({ kept: z.number() }), bundle)),
     release: (host, request) => ask('POST', `/api/host/sites/${host}/releases`, hostedSite, request),
-    proofTag: (host, engine = 'skerry') => ask('GET', `/api/engines/${engine}/tags/${host}`, proofTag),
-    verify: (host, origin, engine = 'skerry') => ask('POST', `/api/engines/${engine}/verifications`, proofOutcome, { host, origin }),
-    handIn: (host, address, engine = 'skerry') => ask('POST', `/api/engines/${engine}/sitemaps`, engineSite, { host, address }),
-    engineSite: (host, engine = 'skerry') => ask('GET', `/api/engines/${engine}/sites/${host}`, engineSite),
-    search: (text, engine = 'skerry') => ask('GET', `/api/engines/${engine}/search${query('q', text)}`, searchAnswer),
-    live: (address, crawler = 'SkerryBot') => ask('GET', `/api/live${query('address', address)}&crawler=${encodeURIComponent(crawler)}`, liveAnswer),
+    proofTag: (host, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/tags/${host}`, proofTag),
+    verify: (host, origin, engine: EngineId = SKERRY.id) => ask('POST', `/api/engines/${engine}/verifications`, proofOutcome, { host, origin }),
+    handIn: (host, address, engine: EngineId = SKERRY.id) => ask('POST', `/api/engines/${engine}/sitemaps`, engineSite, { host, address }),
+    engineSite: (host, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/sites/${host}`, engineSite),
+    search: (text, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/search${query('q', text)}`, searchAnswer),
+    live: (address, crawler = SKERRY.crawler) => ask('GET', `/api/live${query('address', address)}&crawler=${encodeURIComponent(crawler)}`, liveAnswer),
     map: (address) => ask('GET', `/api/map${query('address', address)}`, fetchedMap),
   };
 }

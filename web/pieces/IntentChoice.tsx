@@ -1,7 +1,6 @@
 import { Moon, Sun } from 'lucide-react';
-import { kindIntent, type Intent } from '../../core/site/index.ts';
+import { kindIntent, type Intent, KIND_TABLE } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { KIND_WORDS } from '../../core/wording/index.ts';
 import { Segments } from '../ui/index.ts';
 import { setPageIntent, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
@@ -38,7 +37,7 @@ export function IntentChoice({ row }: { readonly row: PageRow }) {
         ]}
       />
       <p className="soft mt-1.5 text-[13px]">
-        Kind: {KIND_WORDS[row.kind].one.toLowerCase()}. {KIND_WORDS[row.kind].many} are {byKind === 'list' ? 'listed' : 'kept out'} unless a page says
+        Kind: {KIND_TABLE[row.kind].one.toLowerCase()}. {KIND_TABLE[row.kind].many} are {byKind === 'list' ? 'listed' : 'kept out'} unless a page says
         otherwise.
       </p>
     </div>

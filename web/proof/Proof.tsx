@@ -1,3 +1,4 @@
+import { SKERRY } from '../../core/engines/index.ts';
 import { Check, Circle } from 'lucide-react';
 import { useEffect, useId, useState } from 'react';
 import type { ProofTag } from '../../core/exchange/index.ts';
@@ -9,7 +10,7 @@ import { Copyable, note } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { wording } from './wording.ts';
 
-const ENGINE = 'skerry';
+const ENGINE = SKERRY.id;
 
 /** Ownership: the tag, where it stands, and whether it holds. */
 export function Proof() {

@@ -1,7 +1,8 @@
+import { KIND_TABLE } from '../../core/site/index.ts';
 import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { useNavigate } from 'react-router';
 import type { PageRow } from '../../core/rows/index.ts';
-import { KIND_WORDS, STATE_WORDS } from '../../core/wording/index.ts';
+import { STATE_WORDS } from '../../core/wording/index.ts';
 import { byKind, StateSign, useRoute } from '../pieces/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
@@ -76,7 +77,7 @@ export function Sky() {
               {signs.length === 0 && <StateSign state="findable" size={19} />}
             </div>
             <p className="soft mt-1.5 text-[12.5px]">
-              {KIND_WORDS[kind].many} {dense && `· ${pages.length.toLocaleString('en')}`}
+              {KIND_TABLE[kind].many} {dense && `· ${pages.length.toLocaleString('en')}`}
               {troubled.length > signs.length && `, ${(troubled.length - signs.length).toLocaleString('en')} more like these`}
             </p>
           </div>

@@ -1,14 +1,13 @@
 import { Search } from 'lucide-react';
 import { useEffect, useState, type FormEvent } from 'react';
 import type { SearchResult } from '../../core/engine/index.ts';
-import type { EngineId } from '../../core/exchange/index.ts';
-import type { EnginePolicy } from '../../core/indexing/index.ts';
+import type { Engine } from '../../core/engines/index.ts';
 import { fit, TITLE_LIMITS, type TextLimit } from '../../core/titles/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { wording } from './wording.ts';
 
 /** A search with the engine, answered in cards of our own. */
-export function SearchBox({ host, engine, refreshed }: { readonly host: string; readonly engine: EnginePolicy; readonly refreshed: string | undefined }) {
+export function SearchBox({ host, engine, refreshed }: { readonly host: string; readonly engine: Engine; readonly refreshed: string | undefined }) {
   const { tools } = useWorkspaceApi();
   const [typed, setTyped] = useState(`site:${host}`);
   const [asked, setAsked] = useState<string>();
@@ -17,7 +16,7 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
   useEffect(() => {
     if (asked === undefined) return;
     let current = true;
-    tools.outside.search(asked, engine.id as EngineId).then(
+    tools.outside.search(asked, engine.id).then(
       (answer) => {
         if (!current) return;
         setResults(answer.results);

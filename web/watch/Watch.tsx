@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
-import type { EngineId, EngineSite } from '../../core/exchange/index.ts';
-import { PLOVER, SKERRY } from '../../core/indexing/index.ts';
+import type { EngineSite } from '../../core/exchange/index.ts';
+import { ENGINE_IDS, engineOf, ENGINES, SKERRY, type EngineId } from '../../core/engines/index.ts';
 import { siteHost, siteOrigin } from '../../core/site/index.ts';
-import { counted, shortDate } from '../../core/wording/index.ts';
+import { counted, engineWords, shortDate } from '../../core/wording/index.ts';
 import { Rail, PageLink } from '../pieces/index.ts';
 import { Busy, Empty, note, Segments, useRemembered } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -15,11 +15,12 @@ import { wording } from './wording.ts';
 export function Watch() {
   const workspace = useWorkspaceApi();
   const document = useWorkspace((state) => state.document);
-  const [engineId, setEngineId] = useRemembered<EngineId>('watch-engine', ['skerry', 'plover'], 'skerry');
-  const skerry = useWorkspace((state) => state.engine);
-  const [plover, setPlover] = useState<EngineSite>();
-  const engine = engineId === 'skerry' ? skerry : plover;
-  const policy = engineId === 'skerry' ? SKERRY : PLOVER;
+  const [engineId, setEngineId] = useRemembered<EngineId>('watch-engine', ENGINE_IDS, SKERRY.id);
+  const first = useWorkspace((state) => state.engine);
+  const [others, setOthers] = useState<Partial<Record<EngineId, EngineSite | undefined>>>({});
+  const engine = engineId === SKERRY.id ? first : others[engineId];
+  const policy = engineOf(engineId);
+  const words = engineWords(engineId);
   const [now, setNow] = useState<string>();
   const [busy, setBusy] = useState<string>();
   const [failure, setFailure] = useState<string>();
@@ -30,16 +31,21 @@ export function Watch() {
       (clock) => setNow(clock.now),
       (error: unknown) => setFailure((error as Error).message),
     );
-    void workspace.askEngine();
-    void askPlover();
+    void askEngines();
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [workspace, host]);
-  const askPlover = async (): Promise<void> => setPlover(await workspace.tools.outside.engineSite(host, 'plover').catch(() => undefined));
+  const askOthers = async (): Promise<void> => {
+    const known = await Promise.all(
+      ENGINE_IDS.filter((id) => id !== SKERRY.id).map(async (id) => [id, await workspace.tools.outside.engineSite(host, id).catch(() => undefined)] as const),
+    );
+    setOthers(Object.fromEntries(known));
+  };
+  const askEngines = (): Promise<unknown> => Promise.all([workspace.askEngine(), askOthers()]);
   const during = async (what: string, run: () => Promise<unknown>): Promise<void> => {
     setBusy(what);
     try {
       await run();
-      await Promise.all([workspace.askEngine(), askPlover()]);
+      await askEngines();
     } catch (error) {
       note((error as Error).message, {}, 'bad');
     } finally {
@@ -60,13 +66,10 @@ export function Watch() {
           label="Which engine"
           value={engineId}
           onChange={setEngineId}
-          options={[
-            { value: 'skerry', label: SKERRY.name },
-            { value: 'plover', label: PLOVER.name },
-          ]}
+          options={ENGINES.map(({ id, name }) => ({ value: id, label: name }))}
         />
       </div>
-      <p className="soft mt-1.5 max-w-prose">{wording.lead[engineId]}</p>
+      <p className="soft mt-1.5 max-w-prose">{words.visits}</p>
       {failure !== undefined && <p className="notice notice-bad mt-3">{failure}</p>}
       {busy && (
         <div className="mt-3">
@@ -77,7 +80,7 @@ export function Watch() {
       <section className="mt-6" aria-labelledby="states">
         <h2 id="states">{wording.states}</h2>
         {records.length === 0 ? (
-          <Empty title={wording.notYet(policy.name)}>{engineId === 'plover' ? wording.ploverNotYet : verified ? wording.notYetWhy : wording.proveFirst}</Empty>
+          <Empty title={wording.notYet(policy.name)}>{policy.needsProof && !verified ? words.maps : words.notYet}</Empty>
         ) : (
           <>
             {!visited && (
@@ -113,8 +116,8 @@ export function Watch() {
             </p>
           </div>
         ))}
-        {engineId === 'plover' ? (
-          <p className="soft mt-1 text-[13px]">{wording.ploverMaps}</p>
+        {!policy.needsProof ? (
+          <p className="soft mt-1 text-[13px]">{words.maps}</p>
         ) : verified ? (
           <button
             type="button"
@@ -126,7 +129,7 @@ export function Watch() {
           </button>
         ) : (
           <p className="soft mt-1">
-            {wording.proveFirst}{' '}
+            {words.maps}{' '}
             <PageLink to="proof" className="link-act">
               To the proof
             </PageLink>

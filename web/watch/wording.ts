@@ -8,11 +8,6 @@ export const wording = {
       ? `${engine} follows the first ${numberText(2_000)} links of a page; ${address} has ${numberText(count)}.`
       : `${engine} keeps ${numberText(20_000)} addresses of a site; this one has ${numberText(count)} or more.`,
   title: (engine: string): string => `What ${engine} makes of it`,
-  lead: {
-    skerry: 'Skerry visits once a day, as SkerryBot. It reads robots.txt and the sitemap, fetches what it may, and lists what it may list.',
-    plover:
-      'Plover finds released sites by itself and visits once a day, as PloverBot. It reads the sitemaps that robots.txt names, and has its own ways with canonicals and delays.',
-  },
   clock: 'The stand-ins’ clock',
   nextDay: 'Move on by a day',
   map: 'The sitemap',
@@ -22,10 +17,6 @@ export const wording = {
   searchPlaceholder: 'Words, or site:',
   nothingFound: (engine: string): string => `${engine} lists nothing for this.`,
   notYet: (engine: string): string => `${engine} has not been here yet`,
-  ploverNotYet: 'Release the site, then move the clock on by a day.',
-  ploverMaps: 'Plover takes no maps by hand: it reads those that robots.txt names.',
-  notYetWhy: 'Hand in the sitemap, then move the clock on by a day.',
-  proveFirst: 'Skerry takes a sitemap only from a proven owner.',
 };
 
 /** What became of an address, in a word or two. */

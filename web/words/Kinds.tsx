@@ -4,7 +4,6 @@ import { useMemo, useState, type ReactNode } from 'react';
 import {
   addressOf,
   all,
-  KIND_NAMES,
   kindIntent,
   kindRules,
   KINDS,
@@ -15,8 +14,9 @@ import {
   type Change,
   type Kind,
   type KindRule,
+  KIND_TABLE,
 } from '../../core/site/index.ts';
-import { counted, KIND_WORDS, plural } from '../../core/wording/index.ts';
+import { counted, plural } from '../../core/wording/index.ts';
 import { byKind, Term, PageLink } from '../pieces/index.ts';
 import { SortableList } from '../ui/index.ts';
 import { moveRule, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -40,7 +40,7 @@ export function Kinds() {
         label:
           kind === null
             ? `${counted(ids.length, 'page')} of a guessed kind again`
-            : `${counted(ids.length, 'page')} became ${KIND_WORDS[kind].many.toLowerCase()}`,
+            : `${counted(ids.length, 'page')} became ${KIND_TABLE[kind].many.toLowerCase()}`,
       });
     setPicked(new Set());
   };
@@ -70,7 +70,7 @@ export function Kinds() {
               aria-expanded={open === kind}
               onClick={() => setOpen(open === kind ? undefined : kind)}
             >
-              <span className="display w-32 font-semibold">{KIND_WORDS[kind].many}</span>
+              <span className="display w-32 font-semibold">{KIND_TABLE[kind].many}</span>
               <span className="soft tabular-nums">{counted(pages.length, 'page')}</span>
               <span className="soft ml-auto hidden text-[13px] sm:inline">{reasons(pages)}</span>
             </button>
@@ -96,7 +96,7 @@ export function Kinds() {
                     <option value="">{picked.size === 0 ? 'Pick pages to change' : `Make ${counted(picked.size, 'page')} …`}</option>
                     {KINDS.map((one) => (
                       <option key={one} value={one}>
-                        {KIND_NAMES[one]}
+                        {KIND_TABLE[one].name}
                       </option>
                     ))}
                     <option value="guess">As guessed or ruled</option>
@@ -163,7 +163,7 @@ function RuleLine({ rule, earlier, mover }: { readonly rule: KindRule; readonly 
       <div className="flex flex-wrap items-center gap-2 text-[14px]">
         <span>
           {MATCHES[rule.match].replace(/^./, (letter) => letter.toUpperCase())} <code className="font-semibold">{rule.path}</code> is{' '}
-          {article(KIND_NAMES[rule.kind])} <strong>{KIND_NAMES[rule.kind].toLowerCase()}</strong>
+          {article(KIND_TABLE[rule.kind].name)} <strong>{KIND_TABLE[rule.kind].name.toLowerCase()}</strong>
         </span>
         <button type="button" className="link-act text-[13px]" aria-expanded={open} onClick={() => setOpen(!open)}>
           catches {counted(caught.length, 'page')}
@@ -197,7 +197,7 @@ function Caught({ pages }: { readonly pages: readonly { readonly id: string; rea
             <bdi>{page.name}</bdi>
           </span>{' '}
           <span className="mono soft truncate">{readableAddress(page.address)}</span>
-          <span className="soft ml-auto flex-none">{KIND_NAMES[page.kind].toLowerCase()}</span>
+          <span className="soft ml-auto flex-none">{KIND_TABLE[page.kind].name.toLowerCase()}</span>
         </li>
       ))}
       {pages.length === 0 && <li className="soft">None.</li>}
@@ -236,7 +236,7 @@ function NewRule({ order }: { readonly order: number }) {
             set('rules', id, 'order', order),
           ]),
           {
-            label: `${MATCHES[match].replace(/^./, (letter) => letter.toUpperCase())} ${path.trim()} is ${article(kind)} ${KIND_NAMES[kind].toLowerCase()}`,
+            label: `${MATCHES[match].replace(/^./, (letter) => letter.toUpperCase())} ${path.trim()} is ${article(kind)} ${KIND_TABLE[kind].name.toLowerCase()}`,
           },
         );
         setPath('');
@@ -273,7 +273,7 @@ function NewRule({ order }: { readonly order: number }) {
         <select className="select select-sm w-auto" aria-label="Kind" value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
           {KINDS.map((one) => (
             <option key={one} value={one}>
-              {KIND_NAMES[one].toLowerCase()}
+              {KIND_TABLE[one].name.toLowerCase()}
             </option>
           ))}
         </select>

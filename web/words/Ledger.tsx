@@ -2,9 +2,9 @@ import { Columns3, Replace, Sparkles } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
 import { CHECKS } from '../../core/checks/index.ts';
 import { cellChange, columnName, EDITABLE, type LedgerColumn } from '../../core/ledger/index.ts';
-import { all, KINDS, type Change } from '../../core/site/index.ts';
+import { all, KINDS, type Change, KIND_TABLE } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { aboutCheck, counted, KIND_WORDS, numberText, STATE_WORDS, plural } from '../../core/wording/index.ts';
+import { aboutCheck, counted, numberText, STATE_WORDS, plural } from '../../core/wording/index.ts';
 import { Empty, like, note, useHotkey, useKeptState, useDebounced } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { ColumnChooser } from './ledger/ColumnChooser.tsx';
@@ -79,7 +79,7 @@ export function Ledger() {
         <Choice
           label="Kind"
           value={filter.kind}
-          options={kinds.map((kind) => [kind, KIND_WORDS[kind].many])}
+          options={kinds.map((kind) => [kind, KIND_TABLE[kind].many])}
           onChange={(kind) => setFilter({ ...filter, kind })}
         />
         <Choice

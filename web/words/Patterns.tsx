@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { set, type Kind, type PatternField } from '../../core/site/index.ts';
+import { set, type Kind, type PatternField, KIND_TABLE } from '../../core/site/index.ts';
 import { readPattern, writePattern, type Pattern } from '../../core/titles/index.ts';
-import { counted, KIND_WORDS, plural } from '../../core/wording/index.ts';
+import { counted, plural } from '../../core/wording/index.ts';
 import { byKind, PageLink, siteText, Term, useRoute } from '../pieces/index.ts';
 import { Empty, More, Segments, useMore } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -42,7 +42,7 @@ export function Patterns() {
       <div className="mb-4 flex flex-wrap gap-1.5" role="group" aria-label="Kind of page">
         {kinds.map((group) => (
           <button key={group.kind} type="button" className="chip" aria-pressed={group.kind === shown} onClick={() => setKind(group.kind)}>
-            {KIND_WORDS[group.kind].many} <span className="tabular-nums">{group.rows.length}</span>
+            {KIND_TABLE[group.kind].many} <span className="tabular-nums">{group.rows.length}</span>
           </button>
         ))}
       </div>
@@ -66,18 +66,18 @@ function OnePattern({ kind, field }: { readonly kind: Kind; readonly field: Patt
   const written = draft === undefined || draft.length === 0 ? null : writePattern(draft);
   const preview = useReport((one) => one.tools.analysis.patternPreview(kind, field, draft), written ?? '');
   const changed = written !== kept;
-  const many = KIND_WORDS[kind].many.toLowerCase();
+  const many = KIND_TABLE[kind].many.toLowerCase();
   const name = FIELDS[field].toLowerCase();
   const apply = (): void =>
     workspace.change(set('kinds', kind, field, written), {
-      label: written === null ? `${KIND_WORDS[kind].many} have their own ${name}s again` : `${KIND_WORDS[kind].many} have a new ${name} pattern`,
+      label: written === null ? `${KIND_TABLE[kind].many} have their own ${name}s again` : `${KIND_TABLE[kind].many} have a new ${name} pattern`,
     });
   return (
     <>
       {draft === undefined ? (
         <div className="panel p-4">
           <p>
-            {KIND_WORDS[kind].many} have no {name} pattern: each page says what stands in it.
+            {KIND_TABLE[kind].many} have no {name} pattern: each page says what stands in it.
           </p>
           <button type="button" className="btn btn-sm btn-primary mt-3" onClick={() => setDraft(STARTS[field])}>
             Make one

@@ -1,6 +1,6 @@
 import type { Finding } from '../../core/checks/index.ts';
-import { ENGINES } from '../../core/indexing/index.ts';
-import { CRAWLERS } from '../../core/page/index.ts';
+import { ENGINES } from '../../core/engines/index.ts';
+import { CRAWLERS } from '../../core/engines/index.ts';
 import {
   all,
   EVERY_CRAWLER,
@@ -14,10 +14,11 @@ import {
   type Change,
   type Kind,
   type DirectiveField,
+  KIND_TABLE,
 } from '../../core/site/index.ts';
 import { mapsOf } from '../../core/map/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { findingWords, KIND_WORDS } from '../../core/wording/index.ts';
+import { findingWords } from '../../core/wording/index.ts';
 import type { Workspace } from './store.ts';
 
 /**
@@ -114,10 +115,10 @@ export function setKindIntent(workspace: Workspace, kind: Kind, intent: 'list' |
   workspace.change(set('kinds', kind, 'intent', intent), {
     label:
       intent === null
-        ? `${KIND_WORDS[kind].many} follow the default`
+        ? `${KIND_TABLE[kind].many} follow the default`
         : intent === 'out'
-          ? `${KIND_WORDS[kind].many} are kept out`
-          : `${KIND_WORDS[kind].many} are listed`,
+          ? `${KIND_TABLE[kind].many} are kept out`
+          : `${KIND_TABLE[kind].many} are listed`,
   });
 }
 

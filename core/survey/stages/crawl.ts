@@ -1,6 +1,7 @@
 import { dequal } from 'dequal/lite';
 import { discover, Evidences, plannedDirectives, RobotsAccess, type EnteredPage } from '../../crawl/index.ts';
-import { ENGINES, SKERRY, wayIn, type SaidCanonical, type WayIn } from '../../indexing/index.ts';
+import { ENGINES, SKERRY } from '../../engines/index.ts';
+import { wayIn, type SaidCanonical, type WayIn } from '../../indexing/index.ts';
 import type { AddressBook, AddressChanges, LinkIndex, StandingPage } from '../../links/index.ts';
 import { DeclaredSitemaps, EngineMaps } from '../../map/index.ts';
 import { effectiveRobots } from '../../release/index.ts';

@@ -1,5 +1,6 @@
 import { checkPage, weakens, type Finding } from '../../checks/index.ts';
-import { ENGINES, stateOf, type PageState, type Reality } from '../../indexing/index.ts';
+import { ENGINES } from '../../engines/index.ts';
+import { stateOf, type PageState, type Reality } from '../../indexing/index.ts';
 import type { StandingPage } from '../../links/index.ts';
 import { differsFromRelease, type ReleasedFile } from '../../release/index.ts';
 import { checkInput, type PageRow, ignoredCodes } from '../../rows/index.ts';

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { columnName, type LedgerColumn } from '../../../core/ledger/index.ts';
-import { KIND_NAMES, KINDS, LONGEST_TEXT } from '../../../core/site/index.ts';
+import { KIND_TABLE, KINDS, LONGEST_TEXT } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { WIDTHS } from './layout.ts';
 
@@ -80,7 +80,7 @@ export function CellEditor({
 function choicesFor(column: LedgerColumn): readonly string[] | undefined {
   switch (column) {
     case 'kind':
-      return KINDS.map((kind) => KIND_NAMES[kind]);
+      return KINDS.map((kind) => KIND_TABLE[kind].name);
     case 'intent':
       return ['list', 'keep out'];
     case 'follow':

@@ -2,6 +2,8 @@
 export interface EnginePolicy {
   /** Short name for addresses of the program's own, lower case. */
   readonly id: string;
+  /** Whether it takes a site only from an owner who proved it; another one comes upon every released site by itself, and takes no maps by hand. */
+  readonly needsProof: boolean;
   readonly name: string;
   /** Product token of its crawler, and of the one that fetches pictures where it has one of its own. */
   readonly crawler: string;
@@ -27,8 +29,18 @@ export interface EnginePolicy {
   readonly maps: number;
 }
 
-export const SKERRY: EnginePolicy = {
+/** The engines' ids, in the order of the engines. */
+export const ENGINE_IDS = ['skerry', 'plover'] as const;
+export type EngineId = (typeof ENGINE_IDS)[number];
+
+/** An engine that the program knows. */
+export interface Engine extends EnginePolicy {
+  readonly id: EngineId;
+}
+
+export const SKERRY: Engine = {
   id: 'skerry',
+  needsProof: true,
   name: 'Skerry',
   crawler: 'SkerryBot',
   pictureCrawler: undefined,
@@ -44,8 +56,9 @@ export const SKERRY: EnginePolicy = {
   maps: 500,
 };
 
-export const PLOVER: EnginePolicy = {
+export const PLOVER: Engine = {
   id: 'plover',
+  needsProof: false,
   name: 'Plover',
   crawler: 'PloverBot',
   pictureCrawler: 'PloverBot-Image',
@@ -62,7 +75,15 @@ export const PLOVER: EnginePolicy = {
 };
 
 /** The engines there are; the first is the one by which states are told. */
-export const ENGINES = [SKERRY, PLOVER] as const;
+export const ENGINES: readonly [Engine, ...Engine[]] = [SKERRY, PLOVER];
+
+/** The engine of an id. */
+export function engineOf(id: EngineId): Engine {
+  return ENGINES.find((engine) => engine.id === id) ?? SKERRY;
+}
+
+/** Product tokens of the crawlers that this program knows; a `meta` may address them by name. */
+export const CRAWLERS: readonly string[] = ENGINES.flatMap(({ crawler, pictureCrawler }) => [crawler, pictureCrawler ?? []].flat());
 
 /** How a crawler takes what it is told. One that is not known is taken to keep to the letter of the standards. */
 export function policyFor(crawler: string): EnginePolicy {
