@@ -56,7 +56,8 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
     edits.filter((edit) => edit.kind === 'noindex' || edit.kind === 'directives'),
   );
   const splices = outermost([...edits.flatMap((edit) => splicesFor(source, facts, edit)), ...robots, ...words]);
-  if (splices.length === 0) return { ok: true, bytes: source.bytes, splices };
+  // Nothing to write is right only where all is said already; words from a CDATA section, for one, are none that can be reached.
+  if (splices.length === 0) return notTaken(source.text, facts, source.text, facts, edits) ?? { ok: true, bytes: source.bytes, splices };
   const reason = readOnlyReason(source.encoding);
   if (reason !== undefined) return { ok: false, reason };
   if (facts.unwritable === 'head-open') return { ok: false, reason: 'head-cannot-take-it' };
@@ -69,14 +70,27 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
   const again = respell(source, spliced.bytes);
   const reread = readSource(again);
   if (!reread.ok) return { ok: false, reason: 'unreadable' };
-  if (!edits.every((edit) => isElsewhere(edit) || holds(reread.facts, edit))) return { ok: false, reason: 'head-cannot-take-it' };
-  if (passages.length > 0 && !passagesHold(source.text, again.text, passages)) return { ok: false, reason: 'words-not-there' };
-  if (!altsHold(facts, reread.facts, edits)) return { ok: false, reason: 'words-not-there' };
+  const failed = notTaken(source.text, facts, again.text, reread.facts, edits);
+  if (failed) return failed;
   const says = edits.some((edit) => edit.kind === 'charset');
   if ((says || source.encoding.from === 'meta') && sniffEncoding(spliced.bytes).from !== 'meta')
     // What was put in pushed the word about the encoding out of sight: it is said once more, in front.
     return says ? { ok: false, reason: 'head-cannot-take-it' } : patchPage(source, facts, [...edits, { kind: 'charset' }]);
   return { ok: true, bytes: spliced.bytes, splices: ascii };
+}
+
+/** Why edits do not stand in a page as it reads after them; undefined where all do. */
+function notTaken(
+  before: string,
+  facts: PageFacts,
+  after: string,
+  now: PageFacts,
+  edits: readonly PageEdit[],
+): Extract<PatchResult, { ok: false }> | undefined {
+  if (!edits.every((edit) => isElsewhere(edit) || holds(now, edit))) return { ok: false, reason: 'head-cannot-take-it' };
+  const passages = edits.filter((edit) => edit.kind === 'passage');
+  if (passages.length > 0 && !passagesHold(before, after, passages)) return { ok: false, reason: 'words-not-there' };
+  return altsHold(facts, now, edits) ? undefined : { ok: false, reason: 'words-not-there' };
 }
 
 /** Edits that are looked at by other means than the facts: places move when a page is written, and the encoding is told by the bytes. */

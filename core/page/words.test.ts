@@ -50,6 +50,11 @@ describe('passages', () => {
     expect(passagesIn(before).map(({ text }) => text)).toEqual([words]);
     expect(patched(before, [passage(before, 0, now)])).toBe(after);
   });
+  it('from a CDATA section are refused, not left as they are in silence', () => {
+    const svg = '<svg><foreignObject><p>a</p></foreignObject><html><th><![CDATA[x]]>';
+    const at = passagesIn(svg).findIndex(({ text }) => text === 'x');
+    expect(patched(svg, [passage(svg, at, 'y')])).toBe('words-not-there');
+  });
   it('take links on words, kept or new, and none inside a link', () => {
     expect(patched(html, [passage(html, 1, null, [{ words: 'lined', nth: 0, href: '/linings/?a=1&b' }])])).toContain(
       'made &amp; <a href="/linings/?a=1&amp;b">lined</a>,',
