@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { isEnough, type FindingCode } from '../../core/checks/index.ts';
 import { aboutCheck, counted } from '../../core/wording/index.ts';
-import { useRoute } from '../pieces/index.ts';
+import { useRoute } from '../components/index.ts';
 import { useDebounced } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { usePlaceWords } from './PlaceTitle.tsx';

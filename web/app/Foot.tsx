@@ -1,7 +1,7 @@
 import { ArrowDown, Check, CircleAlert, LoaderCircle, MoonStar, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { counted } from '../../core/wording/index.ts';
-import { useRoute } from '../pieces/index.ts';
+import { useRoute } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { applyTheme, shownTheme } from './theme.ts';
 import { ServerAway } from './TroubleStrip.tsx';

@@ -6,7 +6,7 @@ import { useLocation } from 'react-router';
 import { isEnough } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { PAGE_STOPS, QuietLink, siteText, StateSign, useRoute } from '../pieces/index.ts';
+import { PAGE_STOPS, QuietLink, siteText, StateSign, useRoute } from '../components/index.ts';
 import { useRemembered, useDebounced } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 

@@ -3,7 +3,7 @@ import { Command } from 'cmdk';
 import { ArrowDown, Footprints, MoonStar, Redo2, Shapes, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { PAGE_STOPS, siteText, StateSign, STOPS, useRoute } from '../pieces/index.ts';
+import { PAGE_STOPS, siteText, StateSign, STOPS, useRoute } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { WAYS } from './screens.tsx';
 import { applyTheme, shownTheme } from './theme.ts';

@@ -2,7 +2,7 @@ import { Check, ChevronsUpDown } from 'lucide-react';
 import { Link, useLocation } from 'react-router';
 import { siteHost } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { STOPS, useRoute } from '../pieces/index.ts';
+import { STOPS, useRoute } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { useStopCounts } from './stop-counts.ts';
 

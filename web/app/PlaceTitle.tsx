@@ -1,5 +1,5 @@
 import { useLocation } from 'react-router';
-import { PAGE_STOPS, useRoute } from '../pieces/index.ts';
+import { PAGE_STOPS, useRoute } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { placeName } from './screens.tsx';
 

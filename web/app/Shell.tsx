@@ -2,7 +2,7 @@ import { PanelLeft, PanelRight } from 'lucide-react';
 import { Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { Boundary, Busy, Empty, fetchPart, note, part, useHotkey } from '../ui/index.ts';
-import { PAGE_STOPS, RailContext, useNextToMend, useRoute } from '../pieces/index.ts';
+import { PAGE_STOPS, RailContext, useNextToMend, useRoute } from '../components/index.ts';
 import { rememberSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Drawer, useNarrow } from './Drawer.tsx';
 import { Foot } from './Foot.tsx';

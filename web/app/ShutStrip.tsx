@@ -2,7 +2,7 @@ import { DoorClosed } from 'lucide-react';
 import { Link } from 'react-router';
 import { switchStory } from '../../core/site/index.ts';
 import { fullDate } from '../../core/wording/index.ts';
-import { useRoute } from '../pieces/index.ts';
+import { useRoute } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 /** On every screen, while engines are kept from the whole site: that it is so, since when, by what, and the way to change it. */

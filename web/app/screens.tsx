@@ -3,7 +3,7 @@ import { useLocation } from 'react-router';
 import { VIEWS as DOORS } from '../doors/views.ts';
 import { VIEWS as MAPS } from '../map/views.ts';
 import type { Stop } from '../../core/checks/index.ts';
-import { PageLink, STOPS } from '../pieces/index.ts';
+import { PageLink, STOPS } from '../components/index.ts';
 import { Empty, fetchPart, part } from '../ui/index.ts';
 import { VIEWS as WORDS } from '../words/views.ts';
 

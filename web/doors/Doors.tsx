@@ -1,18 +1,18 @@
 import { Suspense, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
-import { isWay, Views, WaitingView } from '../pieces/index.ts';
+import { isWay, Views, WaitingView } from '../components/index.ts';
 import { Boundary, part } from '../ui/index.ts';
 import { VIEWS, type View } from './views.ts';
 import './doors.css';
 
 const SCREENS = {
-  page: part(() => import('./OnePage.tsx'), 'OnePage'),
-  pages: part(() => import('./AllPages.tsx'), 'AllPages'),
-  kinds: part(() => import('./Intents.tsx'), 'Intents'),
-  files: part(() => import('./OtherFiles.tsx'), 'OtherFiles'),
-  robots: part(() => import('./RobotsEditor.tsx'), 'RobotsEditor'),
-  try: part(() => import('./AnyAddress.tsx'), 'AnyAddress'),
-  site: part(() => import('./WholeSite.tsx'), 'WholeSite'),
+  page: part(() => import('./page/OnePage.tsx'), 'OnePage'),
+  pages: part(() => import('./pages/AllPages.tsx'), 'AllPages'),
+  kinds: part(() => import('./rules/Intents.tsx'), 'Intents'),
+  files: part(() => import('./rules/OtherFiles.tsx'), 'OtherFiles'),
+  robots: part(() => import('./robots/RobotsEditor.tsx'), 'RobotsEditor'),
+  try: part(() => import('./page/AnyAddress.tsx'), 'AnyAddress'),
+  site: part(() => import('./site/WholeSite.tsx'), 'WholeSite'),
 } satisfies Record<View, () => ReactNode>;
 
 /** Who may come in: each page's way in, what pages are for, robots.txt, who can visit. */

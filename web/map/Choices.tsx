@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { kindIntent, set, TABLES, type Kind, type RecordOf, KIND_TABLE } from '../../core/site/index.ts';
 import { SITEMAP_LIMITS } from '../../core/sitemap/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { byKind, Term, useRoute } from '../pieces/index.ts';
+import { byKind, Term, useRoute } from '../components/index.ts';
 import { Segments } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Extras } from './Extras.tsx';

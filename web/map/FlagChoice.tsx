@@ -1,6 +1,6 @@
 import { set, type RecordOf } from '../../core/site/index.ts';
 import type { TermId } from '../../core/wording/index.ts';
-import { Term } from '../pieces/index.ts';
+import { Term } from '../components/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
 type Flag = { [K in keyof RecordOf<'sitemap'>]-?: boolean extends NonNullable<RecordOf<'sitemap'>[K]> ? K : never }[keyof RecordOf<'sitemap'>];

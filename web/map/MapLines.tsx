@@ -2,7 +2,7 @@ import { KIND_TABLE } from '../../core/site/index.ts';
 import { useMemo, useState } from 'react';
 import type { MapLine, MapReport } from '../../core/map/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { StateSign, PageLink, PageName } from '../pieces/index.ts';
+import { StateSign, PageLink, PageName } from '../components/index.ts';
 import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { DATE_FROM, wording } from './wording.ts';

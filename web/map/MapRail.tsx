@@ -2,7 +2,7 @@ import { KIND_TABLE } from '../../core/site/index.ts';
 import { Link } from 'react-router';
 import type { MapReport } from '../../core/map/index.ts';
 import { gateWords } from '../../core/wording/index.ts';
-import { Rail, StateSign, Term, useRoute, PageLink, PageName } from '../pieces/index.ts';
+import { Rail, StateSign, Term, useRoute, PageLink, PageName } from '../components/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { dateStory, LEFT_OUT, wording } from './wording.ts';
 

@@ -1,6 +1,6 @@
 import { Suspense, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
-import { isWay, Views, WaitingView } from '../pieces/index.ts';
+import { isWay, Views, WaitingView } from '../components/index.ts';
 import { Boundary, part } from '../ui/index.ts';
 import { VIEWS, type View } from './views.ts';
 import './map.css';

@@ -5,7 +5,7 @@ import { withoutSitemaps } from '../../core/robots/index.ts';
 import { isOpen, set } from '../../core/site/index.ts';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
 import { bytesText, counted } from '../../core/wording/index.ts';
-import { Term, useRoute } from '../pieces/index.ts';
+import { Term, useRoute } from '../components/index.ts';
 import { Busy, Empty } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { MapAddress } from './MapAddress.tsx';

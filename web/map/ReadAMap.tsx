@@ -4,7 +4,7 @@ import { set, siteOrigin } from '../../core/site/index.ts';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
 import type { MapReport } from '../../core/map/index.ts';
 import type { MapReading } from '../analysis/index.ts';
-import { useRoute } from '../pieces/index.ts';
+import { useRoute } from '../components/index.ts';
 import { Busy } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { fetchMap } from './fetch-map.ts';

@@ -1,6 +1,6 @@
 import { counted } from '../../core/wording/index.ts';
 import type { MapReading } from '../analysis/index.ts';
-import { PageLink } from '../pieces/index.ts';
+import { PageLink } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { ReadEntries } from './ReadEntries.tsx';
 import { ReadParts } from './ReadParts.tsx';

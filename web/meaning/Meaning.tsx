@@ -1,7 +1,7 @@
 import { Check } from 'lucide-react';
 import { Link } from 'react-router';
 import { existingBlocks, identityGaps, identityGraph } from '../../core/structured-data/index.ts';
-import { Fact, MainAddress, OwnerKind, Rail, useRoute } from '../pieces/index.ts';
+import { Fact, MainAddress, OwnerKind, Rail, useRoute } from '../components/index.ts';
 import { Copyable } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { GAPS, wording } from './wording.ts';

@@ -5,7 +5,7 @@ import type { ProofTag } from '../../core/exchange/index.ts';
 import { readPastedProof, type ProofOutcome } from '../../core/ownership/index.ts';
 import { all, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { pastedWords, proofWords, shortDate } from '../../core/wording/index.ts';
-import { Rail, useRoute } from '../pieces/index.ts';
+import { Rail, useRoute } from '../components/index.ts';
 import { Copyable, note } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { wording } from './wording.ts';

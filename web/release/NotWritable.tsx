@@ -1,5 +1,5 @@
 import { counted, UNWRITABLE } from '../../core/wording/index.ts';
-import { PageLink } from '../pieces/index.ts';
+import { PageLink } from '../components/index.ts';
 import { More, useMore } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { wording } from './wording.ts';

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import type { HostedSite } from '../../core/exchange/index.ts';
 import { siteHost } from '../../core/site/index.ts';
 import { counted, numberText, PATCH_REFUSALS, shortDate } from '../../core/wording/index.ts';
-import { Rail } from '../pieces/index.ts';
+import { Rail } from '../components/index.ts';
 import { Busy, Empty, note } from '../ui/index.ts';
 import { nextNumber, release, useReport, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
 import { FilesOut } from './FilesOut.tsx';

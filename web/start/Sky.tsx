@@ -3,7 +3,7 @@ import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent, type M
 import { useNavigate } from 'react-router';
 import type { PageRow } from '../../core/rows/index.ts';
 import { STATE_WORDS } from '../../core/wording/index.ts';
-import { byKind, StateSign, useRoute } from '../pieces/index.ts';
+import { byKind, StateSign, useRoute } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 const TROUBLE = new Set(['shut-out', 'leaking']);

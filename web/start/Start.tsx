@@ -5,7 +5,7 @@ import { STATES, type PageState } from '../../core/indexing/index.ts';
 import { isOpen, switchStory } from '../../core/site/index.ts';
 import { remainingSteps } from '../../core/rows/index.ts';
 import { counted, fullDate, STATE_WORDS } from '../../core/wording/index.ts';
-import { Rail, StateSign } from '../pieces/index.ts';
+import { Rail, StateSign } from '../components/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Lately } from './Lately.tsx';
 import { NameQuestion } from './NameQuestion.tsx';

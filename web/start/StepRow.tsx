@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { RemainingStep } from '../../core/rows/index.ts';
 import { stepWords } from '../../core/wording/index.ts';
-import { useRoute } from '../pieces/index.ts';
+import { useRoute } from '../components/index.ts';
 import { useHotkey } from '../ui/index.ts';
 import { hideProperly, makeHome, openPage, setKindIntent, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 

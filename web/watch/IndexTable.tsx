@@ -2,7 +2,7 @@ import { CircleDashed, CircleMinus, Link2, ListChecks } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { EngineRow } from '../../core/exchange/index.ts';
 import { gateWords, shortDate } from '../../core/wording/index.ts';
-import { PageLink, PageName } from '../pieces/index.ts';
+import { PageLink, PageName } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { OUTCOMES } from './wording.ts';
 

@@ -4,7 +4,7 @@ import type { EngineSite } from '../../core/exchange/index.ts';
 import { ENGINE_IDS, engineOf, ENGINES, SKERRY, type EngineId } from '../../core/engines/index.ts';
 import { siteHost, siteOrigin } from '../../core/site/index.ts';
 import { counted, engineWords, shortDate } from '../../core/wording/index.ts';
-import { Rail, PageLink } from '../pieces/index.ts';
+import { Rail, PageLink } from '../components/index.ts';
 import { Busy, Empty, note, Segments, useRemembered } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { IndexTable } from './IndexTable.tsx';

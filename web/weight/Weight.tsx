@@ -1,6 +1,6 @@
 import { bytesText, counted } from '../../core/wording/index.ts';
 import { useReport, useWorkspace } from '../workspace/index.ts';
-import { Rail } from '../pieces/index.ts';
+import { Rail } from '../components/index.ts';
 import { Busy, Empty } from '../ui/index.ts';
 
 const HEAVY = 300_000;

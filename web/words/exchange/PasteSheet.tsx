@@ -6,7 +6,7 @@ import { all, endingOf, pageKey, set, type Change, type SiteDocument } from '../
 import type { PageRow } from '../../../core/rows/index.ts';
 import { counted, plural } from '../../../core/wording/index.ts';
 import { Empty, Segments, useRemembered } from '../../ui/index.ts';
-import { PageName } from '../../pieces/index.ts';
+import { PageName } from '../../components/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 
 const FIELDS = { title: 'Title', description: 'Description', ending: 'Address ending' } as const;

@@ -1,6 +1,6 @@
 import { redirectRules, REDIRECT_FORMS, type RedirectForm } from '../../../core/release/index.ts';
 import { movedSpellings, moves } from '../../../core/site/index.ts';
-import { Term } from '../../pieces/index.ts';
+import { Term } from '../../components/index.ts';
 import { Copyable, Empty } from '../../ui/index.ts';
 import { useWorkspace } from '../../workspace/index.ts';
 

@@ -4,7 +4,7 @@ import { useMemo, useRef, useState, type DragEvent } from 'react';
 import { changesOf, columnName, DELIMITERS, dryRun, EDITABLE, guessMapping, readTable, type Mapping } from '../../../core/ledger/index.ts';
 import { counted, plural } from '../../../core/wording/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
-import { ChangeList } from '../ChangeList.tsx';
+import { ChangeList } from './ChangeList.tsx';
 import { CELL_FAULTS, rowFault } from '../wording.ts';
 
 const ENCODINGS = ['utf-8', 'windows-1252', 'iso-8859-2', 'windows-1251', 'shift_jis', 'utf-16le'] as const;

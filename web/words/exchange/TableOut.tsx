@@ -4,7 +4,7 @@ import { siteHost, siteOrigin } from '../../../core/site/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { download } from '../../ui/index.ts';
 import { useWorkspace } from '../../workspace/index.ts';
-import { ColumnChips } from '../ColumnChips.tsx';
+import { ColumnChips } from '../ledger/ColumnChips.tsx';
 
 const AT_FIRST: readonly LedgerColumn[] = ['address', 'name', 'title', 'description', 'phrase', 'ending', 'kind', 'intent'];
 /** In the order of the ledger. */

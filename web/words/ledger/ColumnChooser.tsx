@@ -1,5 +1,5 @@
 import type { LedgerColumn } from '../../../core/ledger/index.ts';
-import { ColumnChips } from '../ColumnChips.tsx';
+import { ColumnChips } from './ColumnChips.tsx';
 import { AT_FIRST, CHOOSABLE } from './layout.ts';
 
 /** Which columns stand in the ledger. Their order is the order in which they are switched on. */

@@ -4,7 +4,7 @@ import { cellText, columnName, readySearch, type LedgerColumn, type Search } fro
 import type { PageRow } from '../../../core/rows/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { useWorkspaceApi } from '../../workspace/index.ts';
-import { ColumnChips } from '../ColumnChips.tsx';
+import { ColumnChips } from './ColumnChips.tsx';
 import type { Wanted } from './Grid.tsx';
 
 const IN: readonly LedgerColumn[] = ['title', 'description', 'phrase', 'keywords', 'shareTitle', 'shareText'];

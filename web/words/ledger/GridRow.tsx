@@ -4,7 +4,7 @@ import type { SiteDocument } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { fit, type TextLimit } from '../../../core/titles/index.ts';
 import { STATE_WORDS } from '../../../core/wording/index.ts';
-import { siteText, StateSign } from '../../pieces/index.ts';
+import { siteText, StateSign } from '../../components/index.ts';
 import { WIDTHS } from './layout.ts';
 import { inBox, type At, type Box } from './selection.ts';
 

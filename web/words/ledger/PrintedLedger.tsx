@@ -1,7 +1,7 @@
 import { cellText, columnName, type LedgerColumn } from '../../../core/ledger/index.ts';
 import type { SiteDocument } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
-import { siteText } from '../../pieces/index.ts';
+import { siteText } from '../../components/index.ts';
 
 /** The ledger on paper: all rows that are shown, with all columns that are. */
 export function PrintedLedger({

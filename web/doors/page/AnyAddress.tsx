@@ -1,0 +1,78 @@
+import { useState } from 'react';
+import { siteOrigin } from '../../../core/site/index.ts';
+import { useRoute } from '../../components/index.ts';
+import { useDebounced } from '../../ui/index.ts';
+import { useReport, useWorkspace } from '../../workspace/index.ts';
+import { CrawlerChoice } from './CrawlerChoice.tsx';
+import { useCrawlers } from './crawlers.ts';
+import { Gates } from './Gates.tsx';
+import { LiveLook } from './LiveLook.tsx';
+import { decidedBy, REALITY_NAMES, wording } from '../wording.ts';
+
+/** Any address of the site, of a page or not, against each crawler, with the line that decides; and the whole way in for one of them. */
+export function AnyAddress() {
+  const { page } = useRoute();
+  const start = useWorkspace((state) => (page === undefined ? '/' : (state.byId.get(page)?.address ?? '/')));
+  const origin = useWorkspace((state) => siteOrigin(state.document));
+  const crawlers = useCrawlers();
+  const [address, setAddress] = useState(start);
+  const [crawler, setCrawler] = useState(crawlers[0] as string);
+  const asked = useDebounced(address, 120);
+  const tried = useReport((one) => one.tools.analysis.tryAddress(asked, crawlers), `${asked} ${crawlers.join()}`);
+  const chosen = tried?.find((one) => one.crawler === crawler);
+  return (
+    <div className="mx-auto max-w-[900px]">
+      <h1 className="mb-1">Any address</h1>
+      <p className="soft mb-4">{wording.tryLead}</p>
+      <label className="field flex items-center pl-3.5">
+        <span className="mono soft flex-none max-sm:hidden">{origin}</span>
+        <input
+          className="mono !pl-1"
+          aria-label="An address on this site"
+          value={address}
+          spellCheck={false}
+          autoComplete="off"
+          onChange={(event) => setAddress(event.target.value)}
+        />
+      </label>
+      {!tried ? (
+        <p className="soft mt-2 text-[13.5px]">{wording.notHere}</p>
+      ) : (
+        <>
+          <p className="soft mt-2 text-[13.5px]" data-testid="what">
+            {wording.whatAnswers[chosen?.spelledOwn === false ? 'spelled' : (chosen?.what ?? 'nothing')]}
+          </p>
+          <div className="panel mt-3 overflow-x-auto">
+            <table className="data-table stacked">
+              <thead>
+                <tr>
+                  <th>Crawler</th>
+                  <th>robots.txt</th>
+                  <th>Because</th>
+                  <th>In the end</th>
+                </tr>
+              </thead>
+              <tbody>
+                {tried.map(({ crawler: name, verdict, way }) => (
+                  <tr key={name} data-crawler={name} data-allowed={verdict.allowed}>
+                    <td className="mono font-semibold">{name}</td>
+                    <td className={`whitespace-nowrap font-semibold ${verdict.allowed ? 'text-success' : 'text-error'}`}>
+                      {verdict.allowed ? 'may fetch it' : 'may not fetch it'}
+                    </td>
+                    <td className="text-[13px]">{decidedBy(verdict)}</td>
+                    <td className="whitespace-nowrap">{REALITY_NAMES[way.reality]}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <div className="mt-5 mb-2">
+            <CrawlerChoice label={wording.forWhom} crawlers={crawlers} value={crawler} onChange={setCrawler} />
+          </div>
+          {chosen && <Gates way={chosen.way} places={chosen.places} />}
+        </>
+      )}
+      <LiveLook address={asked} crawler={crawler} way={chosen?.way} key={`${asked} ${crawler}`} />
+    </div>
+  );
+}

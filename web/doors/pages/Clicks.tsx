@@ -1,0 +1,65 @@
+import { useMemo } from 'react';
+import type { PageRow } from '../../../core/rows/index.ts';
+import { Term } from '../../components/index.ts';
+import { wording } from '../wording.ts';
+
+/** Pages by how many clicks they are from home; the last is for those that no links lead to. */
+export const BANDS = ['0', '1', '2', '3', '4+', 'none'] as const;
+export type Band = (typeof BANDS)[number];
+
+export function clickBand(clicks: number | undefined): Band {
+  if (clicks === undefined) return 'none';
+  return clicks >= 4 ? '4+' : (String(clicks) as Band);
+}
+
+/** How deep pages lie, as bars that filter. */
+export function Clicks({
+  rows,
+  clicks,
+  picked,
+  onPick,
+}: {
+  readonly rows: readonly PageRow[];
+  readonly clicks: ReadonlyMap<string, number> | undefined;
+  readonly picked: Band | undefined;
+  readonly onPick: (band: Band | undefined) => void;
+}) {
+  const counts = useMemo(() => {
+    const bands = new Map<Band, number>(BANDS.map((band) => [band, 0]));
+    for (const row of rows) {
+      const band = clickBand(clicks?.get(row.id));
+      bands.set(band, (bands.get(band) ?? 0) + 1);
+    }
+    return bands;
+  }, [rows, clicks]);
+  const most = Math.max(1, ...counts.values());
+  return (
+    <section aria-labelledby="clicks">
+      <h2 id="clicks" className="mb-2 flex min-h-8 items-center">
+        {wording.clicks}&nbsp;
+        <Term id="orphan" />
+      </h2>
+      <div className="panel px-3.5 py-2.5">
+        {BANDS.map((band) => {
+          const number = counts.get(band) ?? 0;
+          return (
+            <button
+              key={band}
+              type="button"
+              className="click-bar"
+              disabled={number === 0}
+              aria-pressed={picked === band}
+              onClick={() => onPick(picked === band ? undefined : band)}
+            >
+              <span className="w-28 flex-none text-left">{wording.bands[band]}</span>
+              <span className="click-track" aria-hidden>
+                <span className={`click-fill${band === 'none' || band === '4+' ? ' deep' : ''}`} style={{ width: `${(number / most) * 100}%` }} />
+              </span>
+              <span className="w-12 flex-none text-right tabular-nums">{number}</span>
+            </button>
+          );
+        })}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,189 @@
+import { KIND_TABLE } from '../../../core/site/index.ts';
+import { readableAddress } from '../../../core/source/index.ts';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { ArrowDown, ArrowUp, Moon, Sun } from 'lucide-react';
+import { useMemo, useRef, useState } from 'react';
+import type { PageRow } from '../../../core/rows/index.ts';
+import { counted } from '../../../core/wording/index.ts';
+import { StateSign, PageLink, siteText } from '../../components/index.ts';
+import { usePrinting } from '../../ui/index.ts';
+import { setInMap, setPageIntent, setPageIntents, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { INTENT_FROM, REALITY_NAMES } from '../wording.ts';
+
+type Column = 'name' | 'kind' | 'intent' | 'reality' | 'clicks' | 'linksIn' | 'inMap';
+const ROW_HEIGHT = 44;
+
+/** What can be done with all marked pages. */
+const BULK: readonly { readonly name: string; readonly act: (workspace: ReturnType<typeof useWorkspaceApi>, ids: readonly string[]) => void }[] = [
+  { name: 'List', act: (workspace, ids) => setPageIntents(workspace, ids, 'list') },
+  { name: 'Keep out', act: (workspace, ids) => setPageIntents(workspace, ids, 'out') },
+  { name: 'As their kind', act: (workspace, ids) => setPageIntents(workspace, ids, null) },
+  { name: 'Into the sitemap', act: (workspace, ids) => setInMap(workspace, ids, true) },
+  { name: 'Out of the sitemap', act: (workspace, ids) => setInMap(workspace, ids, false) },
+  { name: 'Map as intended', act: (workspace, ids) => setInMap(workspace, ids, null) },
+];
+
+/** The pages as a table that sorts, with marks to change many at once. */
+export function PagesTable({
+  rows,
+  clicks,
+  engine,
+}: {
+  readonly rows: readonly PageRow[];
+  readonly clicks: ReadonlyMap<string, number> | undefined;
+  readonly engine: string;
+}) {
+  const workspace = useWorkspaceApi();
+  const [sort, setSort] = useState<{ readonly by: Column; readonly down: boolean }>();
+  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
+  const mapOn = useWorkspace((state) => state.document.tables.sitemap['']?.on === true);
+  const scroller = useRef<HTMLDivElement>(null);
+  const sorted = useMemo(
+    () => (sort ? [...rows].sort((a, b) => compare(a, b, sort.by, clicks, engine) * (sort.down ? -1 : 1)) : rows),
+    [rows, sort, clicks, engine],
+  );
+  // The list tells by itself when it has to be drawn anew; a compiler cannot see that.
+  const list = useVirtualizer({ count: sorted.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 4 });
+  const printing = usePrinting();
+  const items = printing ? sorted.map((_, index) => ({ index, start: index * ROW_HEIGHT })) : list.getVirtualItems();
+  const chosen = sorted.filter((row) => marked.has(row.id)).map((row) => row.id);
+  const all = sorted.length > 0 && chosen.length === sorted.length;
+  const lastMarked = useRef<string>(undefined);
+  /** Marks a page; with Shift, all from the one marked last. */
+  const mark = (at: number, on: boolean, reaching: boolean): void => {
+    const from = reaching ? sorted.findIndex((row) => row.id === lastMarked.current) : -1;
+    const next = new Set(marked);
+    for (const { id } of sorted.slice(from < 0 ? at : Math.min(at, from), Math.max(at, from) + 1)) {
+      if (on) next.add(id);
+      else next.delete(id);
+    }
+    lastMarked.current = sorted[at]?.id;
+    setMarked(next);
+  };
+  const heading = (by: Column, words: string, className: string) => (
+    <span role="columnheader" className={className} aria-sort={sort?.by === by ? (sort.down ? 'descending' : 'ascending') : 'none'}>
+      <button
+        type="button"
+        className="inline-flex min-h-7 cursor-pointer items-center gap-1 font-semibold"
+        onClick={() => setSort(sort?.by !== by ? { by, down: false } : sort.down ? undefined : { by, down: true })}
+      >
+        {words}
+        {sort?.by === by && (sort.down ? <ArrowDown size={13} aria-hidden /> : <ArrowUp size={13} aria-hidden />)}
+      </button>
+    </span>
+  );
+  return (
+    <>
+      <div className="mb-2 flex min-h-9 flex-wrap items-center gap-2 text-[13.5px]" role="group" aria-label="Change the marked pages">
+        <label className="flex min-h-8 items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={all}
+            onChange={(event) => setMarked(event.target.checked ? new Set(sorted.map((row) => row.id)) : new Set())}
+          />
+          {chosen.length === 0 ? 'Mark all' : `${counted(chosen.length, 'page')} marked`}
+        </label>
+        {BULK.map(({ name, act }) => (
+          <button key={name} type="button" className="btn btn-sm btn-outline-ink" disabled={chosen.length === 0} onClick={() => act(workspace, chosen)}>
+            {name}
+          </button>
+        ))}
+      </div>
+      <div className="panel doors-table" role="table" aria-label="Pages" aria-rowcount={sorted.length + 1} ref={scroller} tabIndex={0}>
+        <div role="row" className="doors-row doors-head">
+          <span role="columnheader" className="doors-mark">
+            <span className="sr-only">Marked</span>
+          </span>
+          {heading('name', 'Page', 'doors-name')}
+          {heading('kind', 'Kind', 'doors-kind')}
+          {heading('intent', 'You want', 'doors-intent')}
+          {heading('reality', 'Engine', 'doors-reality')}
+          {heading('clicks', 'Clicks', 'doors-number')}
+          {heading('linksIn', 'Links in', 'doors-number')}
+          {heading('inMap', 'Sitemap', 'doors-map')}
+        </div>
+        <div style={{ height: list.getTotalSize(), position: 'relative' }}>
+          {items.map(({ index, start }) => {
+            const row = sorted[index] as PageRow;
+            const depth = clicks?.get(row.id);
+            return (
+              <div key={row.id} role="row" aria-rowindex={index + 2} className="doors-row" data-row={row.id} style={{ transform: `translateY(${start}px)` }}>
+                <span role="cell" className="doors-mark">
+                  <input
+                    type="checkbox"
+                    className="checkbox checkbox-sm"
+                    aria-label={`Mark ${row.name}`}
+                    checked={marked.has(row.id)}
+                    onChange={(event) => mark(index, event.target.checked, (event.nativeEvent as MouseEvent).shiftKey)}
+                  />
+                </span>
+                <span role="rowheader" className="doors-name">
+                  <PageLink to="doors" page={row.id} className="flex min-h-8 w-full min-w-0 cursor-pointer items-center gap-2 text-left">
+                    <StateSign state={row.state} />
+                    <span className="min-w-0">
+                      <span className="block truncate font-semibold" {...siteText(row.lang)}>
+                        {row.name}
+                      </span>
+                      <span className="mono soft block truncate text-[12px]">{readableAddress(row.address)}</span>
+                    </span>
+                  </PageLink>
+                </span>
+                <span role="cell" className="doors-kind truncate">
+                  {KIND_TABLE[row.kind].one}
+                </span>
+                <span role="cell" className="doors-intent">
+                  <button
+                    type="button"
+                    className="chip"
+                    role="switch"
+                    aria-checked={row.intent === 'list'}
+                    aria-label={`List ${row.name}`}
+                    title={INTENT_FROM[row.intentFrom]}
+                    onClick={() => setPageIntent(workspace, row.id, row.intent === 'list' ? 'out' : 'list')}
+                  >
+                    {row.intent === 'list' ? <Sun size={13} className="sign-findable" aria-hidden /> : <Moon size={13} className="sign-kept-out" aria-hidden />}
+                    {row.intent === 'list' ? 'list' : 'keep out'}
+                  </button>
+                </span>
+                <span role="cell" className="doors-reality">
+                  {REALITY_NAMES[row.realities[engine] ?? 'out']}
+                </span>
+                <span role="cell" className="doors-number">
+                  {depth ?? <span className="text-error">none</span>}
+                </span>
+                <span role="cell" className="doors-number">
+                  {row.linksIn}
+                </span>
+                <span role="cell" className="doors-map soft">
+                  {row.inMap ? (mapOn ? 'in it' : 'would be') : 'no'}
+                </span>
+              </div>
+            );
+          })}
+        </div>
+      </div>
+    </>
+  );
+}
+
+const FAR = 1_000_000;
+
+function compare(a: PageRow, b: PageRow, by: Column, clicks: ReadonlyMap<string, number> | undefined, engine: string): number {
+  switch (by) {
+    case 'name':
+      return a.name.localeCompare(b.name);
+    case 'kind':
+      return a.kind.localeCompare(b.kind);
+    case 'intent':
+      return a.intent.localeCompare(b.intent);
+    case 'reality':
+      return (a.realities[engine] ?? '').localeCompare(b.realities[engine] ?? '');
+    case 'clicks':
+      return (clicks?.get(a.id) ?? FAR) - (clicks?.get(b.id) ?? FAR);
+    case 'linksIn':
+      return a.linksIn - b.linksIn;
+    case 'inMap':
+      return Number(b.inMap) - Number(a.inMap);
+  }
+}

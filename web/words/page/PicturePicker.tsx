@@ -1,0 +1,60 @@
+import { set, type Effective, type SitePage } from '../../../core/site/index.ts';
+import type { PageRow } from '../../../core/rows/index.ts';
+import { useReport, useWorkspaceApi } from '../../workspace/index.ts';
+import { SitePicture } from '../site/SitePicture.tsx';
+
+/** The picture of the card: one of the page's own, or of the site's. What a card shows of it is seen at the right. */
+export function PicturePicker({
+  row,
+  page,
+  picture,
+}: {
+  readonly row: PageRow;
+  readonly page: SitePage;
+  readonly picture: Effective & { readonly fallback: boolean };
+}) {
+  const workspace = useWorkspaceApi();
+  const pictures = useReport((one) => one.tools.analysis.pictures());
+  const own = [...new Set((pictures ?? []).filter((one) => one.page === row.id).flatMap((one) => one.path ?? []))];
+  const choose = (path: string | null): void =>
+    workspace.change(set('pages', row.id, 'sharePicture', path === null ? null : `/${path}`), {
+      label: `“${row.name}” has ${path === null ? 'no share picture of its own' : 'a share picture'}`,
+    });
+  const chosen = picture.value.replace(/^https?:\/\/[^/]+/, '').replace(/^\//, '');
+  return (
+    <fieldset>
+      <legend className="display mb-1 text-[15.5px] font-semibold">Share picture</legend>
+      <p className="soft mb-2 text-[13px]">
+        {picture.from === 'none'
+          ? 'None: the card has no picture.'
+          : picture.fallback
+            ? 'The site’s own stands in.'
+            : 'Cards show its middle, about twice as wide as high; 1200 × 630 pixels are enough.'}
+      </p>
+      {own.length === 0 ? (
+        <p className="soft text-[13.5px]">There is no picture on this page{page.isHome ? '' : '; the site’s own can be set under Site'}.</p>
+      ) : (
+        <div className="flex flex-wrap gap-2" role="group" aria-label="Pictures of this page">
+          {own.slice(0, 24).map((path) => (
+            <button
+              key={path}
+              type="button"
+              className="picture-choice"
+              aria-pressed={path === chosen && !picture.fallback}
+              aria-label={path}
+              title={path}
+              onClick={() => choose(path)}
+            >
+              <SitePicture path={path} alt="" />
+            </button>
+          ))}
+          {picture.from === 'owner' && !picture.fallback && (
+            <button type="button" className="link-act text-[13px]" onClick={() => choose(null)}>
+              None of its own
+            </button>
+          )}
+        </div>
+      )}
+    </fieldset>
+  );
+}

@@ -1,0 +1,312 @@
+import { readableAddress } from '../../../core/source/index.ts';
+import { X } from 'lucide-react';
+import { useMemo, useState, type ReactNode } from 'react';
+import {
+  addressOf,
+  all,
+  kindIntent,
+  kindRules,
+  KINDS,
+  orderBehind,
+  ruleCatches,
+  set,
+  spares,
+  type Change,
+  type Kind,
+  type KindRule,
+  KIND_TABLE,
+} from '../../../core/site/index.ts';
+import { counted, plural } from '../../../core/wording/index.ts';
+import { byKind, Term, PageLink } from '../../components/index.ts';
+import { SortableList } from '../../ui/index.ts';
+import { moveRule, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+
+const MATCHES = { below: 'everything below', contains: 'addresses that contain', ends: 'addresses that end in' } as const;
+const SHOWN = 40;
+
+/** What each page is for: guessed, ruled, or said for one page. */
+export function Kinds() {
+  const workspace = useWorkspaceApi();
+  const rows = useWorkspace((state) => state.rows);
+  const document = useWorkspace((state) => state.document);
+  const rules = kindRules(document);
+  const groups = byKind(rows);
+  const [open, setOpen] = useState<Kind>();
+  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+  const setKind = (ids: readonly string[], kind: Kind | null): void => {
+    const changes: Change[] = ids.map((id) => set('pages', id, 'kind', kind));
+    if (changes.length > 0)
+      workspace.change(all(changes), {
+        label:
+          kind === null
+            ? `${counted(ids.length, 'page')} of a guessed kind again`
+            : `${counted(ids.length, 'page')} became ${KIND_TABLE[kind].many.toLowerCase()}`,
+      });
+    setPicked(new Set());
+  };
+  return (
+    <div className="mx-auto max-w-[980px]">
+      <h1 className="mb-1">
+        Kinds <Term id="kind" />
+      </h1>
+      <p className="soft mb-4">Patterns and intents are set for a kind. Where a guess is wrong, one rule puts many pages right.</p>
+      <section className="mb-6">
+        <h2 className="mb-2">Your rules</h2>
+        <SortableList
+          items={rules}
+          name={(rule) => `the rule for ${rule.path}`}
+          onMove={(from, to) => moveRule(workspace, rules, from, to)}
+          line={(rule, index, mover) => <RuleLine rule={rule} earlier={rules.slice(0, index)} mover={mover} />}
+          last={<NewRule order={orderBehind(document.tables.rules)} />}
+        />
+      </section>
+      <h2 className="mb-2">Pages by kind</h2>
+      <ul className="panel divide-y divide-[color:var(--line)]">
+        {groups.map(({ kind, rows: pages }) => (
+          <li key={kind}>
+            <button
+              type="button"
+              className="flex min-h-11 w-full cursor-pointer items-center gap-3 px-4 py-2 text-left"
+              aria-expanded={open === kind}
+              onClick={() => setOpen(open === kind ? undefined : kind)}
+            >
+              <span className="display w-32 font-semibold">{KIND_TABLE[kind].many}</span>
+              <span className="soft tabular-nums">{counted(pages.length, 'page')}</span>
+              <span className="soft ml-auto hidden text-[13px] sm:inline">{reasons(pages)}</span>
+            </button>
+            {open === kind && (
+              <div className="border-t border-[color:var(--line)] px-4 py-2">
+                <div className="mb-2 flex flex-wrap items-center gap-2 text-[13.5px]">
+                  <label className="flex min-h-8 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      className="checkbox checkbox-sm"
+                      checked={pages.every((page) => picked.has(page.id))}
+                      onChange={(event) => setPicked(event.target.checked ? new Set(pages.map((page) => page.id)) : new Set())}
+                    />
+                    All {pages.length}
+                  </label>
+                  <select
+                    className="select select-sm w-auto"
+                    aria-label="Make the picked pages"
+                    disabled={picked.size === 0}
+                    value=""
+                    onChange={(event) => setKind([...picked], event.target.value === 'guess' ? null : (event.target.value as Kind))}
+                  >
+                    <option value="">{picked.size === 0 ? 'Pick pages to change' : `Make ${counted(picked.size, 'page')} …`}</option>
+                    {KINDS.map((one) => (
+                      <option key={one} value={one}>
+                        {KIND_TABLE[one].name}
+                      </option>
+                    ))}
+                    <option value="guess">As guessed or ruled</option>
+                  </select>
+                </div>
+                <ul>
+                  {pages.slice(0, SHOWN * 10).map((page) => (
+                    <li key={page.id} className="flex min-h-8 items-center gap-2 text-[13.5px]">
+                      <input
+                        type="checkbox"
+                        className="checkbox checkbox-sm"
+                        aria-label={page.name}
+                        checked={picked.has(page.id)}
+                        onChange={(event) => {
+                          const next = new Set(picked);
+                          if (event.target.checked) next.add(page.id);
+                          else next.delete(page.id);
+                          setPicked(next);
+                        }}
+                      />
+                      <PageLink to="words" page={page.id} className="link-act truncate !font-normal">
+                        {page.name}
+                      </PageLink>
+                      <span className="mono soft truncate">{readableAddress(page.address)}</span>
+                      <span className="soft ml-auto flex-none text-[12.5px]">
+                        {{ owner: 'said for this page', rule: 'by a rule', guess: '' }[page.kindFrom]}
+                      </span>
+                    </li>
+                  ))}
+                </ul>
+                {pages.length > SHOWN * 10 && <p className="soft py-1 text-[13px]">and {pages.length - SHOWN * 10} more: a rule reaches them all.</p>}
+              </div>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function reasons(pages: readonly { readonly kindFrom: 'owner' | 'rule' | 'guess' }[]): string {
+  const count = (from: string): number => pages.filter((page) => page.kindFrom === from).length;
+  return [
+    [count('rule'), 'by rules'],
+    [count('owner'), 'said one by one'],
+    [count('guess'), 'guessed'],
+  ]
+    .flatMap(([number, words]) => ((number as number) > 0 ? [`${number} ${words}`] : []))
+    .join(', ');
+}
+
+function RuleLine({ rule, earlier, mover }: { readonly rule: KindRule; readonly earlier: readonly KindRule[]; readonly mover: ReactNode }) {
+  const workspace = useWorkspaceApi();
+  const rows = useWorkspace((state) => state.rows);
+  const [open, setOpen] = useState(false);
+  const caught = useMemo(
+    () => rows.filter((row) => ruleCatches(rule, addressOf(row.id)) && !(row.kindFrom === 'guess' && spares(rule, row.kind))),
+    [rows, rule],
+  );
+  const decided = caught.filter((row) => row.kindFrom === 'rule' && !earlier.some((one) => ruleCatches(one, addressOf(row.id))));
+  const fields = ['path', 'match', 'kind', 'archives', 'order'] as const;
+  return (
+    <div className="p-3">
+      <div className="flex flex-wrap items-center gap-2 text-[14px]">
+        <span>
+          {MATCHES[rule.match].replace(/^./, (letter) => letter.toUpperCase())} <code className="font-semibold">{rule.path}</code> is{' '}
+          {article(KIND_TABLE[rule.kind].name)} <strong>{KIND_TABLE[rule.kind].name.toLowerCase()}</strong>
+        </span>
+        <button type="button" className="link-act text-[13px]" aria-expanded={open} onClick={() => setOpen(!open)}>
+          catches {counted(caught.length, 'page')}
+          {decided.length < caught.length && `, decides ${decided.length}`}
+        </button>
+        <span className="ml-auto flex">
+          {mover}
+          <button
+            type="button"
+            className="icon-btn"
+            aria-label="Take the rule away"
+            onClick={() =>
+              workspace.change(all(fields.map((field) => set('rules', rule.id, field, null))), { label: `The rule for ${rule.path} was taken away` })
+            }
+          >
+            <X size={15} aria-hidden />
+          </button>
+        </span>
+      </div>
+      {open && <Caught pages={caught} />}
+    </div>
+  );
+}
+
+function Caught({ pages }: { readonly pages: readonly { readonly id: string; readonly name: string; readonly address: string; readonly kind: Kind }[] }) {
+  return (
+    <ul className="mt-2 max-h-56 overflow-auto text-[13px]" tabIndex={0} aria-label="Pages that the rule catches">
+      {pages.slice(0, 400).map((page) => (
+        <li key={page.id} className="flex gap-2 py-0.5">
+          <span className="truncate">
+            <bdi>{page.name}</bdi>
+          </span>{' '}
+          <span className="mono soft truncate">{readableAddress(page.address)}</span>
+          <span className="soft ml-auto flex-none">{KIND_TABLE[page.kind].name.toLowerCase()}</span>
+        </li>
+      ))}
+      {pages.length === 0 && <li className="soft">None.</li>}
+    </ul>
+  );
+}
+
+const article = (noun: string): string => (/^[aeiou]/i.test(noun) ? 'an' : 'a');
+
+function NewRule({ order }: { readonly order: number }) {
+  const workspace = useWorkspaceApi();
+  const rows = useWorkspace((state) => state.rows);
+  const [path, setPath] = useState('');
+  const [match, setMatch] = useState<KindRule['match']>('below');
+  const [kind, setKind] = useState<Kind>('post');
+  const [archives, setArchives] = useState(false);
+  const document = useWorkspace((state) => state.document);
+  const below = useMemo(() => (path.trim() === '' ? [] : rows.filter((row) => ruleCatches({ path, match }, addressOf(row.id)))), [rows, path, match]);
+  const lists = below.filter((row) => row.kindFrom === 'guess' && spares({ kind, archives: false }, row.kind));
+  const caught = archives ? below : below.filter((row) => !lists.includes(row));
+  const { intent } = kindIntent(document, kind);
+  const flipped = caught.filter((row) => row.kindFrom !== 'owner' && (row.intentFrom === 'kind' || row.intentFrom === 'default') && row.intent !== intent);
+  const folders = useMemo(() => [...new Set(rows.flatMap((row) => addressOf(row.id).match(/^\/[^/]+\//)?.[0] ?? []))].slice(0, 60), [rows]);
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (path.trim() === '') return;
+        const id = `${match} ${path.trim()}`;
+        workspace.change(
+          all([
+            set('rules', id, 'path', path.trim()),
+            set('rules', id, 'match', match),
+            set('rules', id, 'kind', kind),
+            set('rules', id, 'archives', archives && lists.length > 0 ? true : null),
+            set('rules', id, 'order', order),
+          ]),
+          {
+            label: `${MATCHES[match].replace(/^./, (letter) => letter.toUpperCase())} ${path.trim()} is ${article(kind)} ${KIND_TABLE[kind].name.toLowerCase()}`,
+          },
+        );
+        setPath('');
+      }}
+    >
+      <div className="flex flex-wrap items-center gap-2 text-[14px]">
+        <select
+          className="select select-sm w-auto"
+          aria-label="Which addresses"
+          value={match}
+          onChange={(event) => setMatch(event.target.value as KindRule['match'])}
+        >
+          {Object.entries(MATCHES).map(([id, name]) => (
+            <option key={id} value={id}>
+              {name.replace(/^./, (letter) => letter.toUpperCase())}
+            </option>
+          ))}
+        </select>
+        <input
+          className="input input-sm mono w-52"
+          list="folders"
+          placeholder="/journal/"
+          aria-label="Address"
+          value={path}
+          maxLength={300}
+          onChange={(event) => setPath(event.target.value)}
+        />
+        <datalist id="folders">
+          {folders.map((folder) => (
+            <option key={folder} value={folder} />
+          ))}
+        </datalist>
+        is a
+        <select className="select select-sm w-auto" aria-label="Kind" value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
+          {KINDS.map((one) => (
+            <option key={one} value={one}>
+              {KIND_TABLE[one].name.toLowerCase()}
+            </option>
+          ))}
+        </select>
+        <button type="submit" className="btn btn-sm btn-primary" disabled={path.trim() === ''}>
+          Add the rule
+        </button>
+        {path.trim() !== '' && (
+          <span className="soft text-[13px]" role="status">
+            catches {counted(caught.length, 'page')}
+          </span>
+        )}
+      </div>
+      {lists.length > 0 && (
+        <label className="mt-2 flex items-center gap-2 text-[13px]">
+          <input type="checkbox" className="checkbox checkbox-sm" checked={archives} onChange={(event) => setArchives(event.target.checked)} />
+          Also for {counted(lists.length, 'page that lists others', 'pages that list others')} (categories, tags, authors, dates)
+        </label>
+      )}
+      {flipped.length > 0 && (
+        <p className="mt-2 text-[13px] text-[color:var(--brick)]" role="status">
+          {counted(flipped.length, 'page')}{' '}
+          {intent === 'list'
+            ? plural(flipped.length, 'would be listed that is kept out now', 'would be listed that are kept out now')
+            : plural(flipped.length, 'would be kept out that is listed now', 'would be kept out that are listed now')}
+          :{' '}
+          {flipped
+            .slice(0, 5)
+            .map((row) => row.name)
+            .join(', ')}
+          {flipped.length > 5 && ' …'}
+        </p>
+      )}
+      {caught.length > 0 && <Caught pages={caught} />}
+    </form>
+  );
+}

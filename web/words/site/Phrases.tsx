@@ -1,0 +1,259 @@
+import { useMemo, useState } from 'react';
+import { listOf } from '../../../core/phrases/index.ts';
+import type { PhraseRow } from '../../../core/phrases/index.ts';
+import { set } from '../../../core/site/index.ts';
+import { counted } from '../../../core/wording/index.ts';
+import { Term, PageLink } from '../../components/index.ts';
+import { Empty, Segments, useRemembered } from '../../ui/index.ts';
+import { useReport, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+
+const WISHES = {
+  services: { label: 'What you offer', example: 'book repair\nbox making' },
+  places: { label: 'Where', example: 'Saltmere' },
+  audiences: { label: 'For whom', example: 'for libraries' },
+} as const;
+const VERDICTS = { answered: 'answered', weak: 'weak', fought: 'fought over', nobody: 'nobody’s' } as const;
+const SHOWN = 80;
+
+/** Which searches the site can answer: what is offered, where and for whom, against the pages. */
+export function Phrases() {
+  const rows = useReport((one) => one.tools.analysis.phrases());
+  const wishes = useWorkspace((state) => state.document.tables.wishes['']);
+  const [way, setWay] = useRemembered<'list' | 'matrix'>('phrases', ['list', 'matrix'], 'list');
+  const [only, setOnly] = useState<PhraseRow['verdict']>();
+  const [most, setMost] = useState(SHOWN);
+  const counts = useMemo(() => {
+    const found = { answered: 0, weak: 0, fought: 0, nobody: 0 };
+    for (const row of rows ?? []) found[row.verdict]++;
+    return found;
+  }, [rows]);
+  const shown = (rows ?? []).filter((row) => only === undefined || row.verdict === only);
+  const none = listOf(wishes?.services).length === 0 && (rows ?? []).length === 0;
+  return (
+    <div className="mx-auto max-w-[1060px]">
+      <h1 className="mb-1">Phrases</h1>
+      <p className="soft mb-4">The searches people make, and which page answers each by its own words.</p>
+      <div className="mb-5 grid gap-4 sm:grid-cols-3">
+        {(Object.keys(WISHES) as (keyof typeof WISHES)[]).map((field) => (
+          <WishList key={field} field={field} />
+        ))}
+      </div>
+      {none ? (
+        <Empty title="Say what you offer">
+          One a line, in the words of those who look for it. Each is put together with the places and the people, as one would type it.
+        </Empty>
+      ) : (
+        <>
+          <div className="mb-2 flex flex-wrap items-center gap-1.5" role="group" aria-label="Show only">
+            {(Object.keys(VERDICTS) as PhraseRow['verdict'][]).map((verdict) => (
+              <button
+                key={verdict}
+                type="button"
+                className="chip"
+                aria-pressed={only === verdict}
+                onClick={() => setOnly(only === verdict ? undefined : verdict)}
+              >
+                {VERDICTS[verdict]} <span className="tabular-nums">{counts[verdict]}</span>
+              </button>
+            ))}
+            <span className="soft ml-auto text-[13px]">
+              {counted((rows ?? []).length, 'phrase')}, the most worth first <Term id="worth" />
+            </span>
+            <Segments
+              label="How they are shown"
+              value={way}
+              onChange={setWay}
+              options={[
+                { value: 'list', label: 'List' },
+                { value: 'matrix', label: 'Matrix' },
+              ]}
+            />
+          </div>
+          {way === 'matrix' ? (
+            <Matrix rows={shown.slice(0, most)} />
+          ) : (
+            <ul className="panel divide-y divide-[color:var(--line)]" data-testid="phrases">
+              {shown.slice(0, most).map((row) => (
+                <Phrase key={row.phrase} row={row} />
+              ))}
+            </ul>
+          )}
+          {shown.length > most && (
+            <button type="button" className="link-act mt-2" onClick={() => setMost(most + 200)}>
+              {shown.length - most} more
+            </button>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+function WishList({ field }: { readonly field: keyof typeof WISHES }) {
+  const workspace = useWorkspaceApi();
+  const value = useWorkspace((state) => state.document.tables.wishes['']?.[field] ?? '');
+  const { label, example } = WISHES[field];
+  return (
+    <label className="block">
+      <span className="font-semibold">{label}</span> <span className="soft text-[12.5px]">one a line</span>
+      <textarea
+        className="textarea mt-1 w-full"
+        rows={4}
+        dir="auto"
+        placeholder={example}
+        value={value}
+        onChange={(event) =>
+          workspace.change(set('wishes', '', field, event.target.value === '' ? null : event.target.value), {
+            label: `${label}: changed`,
+            coalesceKey: `wish:${field}`,
+          })
+        }
+      />
+    </label>
+  );
+}
+
+function Phrase({ row }: { readonly row: PhraseRow }) {
+  const workspace = useWorkspaceApi();
+  const pages = useWorkspace((state) => state.rows);
+  const byId = useWorkspace((state) => state.byId);
+  const makeTarget = (id: string): void =>
+    workspace.change(set('pages', id, 'phrase', row.phrase), { label: `“${byId.get(id)?.name ?? id}” is to answer “${row.phrase}”` });
+  const others = [...new Set([...row.answered, ...row.weak])].filter((id) => !row.targets.includes(id)).slice(0, 4);
+  return (
+    <li className="phrase-row">
+      <Worth phrase={row.phrase} worth={row.worth} />
+      <span className="font-medium" dir="auto">
+        {row.phrase}
+      </span>
+      <span className={`verdict is-${row.verdict}`}>{VERDICTS[row.verdict]}</span>
+      <span className="flex flex-wrap items-center justify-end gap-1.5 text-[13px]">
+        {row.targets.map((id) => (
+          <PageLink to="words" page={id} key={id} className="chip" title="This page is meant for it">
+            {byId.get(id)?.name ?? id}
+          </PageLink>
+        ))}
+        {others.map((id) => (
+          <button key={id} type="button" className="chip" onClick={() => makeTarget(id)} title="Make it this page’s target">
+            {byId.get(id)?.name ?? id}
+          </button>
+        ))}
+        {row.nearest !== undefined && row.targets.length === 0 && (
+          <button type="button" className="chip is-offer" onClick={() => makeTarget(row.nearest as string)}>
+            Give it to “{byId.get(row.nearest)?.name ?? row.nearest}”
+          </button>
+        )}
+        <select
+          className="select select-sm w-auto max-w-40"
+          aria-label={`Page for ${row.phrase}`}
+          value=""
+          onChange={(event) => event.target.value !== '' && makeTarget(event.target.value)}
+        >
+          <option value="">{row.targets.length > 0 ? 'Another page …' : 'Give it a page …'}</option>
+          {pages
+            .filter((page) => page.intent === 'list')
+            .slice(0, 600)
+            .map((page) => (
+              <option key={page.id} value={page.id}>
+                {page.name}
+              </option>
+            ))}
+        </select>
+      </span>
+    </li>
+  );
+}
+
+/** What it is worth: three beans, set by a click or by the arrow keys. */
+function Worth({ phrase, worth }: { readonly phrase: string; readonly worth: number }) {
+  const workspace = useWorkspaceApi();
+  const write = (next: number): void =>
+    workspace.change(set('worth', phrase, 'worth', next === 1 ? null : Math.max(0, Math.min(3, next))), { label: `“${phrase}” is worth ${next} of 3` });
+  return (
+    <span
+      className="worth"
+      role="slider"
+      tabIndex={0}
+      aria-label={`What “${phrase}” is worth`}
+      aria-valuemin={0}
+      aria-valuemax={3}
+      aria-valuenow={worth}
+      onKeyDown={(event) => {
+        const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
+        if (step === undefined) return;
+        event.preventDefault();
+        write(worth + step);
+      }}
+    >
+      {[1, 2, 3].map((level) => (
+        <i key={level} className={level <= worth ? 'on' : ''} onClick={() => write(level === worth ? level - 1 : level)} />
+      ))}
+    </span>
+  );
+}
+
+/** Pages that have a column of their own. */
+const COLUMNS = 30;
+
+/** Phrases down, pages across: who answers, who only touches it, whose target it is; a click gives the phrase to the page. */
+function Matrix({ rows }: { readonly rows: readonly PhraseRow[] }) {
+  const workspace = useWorkspaceApi();
+  const byId = useWorkspace((state) => state.byId);
+  const columns = useMemo(() => {
+    const counts = new Map<string, number>();
+    for (const row of rows)
+      for (const id of [...row.targets, ...row.targets, ...row.answered, ...row.answered, ...row.weak]) counts.set(id, (counts.get(id) ?? 0) + 1);
+    return [...counts]
+      .sort((a, b) => b[1] - a[1])
+      .slice(0, COLUMNS)
+      .map(([id]) => id);
+  }, [rows]);
+  const name = (id: string): string => byId.get(id)?.name ?? id;
+  return (
+    <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label="Phrases and pages">
+      <table className="matrix">
+        <thead>
+          <tr>
+            <td />
+            {columns.map((id) => (
+              <th key={id} scope="col">
+                <span title={name(id)}>{name(id)}</span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.phrase}>
+              <th scope="row">{row.phrase}</th>
+              {columns.map((id) => {
+                const target = row.targets.includes(id);
+                const how = row.answered.includes(id) ? 'answered' : row.weak.includes(id) ? 'weak' : 'none';
+                return (
+                  <td key={id}>
+                    <button
+                      type="button"
+                      className={`is-${how}${target ? ' is-target' : ''}`}
+                      aria-pressed={target}
+                      aria-label={`${row.phrase}, ${name(id)}: ${{ answered: 'answers it', weak: 'touches it', none: 'nothing' }[how]}${target ? ', its target' : ''}`}
+                      onClick={() =>
+                        workspace.change(set('pages', id, 'phrase', target ? null : row.phrase), {
+                          label: target ? `“${name(id)}” has no target phrase` : `“${name(id)}” is to answer “${row.phrase}”`,
+                        })
+                      }
+                    >
+                      {{ answered: '●', weak: '◐', none: '' }[how]}
+                    </button>
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="soft px-3 py-2 text-[12.5px]">
+        ● answers it · ◐ touches it · on amber: its target. A click gives the phrase to the page, or takes it back.
+      </p>
+    </div>
+  );
+}
