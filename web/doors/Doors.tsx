@@ -1,7 +1,6 @@
-import { Suspense, type ReactNode } from 'react';
-import { useLocation } from 'react-router';
-import { isWay, Views, WaitingView } from '../components/index.ts';
-import { Boundary, part } from '../ui/index.ts';
+import type { ReactNode } from 'react';
+import { StopViews } from '../components/index.ts';
+import { part } from '../ui/index.ts';
 import { VIEWS, type View } from './views.ts';
 import './doors.css';
 
@@ -17,17 +16,5 @@ const SCREENS = {
 
 /** Who may come in: each page's way in, what pages are for, robots.txt, who can visit. */
 export function Doors() {
-  const view = useLocation().pathname.split('/')[4] ?? 'page';
-  const current = isWay(VIEWS, view) ? view : 'page';
-  const Screen: () => ReactNode = SCREENS[current];
-  return (
-    <>
-      <Views stop="doors" label="Ways to work on doors" views={VIEWS} current={current} />
-      <Boundary place={current}>
-        <Suspense fallback={<WaitingView name="Doors" />}>
-          <Screen />
-        </Suspense>
-      </Boundary>
-    </>
-  );
+  return <StopViews stop="doors" name="Doors" label="Ways to work on doors" views={VIEWS} screens={SCREENS} />;
 }

@@ -1,13 +1,11 @@
 import { KIND_TABLE } from '../../core/site/index.ts';
-import { useMemo, useState } from 'react';
-import type { MapLine, MapReport } from '../../core/map/index.ts';
+import { useMemo } from 'react';
+import type { MapReport } from '../../core/map/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { StateSign, PageLink, PageName } from '../components/index.ts';
-import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
+import { byText, DataTable } from '../ui/index.ts';
 import { setInMap, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { DATE_FROM, wording } from './wording.ts';
-
-type Column = 'loc' | 'lastmod' | 'images';
 
 /** Each page in the map. */
 export function MapLines({
@@ -20,14 +18,8 @@ export function MapLines({
   readonly onGroup: (group: string | undefined) => void;
 }) {
   const workspace = useWorkspaceApi();
-  const rows = useWorkspace((state) => state.byId);
-  const [sort, setSort] = useState<Sorting<Column>>({ by: 'loc', down: false });
-  const { drawn, more } = useMore(`${group ?? ''} ${sort.by} ${sort.down}`);
   const kinds = useMemo(() => [...new Set(report.lines.map((line) => line.kind))], [report]);
-  const shown = useMemo(
-    () => report.lines.filter((line) => group === undefined || line.kind === group).sort((a, b) => compare(a, b, sort.by) * (sort.down ? -1 : 1)),
-    [report, group, sort],
-  );
+  const shown = useMemo(() => report.lines.filter((line) => group === undefined || line.kind === group), [report, group]);
   return (
     <section className="mt-6" aria-labelledby="lines">
       <div className="mb-2 flex flex-wrap items-center gap-1.5">
@@ -41,74 +33,80 @@ export function MapLines({
             </button>
           ))}
       </div>
-      <div className="panel overflow-x-auto">
-        <table className="data-table stacked">
-          <thead>
-            <tr>
-              <SortHeading by="loc" sort={sort} onSort={setSort}>
-                Page
-              </SortHeading>
-              <SortHeading by="lastmod" sort={sort} onSort={setSort}>
-                Last changed
-              </SortHeading>
-              <SortHeading by="images" sort={sort} onSort={setSort} className="num">
-                Pictures
-              </SortHeading>
-              <th>
-                <span className="sr-only">Take out</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.slice(0, drawn).map((line) => {
-              const row = rows.get(line.id);
-              return (
-                <tr key={line.loc} data-line={line.loc}>
-                  <td className="min-w-48">
-                    {row && (
-                      <PageLink to="doors" page={row.id} className="inline-flex min-h-7 cursor-pointer items-center gap-2 text-left">
-                        <StateSign state={row.state} /> <PageName row={row} />
-                      </PageLink>
-                    )}
-                    <span className="mono soft block break-all text-[12px]">{line.loc.slice(report.origin.length)}</span>
-                  </td>
-                  <td className="whitespace-nowrap tabular-nums">
-                    {line.dateFrom === 'next-release' ? (
-                      <span className="text-[color:var(--amber-ink)]">at the next release</span>
-                    ) : (
-                      <>
-                        {line.lastmod ?? <span className="soft">not told</span>}
-                        {line.lastmod !== undefined && <span className="soft block text-[12px]">{DATE_FROM[line.dateFrom]}</span>}
-                      </>
-                    )}
-                  </td>
-                  <td className="num">
-                    {line.images}
-                    {line.alternates > 0 && <span className="soft block text-[12px]">{counted(line.alternates, 'language')}</span>}
-                  </td>
-                  <td>
-                    <button
-                      type="button"
-                      className="link-act whitespace-nowrap text-[12.5px]"
-                      aria-label={`Leave ${row?.name ?? line.loc} out`}
-                      onClick={() => setInMap(workspace, [line.id], false)}
-                    >
-                      {wording.leave}
-                    </button>
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-        <More drawn={drawn} total={shown.length} onMore={more} />
-      </div>
+      <DataTable
+        rows={shown}
+        list={group ?? ''}
+        start="loc"
+        keyOf={({ loc }) => loc}
+        data={({ loc }) => ({ 'data-line': loc })}
+        columns={[
+          {
+            id: 'loc',
+            name: 'Page',
+            className: 'min-w-48',
+            compare: byText(({ loc }) => loc),
+            cell: ({ id, loc }) => (
+              <>
+                <MappedPage id={id} />
+                <span className="mono soft block break-all text-[12px]">{loc.slice(report.origin.length)}</span>
+              </>
+            ),
+          },
+          {
+            id: 'lastmod',
+            name: 'Last changed',
+            className: 'whitespace-nowrap tabular-nums',
+            compare: byText(({ lastmod }) => lastmod),
+            cell: ({ dateFrom, lastmod }) =>
+              dateFrom === 'next-release' ? (
+                <span className="text-[color:var(--amber-ink)]">at the next release</span>
+              ) : (
+                <>
+                  {lastmod ?? <span className="soft">not told</span>}
+                  {lastmod !== undefined && <span className="soft block text-[12px]">{DATE_FROM[dateFrom]}</span>}
+                </>
+              ),
+          },
+          {
+            id: 'images',
+            name: 'Pictures',
+            className: 'num',
+            compare: (a, b) => a.images - b.images,
+            cell: ({ images, alternates }) => (
+              <>
+                {images}
+                {alternates > 0 && <span className="soft block text-[12px]">{counted(alternates, 'language')}</span>}
+              </>
+            ),
+          },
+          {
+            id: 'out',
+            name: 'Take out',
+            silent: true,
+            cell: ({ id, loc }) => (
+              <button
+                type="button"
+                className="link-act whitespace-nowrap text-[12.5px]"
+                aria-label={`Leave ${workspace.state.byId.get(id)?.name ?? loc} out`}
+                onClick={() => setInMap(workspace, [id], false)}
+              >
+                {wording.leave}
+              </button>
+            ),
+          },
+        ]}
+      />
     </section>
   );
 }
 
-function compare(a: MapLine, b: MapLine, by: Column): number {
-  if (by === 'images') return a.images - b.images;
-  const [one, other] = [a[by] ?? '', b[by] ?? ''];
-  return one < other ? -1 : one > other ? 1 : 0;
+/** The page of a line, as it stands. */
+function MappedPage({ id }: { readonly id: string }) {
+  const row = useWorkspace((state) => state.byId.get(id));
+  if (!row) return null;
+  return (
+    <PageLink to="doors" page={id} className="inline-flex min-h-7 cursor-pointer items-center gap-2 text-left">
+      <StateSign state={row.state} /> <PageName row={row} />
+    </PageLink>
+  );
 }

@@ -6,7 +6,7 @@ import { isOpen, set } from '../../core/site/index.ts';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
 import { bytesText, counted } from '../../core/wording/index.ts';
 import { Term, useRoute } from '../components/index.ts';
-import { Busy, Empty } from '../ui/index.ts';
+import { DataTable, Busy, Empty } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { MapAddress } from './MapAddress.tsx';
 import { MapLines } from './MapLines.tsx';
@@ -96,39 +96,47 @@ export function OurMap() {
           <h2 id="files" className="mb-2">
             {counted(files.length, 'file')}
           </h2>
-          <div className="panel overflow-x-auto">
-            <table className="data-table stacked">
-              <thead>
-                <tr>
-                  <th>Map</th>
-                  <th className="num">Holds</th>
-                  <th>Latest change</th>
-                  <th className="num">Size</th>
-                  <th>
-                    <span className="sr-only">Look inside</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {files.map((file) => (
-                  <tr key={file.path} data-map={file.path}>
-                    <td className="mono">
-                      /{file.path}
-                      {file.kind === 'index' && <span className="soft block font-sans text-[12.5px]">the index: names the maps below</span>}
-                    </td>
-                    <td className="num">{file.kind === 'index' ? counted(file.count, 'map') : counted(file.count, 'address', 'addresses')}</td>
-                    <td className="whitespace-nowrap tabular-nums">{file.latest ?? <span className="soft">not told</span>}</td>
-                    <td className="num whitespace-nowrap">{bytesText(file.bytes)}</td>
-                    <td>
-                      <Link className="link-act text-[13px]" to={linkToView('map', 'read', { map: file.path })}>
-                        Look inside
-                      </Link>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <DataTable
+            rows={files}
+            keyOf={({ path }) => path}
+            data={({ path }) => ({ 'data-map': path })}
+            columns={[
+              {
+                id: 'map',
+                name: 'Map',
+                className: 'mono',
+                cell: ({ path, kind }) => (
+                  <>
+                    /{path}
+                    {kind === 'index' && <span className="soft block font-sans text-[12.5px]">the index: names the maps below</span>}
+                  </>
+                ),
+              },
+              {
+                id: 'holds',
+                name: 'Holds',
+                className: 'num',
+                cell: ({ kind, count }) => (kind === 'index' ? counted(count, 'map') : counted(count, 'address', 'addresses')),
+              },
+              {
+                id: 'latest',
+                name: 'Latest change',
+                className: 'whitespace-nowrap tabular-nums',
+                cell: ({ latest }) => latest ?? <span className="soft">not told</span>,
+              },
+              { id: 'size', name: 'Size', className: 'num whitespace-nowrap', headClass: 'num', cell: ({ bytes }) => bytesText(bytes) },
+              {
+                id: 'inside',
+                name: 'Look inside',
+                silent: true,
+                cell: ({ path }) => (
+                  <Link className="link-act text-[13px]" to={linkToView('map', 'read', { map: path })}>
+                    Look inside
+                  </Link>
+                ),
+              },
+            ]}
+          />
         </section>
       )}
       {report.lines.length > 0 && <MapLines report={report} group={group} onGroup={setGroup} />}

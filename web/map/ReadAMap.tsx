@@ -5,7 +5,7 @@ import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
 import type { MapReport } from '../../core/map/index.ts';
 import type { MapReading } from '../analysis/index.ts';
 import { useRoute } from '../components/index.ts';
-import { Busy } from '../ui/index.ts';
+import { Busy, useDrop } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { fetchMap } from './fetch-map.ts';
 import { ReadResult } from './ReadResult.tsx';
@@ -40,7 +40,6 @@ export function ReadAMap() {
   const [typed, setTyped] = useState(`${origin}/${SITEMAP_FILE}`);
   const [reading, setReading] = useState<Read>();
   const [progress, setProgress] = useState({ done: 0, of: 1 });
-  const [over, setOver] = useState(false);
   useEffect(() => {
     if (!source) return;
     let current = true;
@@ -68,24 +67,13 @@ export function ReadAMap() {
     if (file.size > MOST_BYTES) return setReading({ failed: wording.tooLarge });
     choose({ kind: 'file', name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) });
   };
+  const { over, zone } = useDrop(({ files }) => void takeFile(files[0]));
   const name = source === undefined ? '' : source.kind === 'file' ? source.name : source.kind === 'address' ? source.address : `/${source.path}`;
   return (
     <div className="mx-auto max-w-[980px]">
       <h1 className="mb-1">Read a sitemap</h1>
       <p className="soft mb-4">{wording.readLead}</p>
-      <div
-        className={`panel grid gap-3 p-4 ${over ? 'drop-over' : ''}`}
-        onDragOver={(event) => {
-          event.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(event) => {
-          event.preventDefault();
-          setOver(false);
-          void takeFile(event.dataTransfer.files[0]);
-        }}
-      >
+      <div className={`panel grid gap-3 p-4 ${over ? 'drop-over' : ''}`} {...zone}>
         <div className="flex flex-wrap items-center gap-2">
           <span className="w-28 font-semibold">Of this site</span>
           {report?.imported.map((path) => (

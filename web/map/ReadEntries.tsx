@@ -1,23 +1,55 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { faultWeight, type MapEntryLine, type MapOrder } from '../../core/map/index.ts';
-import { More, SortHeading, useMore, type Sorting } from '../ui/index.ts';
+import { DataTable, useAsync, useMore, type Column, type Sorting } from '../ui/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { faultWords } from './wording.ts';
+
+/** By weight: wrong, only out of date, as it should be. */
+const FAULT_LOOKS = ['text-error', 'text-[color:var(--amber-ink)]', 'soft'] as const;
+/** The worker sorts: here it need only be said which columns can. */
+const elsewhere = (): number => 0;
+
+const COLUMNS: readonly (Column<MapEntryLine> & { readonly id: MapOrder['by'] })[] = [
+  {
+    id: 'loc',
+    name: 'Address',
+    className: 'break-all',
+    compare: elsewhere,
+    cell: ({ loc, languages }) => (
+      <>
+        <span className="mono text-[12.5px]">{loc}</span>
+        {languages.length > 0 && <span className="soft block text-[12px]">also {languages.join(', ')}</span>}
+      </>
+    ),
+  },
+  {
+    id: 'lastmod',
+    name: 'Last change',
+    className: 'whitespace-nowrap tabular-nums',
+    compare: elsewhere,
+    cell: ({ lastmod }) => lastmod ?? <span className="soft">not told</span>,
+  },
+  { id: 'images', name: 'Pictures', className: 'num', compare: elsewhere, cell: ({ images }) => images },
+  {
+    id: 'fault',
+    name: 'Against the site',
+    className: ({ fault }) => `text-[13px] ${FAULT_LOOKS[faultWeight(fault)]}`,
+    compare: elsewhere,
+    cell: ({ fault, page }) => (fault ? faultWords(fault) : page === undefined ? 'a file of the site' : 'as it should be'),
+  },
+];
 
 /** The addresses of a map, each with what is wrong with it. The worker keeps them; as many are asked for as are drawn. */
 export function ReadEntries({ ticket, entries, wrong }: { readonly ticket: number; readonly entries: number; readonly wrong: number }) {
   const { tools } = useWorkspaceApi();
-  const [sort, setSort] = useState<Sorting<MapOrder['by']>>({ by: 'fault', down: false });
+  const [sort, setSort] = useState<Sorting<string>>({ by: 'fault', down: false });
   const [wrongOnly, setWrongOnly] = useState(false);
   const { drawn, more } = useMore(`${sort.by} ${sort.down} ${wrongOnly}`);
-  const [lines, setLines] = useState<readonly MapEntryLine[]>([]);
-  useEffect(() => {
-    let current = true;
-    void tools.analysis.mapLines(ticket, { ...sort, wrongOnly }, drawn).then((next) => current && next && setLines(next));
-    return () => {
-      current = false;
-    };
-  }, [tools, ticket, sort, wrongOnly, drawn]);
+  const by = COLUMNS.find(({ id }) => id === sort.by)?.id ?? 'fault';
+  const { value: lines } = useAsync(
+    () => tools.analysis.mapLines(ticket, { by, down: sort.down, wrongOnly }, drawn),
+    `${ticket} ${by} ${sort.down} ${wrongOnly} ${drawn}`,
+  );
   return (
     <>
       {wrong > 0 && (
@@ -26,45 +58,13 @@ export function ReadEntries({ ticket, entries, wrong }: { readonly ticket: numbe
           Only the {wrong.toLocaleString('en')} that are wrong
         </label>
       )}
-      <div className="panel overflow-x-auto">
-        <table className="data-table stacked">
-          <thead>
-            <tr>
-              <SortHeading by="loc" sort={sort} onSort={setSort}>
-                Address
-              </SortHeading>
-              <SortHeading by="lastmod" sort={sort} onSort={setSort}>
-                Last change
-              </SortHeading>
-              <SortHeading by="images" sort={sort} onSort={setSort} className="num">
-                Pictures
-              </SortHeading>
-              <SortHeading by="fault" sort={sort} onSort={setSort}>
-                Against the site
-              </SortHeading>
-            </tr>
-          </thead>
-          <tbody>
-            {lines.map(({ loc, place, lastmod, images, languages, page, fault }) => (
-              <tr key={`${loc} ${place}`} data-entry={loc} data-fault={fault?.code}>
-                <td className="break-all">
-                  <span className="mono text-[12.5px]">{loc}</span>
-                  {languages.length > 0 && <span className="soft block text-[12px]">also {languages.join(', ')}</span>}
-                </td>
-                <td className="whitespace-nowrap tabular-nums">{lastmod ?? <span className="soft">not told</span>}</td>
-                <td className="num">{images}</td>
-                <td className={`text-[13px] ${FAULT_LOOKS[faultWeight(fault)]}`}>
-                  {fault ? faultWords(fault) : page === undefined ? 'a file of the site' : 'as it should be'}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <More drawn={drawn} total={wrongOnly ? wrong : entries} onMore={more} />
-      </div>
+      <DataTable
+        columns={COLUMNS}
+        rows={lines ?? []}
+        keyOf={({ loc, place }) => `${loc} ${place}`}
+        data={({ loc, fault }) => ({ 'data-entry': loc, 'data-fault': fault?.code })}
+        elsewhere={{ sort, onSort: setSort, drawn, more, total: wrongOnly ? wrong : entries }}
+      />
     </>
   );
 }
-
-/** By weight: wrong, only out of date, as it should be. */
-const FAULT_LOOKS = ['text-error', 'text-[color:var(--amber-ink)]', 'soft'] as const;

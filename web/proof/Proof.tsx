@@ -1,12 +1,11 @@
 import { SKERRY } from '../../core/engines/index.ts';
 import { Check, Circle } from 'lucide-react';
 import { useEffect, useId, useState } from 'react';
-import type { ProofTag } from '../../core/exchange/index.ts';
 import { readPastedProof, type ProofOutcome } from '../../core/ownership/index.ts';
 import { all, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { pastedWords, proofWords, shortDate } from '../../core/wording/index.ts';
 import { Rail, useRoute } from '../components/index.ts';
-import { Copyable, note } from '../ui/index.ts';
+import { Copyable, note, useAsync } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { wording } from './wording.ts';
 
@@ -22,22 +21,11 @@ export function Proof() {
   const home = useWorkspace((state) => state.rows.find((row) => row.address === '/'));
   const host = siteHost(document);
   const claim = document.tables.claims[ENGINE];
-  const [tag, setTag] = useState<ProofTag>();
-  const [offline, setOffline] = useState<string>();
+  const { value: tag, failure: offline } = useAsync(() => workspace.tools.outside.proofTag(host), host, { fresh: true });
   const [pasted, setPasted] = useState('');
   const [looking, setLooking] = useState(false);
   const waiting = useReport((one) => one.tools.analysis.releaseItems());
-  useEffect(() => {
-    let current = true;
-    workspace.tools.outside.proofTag(host).then(
-      (found) => current && setTag(found),
-      (error: unknown) => current && setOffline((error as Error).message),
-    );
-    void workspace.askEngine();
-    return () => {
-      current = false;
-    };
-  }, [workspace, host]);
+  useEffect(() => void workspace.askEngine(), [workspace, host]);
 
   const name = tag?.name ?? 'skerry-proof';
   const read = readPastedProof(pasted, name);

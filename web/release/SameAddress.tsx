@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useAsync } from '../ui/index.ts';
 import { siteHost } from '../../core/site/index.ts';
 import { listSites, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { wording } from './wording.ts';
@@ -8,18 +8,13 @@ export function SameAddress() {
   const workspace = useWorkspaceApi();
   const id = useWorkspace((state) => state.site?.id);
   const host = useWorkspace((state) => siteHost(state.document));
-  const [names, setNames] = useState<readonly string[]>([]);
-  useEffect(() => {
-    let current = true;
-    listSites(workspace).then(
-      ({ sites }) =>
-        current && setNames(sites.filter((site) => site.id !== id && site.summary?.host === host && site.summary.release !== null).map(({ name }) => name)),
-      () => undefined,
-    );
-    return () => {
-      current = false;
-    };
-  }, [workspace, id, host]);
+  const { value: names = [] } = useAsync(
+    async () => {
+      const { sites } = await listSites(workspace);
+      return sites.filter((site) => site.id !== id && site.summary?.host === host && site.summary.release !== null).map(({ name }) => name);
+    },
+    `${id ?? ''} ${host}`,
+  );
   if (names.length === 0) return null;
   return (
     <p className="notice notice-amber mb-3" role="status" data-testid="same-address">

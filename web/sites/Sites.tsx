@@ -1,10 +1,10 @@
 import { Archive, FilePlus2, FolderOpen, ListPlus, PackageOpen, Sparkle } from 'lucide-react';
-import { Suspense, useCallback, useEffect, useRef, useState, type DragEvent } from 'react';
+import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { REFUSAL_WORDS } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
-import { Boundary, Busy, Empty, note, part, useHotkey, useLatest } from '../ui/index.ts';
+import { Boundary, Busy, Empty, note, part, useHotkey, useLatest, useDrop } from '../ui/index.ts';
 import { bringInDemo, bringInSite, deleteSite, listSites, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
 import { Bin } from './Bin.tsx';
 import { fromArchive, fromDrop, fromFolder, fromInput, fromInside } from './picking.ts';
@@ -29,7 +29,6 @@ export function Sites() {
   const [failure, setFailure] = useState<string>();
   /** What was brought without a page of its own, and the ZIPs in it. */
   const [inside, setInside] = useState<{ readonly bringing: Bringing; readonly paths: readonly string[] }>();
-  const [dropping, setDropping] = useState(false);
   const [listing, setListing] = useState(false);
   const folderInput = useRef<HTMLInputElement>(null);
   const archiveInput = useRef<HTMLInputElement>(null);
@@ -100,22 +99,10 @@ export function Sites() {
       setBusy(undefined);
     }
   };
-  const drop = (event: DragEvent): void => {
-    event.preventDefault();
-    setDropping(false);
-    void fromDrop(event.dataTransfer).then((bringing) => take(bringing));
-  };
+  const { over, zone } = useDrop((transfer) => void fromDrop(transfer).then((bringing) => take(bringing)));
   return (
-    <main
-      className="min-h-full px-5 py-10"
-      onDragOver={(event) => {
-        event.preventDefault();
-        setDropping(true);
-      }}
-      onDragLeave={(event) => event.relatedTarget === null && setDropping(false)}
-      onDrop={drop}
-    >
-      {dropping && <p className="drop-here display text-2xl">{wording.drop}</p>}
+    <main className="min-h-full px-5 py-10" {...zone}>
+      {over && <p className="drop-here display text-2xl">{wording.drop}</p>}
       <div className="mx-auto max-w-[820px]">
         <div className="flex items-center gap-3.5">
           <img src="/beacon.svg" alt="" width={44} height={44} />
@@ -217,7 +204,7 @@ export function Sites() {
           ))}
         </ul>
         <Bin sites={list?.bin ?? []} onChange={refresh} />
-        <Space changed={list} />
+        <Space changed={(list?.sites ?? []).map(({ id, bytes }) => `${id} ${bytes ?? 0}`).join()} />
       </div>
     </main>
   );

@@ -1,4 +1,5 @@
-import { useEffect, useState } from 'react';
+import { useAsync } from '../ui/index.ts';
+import { useState } from 'react';
 import { bytesText } from '../../core/wording/index.ts';
 import { wording } from './wording.ts';
 
@@ -9,19 +10,12 @@ interface Kept {
 }
 
 /** How much the browser keeps for the program, how much it could, and whether it promises not to clear it by itself. */
-export function Space({ changed }: { readonly changed: unknown }) {
-  const [kept, setKept] = useState<Kept>();
-  useEffect(() => {
-    let current = true;
-    void (async () => {
-      const { usage = 0, quota = 0 } = await navigator.storage.estimate();
-      const notUndoable = await navigator.storage.persisted();
-      if (current) setKept({ used: usage, most: quota, persisted: notUndoable });
-    })().catch(() => undefined);
-    return () => {
-      current = false;
-    };
-  }, [changed]);
+export function Space({ changed }: { readonly changed: string }) {
+  const [asked, setAsked] = useState(0);
+  const { value: kept } = useAsync(async (): Promise<Kept> => {
+    const { usage = 0, quota = 0 } = await navigator.storage.estimate();
+    return { used: usage, most: quota, persisted: await navigator.storage.persisted() };
+  }, `${changed} ${asked}`);
   if (!kept || kept.most === 0) return null;
   return (
     <p className="soft mt-4 flex flex-wrap items-baseline gap-x-2 text-[13px]" data-testid="space">
@@ -29,15 +23,11 @@ export function Space({ changed }: { readonly changed: unknown }) {
         {bytesText(kept.used)} of {bytesText(kept.most)} used in this browser.
       </span>
       {kept.persisted ? (
-        <span>{wording.notUndoable}</span>
+        <span>{wording.lasting}</span>
       ) : (
         <>
           <span>{wording.notLasting}</span>
-          <button
-            type="button"
-            className="link-act"
-            onClick={() => void navigator.storage.persist().then((notUndoable) => setKept({ ...kept, persisted: notUndoable }))}
-          >
+          <button type="button" className="link-act" onClick={() => void navigator.storage.persist().then(() => setAsked(asked + 1))}>
             {wording.askLasting}
           </button>
         </>

@@ -23,7 +23,7 @@ export const wording = {
   sameAddressWhy: 'A release of one replaces what the other put out.',
   bin: 'Bin',
   binWhy: 'Deleted sites stay here for 30 days. After that, nothing of them is left in this browser.',
-  notUndoable: 'The browser has promised not to clear it by itself.',
+  lasting: 'The browser has promised not to clear it by itself.',
   notLasting: 'The browser may clear it when it runs out of room.',
   askLasting: 'Ask it to keep it',
   demo: 'The demo, fresh',

@@ -20,3 +20,6 @@ export { usePrinting } from './printing.ts';
 export { useDraft } from './draft.ts';
 export { useLatest } from './latest.ts';
 export { like, useKeptState } from './kept-state.ts';
+export { DataTable, byText, type Column, type SortedElsewhere } from './DataTable.tsx';
+export { useAsync, type Asked } from './async.ts';
+export { useDrop } from './drop.ts';

@@ -3,19 +3,73 @@ import { useMemo, useState } from 'react';
 import type { EngineRow } from '../../core/exchange/index.ts';
 import { gateWords, shortDate } from '../../core/wording/index.ts';
 import { PageLink, PageName } from '../components/index.ts';
+import { byText, DataTable, type Column } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { OUTCOMES } from './wording.ts';
 
 const ICONS = { listed: ListChecks, bare: Link2, 'not-listed': CircleMinus, waiting: CircleDashed } as const;
 const COLOURS = { listed: 'text-success', bare: 'sign-half-hidden', 'not-listed': 'text-error', waiting: 'soft' } as const;
 const ORDER: readonly EngineRow['outcome'][] = ['bare', 'not-listed', 'waiting', 'listed'];
-const DRAWN = 300;
+
+const pathOf = ({ address }: EngineRow): string => new URL(address).pathname;
+const found = (record: EngineRow): Record<`data-${string}`, string> => ({ 'data-record': pathOf(record), 'data-outcome': record.outcome });
+
+const columns: readonly Column<EngineRow>[] = [
+  { id: 'address', name: 'Address', className: 'min-w-40', compare: byText(({ address }) => address), cell: (record) => <KnownPage path={pathOf(record)} /> },
+  {
+    id: 'state',
+    name: 'State',
+    className: 'whitespace-nowrap',
+    cell: ({ outcome }) => {
+      const Icon = ICONS[outcome];
+      return (
+        <span className={`inline-flex items-center gap-2 font-semibold ${COLOURS[outcome]}`}>
+          <Icon size={16} aria-hidden /> {OUTCOMES[outcome]}
+        </span>
+      );
+    },
+  },
+  {
+    id: 'why',
+    name: 'Why',
+    className: 'text-[13px]',
+    cell: ({ reason }) => {
+      const { evidence, means } = gateWords(reason);
+      return (
+        <>
+          {evidence}
+          <span className="soft block">{means}</span>
+        </>
+      );
+    },
+  },
+  {
+    id: 'visit',
+    name: 'Last visit',
+    className: 'whitespace-nowrap',
+    compare: byText(({ visitedAt }) => visitedAt),
+    cell: ({ visitedAt }) => (visitedAt ? shortDate(visitedAt) : <span className="soft">never</span>),
+  },
+];
+
+/** The page at an address, where it is one of the site's. */
+function KnownPage({ path }: { readonly path: string }) {
+  const row = useWorkspace((state) => state.rows.find((one) => one.address === path));
+  return (
+    <>
+      {row && (
+        <PageLink to="doors" page={row.id} className="link-act text-left">
+          <PageName row={row} />
+        </PageLink>
+      )}
+      <span className="mono soft block break-all text-[12px]">{path}</span>
+    </>
+  );
+}
 
 /** Every address that the engine knows, with what became of it and why. */
 export function IndexTable({ records }: { readonly records: readonly EngineRow[] }) {
   const [only, setOnly] = useState<EngineRow['outcome']>();
-  const rows = useWorkspace((state) => state.rows);
-  const byAddress = useMemo(() => new Map(rows.map((row) => [row.address, row])), [rows]);
   const shown = useMemo(
     () => records.filter((record) => only === undefined || record.outcome === only).sort((a, b) => ORDER.indexOf(a.outcome) - ORDER.indexOf(b.outcome)),
     [records, only],
@@ -38,49 +92,9 @@ export function IndexTable({ records }: { readonly records: readonly EngineRow[]
           );
         })}
       </div>
-      <div className="panel mt-2.5 overflow-x-auto">
-        <table className="data-table stacked">
-          <thead>
-            <tr>
-              <th>Address</th>
-              <th>State</th>
-              <th>Why</th>
-              <th>Last visit</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.slice(0, DRAWN).map((record) => {
-              const Icon = ICONS[record.outcome];
-              const path = new URL(record.address).pathname;
-              const row = byAddress.get(path);
-              const { evidence, means } = gateWords(record.reason);
-              return (
-                <tr key={record.address} data-record={path} data-outcome={record.outcome}>
-                  <td className="min-w-40">
-                    {row ? (
-                      <PageLink to="doors" page={row.id} className="link-act text-left">
-                        <PageName row={row} />
-                      </PageLink>
-                    ) : null}
-                    <span className="mono soft block break-all text-[12px]">{path}</span>
-                  </td>
-                  <td className="whitespace-nowrap">
-                    <span className={`inline-flex items-center gap-2 font-semibold ${COLOURS[record.outcome]}`}>
-                      <Icon size={16} aria-hidden /> {OUTCOMES[record.outcome]}
-                    </span>
-                  </td>
-                  <td className="text-[13px]">
-                    {evidence}
-                    <span className="soft block">{means}</span>
-                  </td>
-                  <td className="whitespace-nowrap">{record.visitedAt ? shortDate(record.visitedAt) : <span className="soft">never</span>}</td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+      <div className="mt-2.5">
+        <DataTable rows={shown} list={only ?? ''} keyOf={({ address }) => address} data={found} columns={columns} />
       </div>
-      {shown.length > DRAWN && <p className="soft mt-1 text-[13px]">and {shown.length - DRAWN} more</p>}
     </>
   );
 }

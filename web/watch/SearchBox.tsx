@@ -1,5 +1,6 @@
+import { useAsync } from '../ui/index.ts';
 import { Search } from 'lucide-react';
-import { useEffect, useState, type FormEvent } from 'react';
+import { useState, type FormEvent } from 'react';
 import type { SearchResult } from '../../core/engine/index.ts';
 import type { Engine } from '../../core/engines/index.ts';
 import { fit, TITLE_LIMITS, type TextLimit } from '../../core/titles/index.ts';
@@ -11,23 +12,11 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
   const { tools } = useWorkspaceApi();
   const [typed, setTyped] = useState(`site:${host}`);
   const [asked, setAsked] = useState<string>();
-  const [results, setResults] = useState<readonly SearchResult[]>();
-  const [failure, setFailure] = useState<string>();
-  useEffect(() => {
-    if (asked === undefined) return;
-    let current = true;
-    tools.outside.search(asked, engine.id).then(
-      (answer) => {
-        if (!current) return;
-        setResults(answer.results);
-        setFailure(undefined);
-      },
-      (error: unknown) => current && setFailure((error as Error).message),
-    );
-    return () => {
-      current = false;
-    };
-  }, [tools, asked, refreshed, engine]);
+  const { value, failure } = useAsync(
+    () => tools.outside.search(asked ?? '', engine.id),
+    asked === undefined ? undefined : `${asked}\n${engine.id}\n${refreshed ?? ''}`,
+  );
+  const results = value?.results;
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     setAsked(typed.trim());

@@ -1,7 +1,7 @@
 import { bytesText, counted } from '../../core/wording/index.ts';
 import { useReport, useWorkspace } from '../workspace/index.ts';
 import { Rail } from '../components/index.ts';
-import { Busy, Empty } from '../ui/index.ts';
+import { byText, DataTable, Busy, Empty } from '../ui/index.ts';
 
 const HEAVY = 300_000;
 
@@ -21,35 +21,36 @@ export function Weight() {
           ? 'No file is heavier than 300 kB. Good enough, stop here.'
           : `${counted(heavy.length, 'file is', 'files are')} heavier than 300 kB; on a slow phone that is a second each.`}
       </p>
-      <div className="panel mt-4 overflow-x-auto">
-        <table className="data-table">
-          <thead>
-            <tr>
-              <th>File</th>
-              <th className="num">Weight</th>
-              <th className="w-[38%]">
-                <span className="sr-only">Compared with the heaviest</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {files.map((file) => (
-              <tr key={file.path}>
-                <td className="mono break-all">{file.path}</td>
-                <td className="num whitespace-nowrap">{bytesText(file.size)}</td>
-                <td aria-hidden>
-                  <div
-                    className="h-2.5 rounded-full"
-                    style={{
-                      width: `${Math.max(1, (file.size / heaviest) * 100)}%`,
-                      background: file.size > HEAVY ? 'var(--color-accent)' : 'var(--green-soft)',
-                    }}
-                  />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      <div className="mt-4">
+        <DataTable
+          stacked={false}
+          rows={files}
+          keyOf={({ path }) => path}
+          columns={[
+            { id: 'file', name: 'File', className: 'mono break-all', compare: byText(({ path }) => path), cell: ({ path }) => path },
+            {
+              id: 'weight',
+              name: 'Weight',
+              className: 'num whitespace-nowrap',
+              headClass: 'num',
+              compare: (a, b) => b.size - a.size,
+              cell: ({ size }) => bytesText(size),
+            },
+            {
+              id: 'compared',
+              name: 'Compared with the heaviest',
+              silent: true,
+              headClass: 'w-[38%]',
+              cell: ({ size }) => (
+                <div
+                  aria-hidden
+                  className="h-2.5 rounded-full"
+                  style={{ width: `${Math.max(1, (size / heaviest) * 100)}%`, background: size > HEAVY ? 'var(--color-accent)' : 'var(--green-soft)' }}
+                />
+              ),
+            },
+          ]}
+        />
       </div>
       <Rail>
         <h2>What this does so far</h2>

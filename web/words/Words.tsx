@@ -1,7 +1,6 @@
-import { Suspense, type ReactNode } from 'react';
-import { useLocation } from 'react-router';
-import { isWay, Views, WaitingView } from '../components/index.ts';
-import { Boundary, part } from '../ui/index.ts';
+import type { ReactNode } from 'react';
+import { StopViews } from '../components/index.ts';
+import { part } from '../ui/index.ts';
 import { VIEWS, type View } from './views.ts';
 import './words.css';
 
@@ -20,17 +19,5 @@ const SCREENS = {
 
 /** Titles, descriptions and all other words of the site: one page, all pages, or what is set once for many. */
 export function Words() {
-  const view = useLocation().pathname.split('/')[4] ?? 'page';
-  const current = isWay(VIEWS, view) ? view : 'page';
-  const Screen: () => ReactNode = SCREENS[current];
-  return (
-    <>
-      <Views stop="words" label="Ways to work on words" views={VIEWS} current={current} />
-      <Boundary place={current}>
-        <Suspense fallback={<WaitingView name="Words" />}>
-          <Screen />
-        </Suspense>
-      </Boundary>
-    </>
-  );
+  return <StopViews stop="words" name="Words" label="Ways to work on words" views={VIEWS} screens={SCREENS} />;
 }

@@ -197,9 +197,10 @@ export const ways = pageStage({
   across: { ...around, engineMaps },
   make: (inputs, results) => {
     const evidences = evidencesFrom(inputs, results, results);
+    const told = ({ gates, reality }: WayIn): WayIn => ({ gates: notOpen(gates), reality, directives: undefined });
     return ({ id }): PageWays => {
       const page = evidences.around.page(id) as EnteredPage;
-      const [first, ...others] = ENGINES.map(({ crawler }) => wayIn(evidences.of(page, crawler, results.access.to(crawler))));
+      const [first, ...others] = ENGINES.map(({ crawler }) => told(wayIn(evidences.of(page, crawler, results.access.to(crawler)))));
       const way = first as WayIn;
       const afterRelease = way.reality === 'not-live' ? wayIn(evidences.of(page, STATE_CRAWLER, results.access.to(STATE_CRAWLER), true)).reality : way.reality;
       // Mostly engines agree: one answer is kept then, not one each.
@@ -208,7 +209,14 @@ export const ways = pageStage({
   },
 });
 
-/** How engines come to a page. */
+const ALL_OPEN: WayIn['gates'] = [];
+/** The gates that something is to be told of: for all pages of a large site the open ones would fill the memory. */
+function notOpen(gates: WayIn['gates']): WayIn['gates'] {
+  const some = gates.filter((gate) => gate.behind !== 'open');
+  return some.length === 0 ? ALL_OPEN : some;
+}
+
+/** How engines come to a page; of the gates only those that are not open. */
 export interface PageWays {
   /** By the crawler by which states are told. */
   readonly way: WayIn;

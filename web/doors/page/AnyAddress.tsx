@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { siteOrigin } from '../../../core/site/index.ts';
 import { useRoute } from '../../components/index.ts';
-import { useDebounced } from '../../ui/index.ts';
+import { DataTable, useDebounced } from '../../ui/index.ts';
 import { useReport, useWorkspace } from '../../workspace/index.ts';
 import { CrawlerChoice } from './CrawlerChoice.tsx';
 import { useCrawlers } from './crawlers.ts';
@@ -42,29 +42,23 @@ export function AnyAddress() {
           <p className="soft mt-2 text-[13.5px]" data-testid="what">
             {wording.whatAnswers[chosen?.spelledOwn === false ? 'spelled' : (chosen?.what ?? 'nothing')]}
           </p>
-          <div className="panel mt-3 overflow-x-auto">
-            <table className="data-table stacked">
-              <thead>
-                <tr>
-                  <th>Crawler</th>
-                  <th>robots.txt</th>
-                  <th>Because</th>
-                  <th>In the end</th>
-                </tr>
-              </thead>
-              <tbody>
-                {tried.map(({ crawler: name, verdict, way }) => (
-                  <tr key={name} data-crawler={name} data-allowed={verdict.allowed}>
-                    <td className="mono font-semibold">{name}</td>
-                    <td className={`whitespace-nowrap font-semibold ${verdict.allowed ? 'text-success' : 'text-error'}`}>
-                      {verdict.allowed ? 'may fetch it' : 'may not fetch it'}
-                    </td>
-                    <td className="text-[13px]">{decidedBy(verdict)}</td>
-                    <td className="whitespace-nowrap">{REALITY_NAMES[way.reality]}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+          <div className="mt-3">
+            <DataTable
+              rows={tried}
+              keyOf={({ crawler: name }) => name}
+              data={({ crawler: name, verdict }) => ({ 'data-crawler': name, 'data-allowed': verdict.allowed })}
+              columns={[
+                { id: 'crawler', name: 'Crawler', className: 'mono font-semibold', cell: ({ crawler: name }) => name },
+                {
+                  id: 'robots',
+                  name: 'robots.txt',
+                  className: ({ verdict }) => `whitespace-nowrap font-semibold ${verdict.allowed ? 'text-success' : 'text-error'}`,
+                  cell: ({ verdict }) => (verdict.allowed ? 'may fetch it' : 'may not fetch it'),
+                },
+                { id: 'because', name: 'Because', className: 'text-[13px]', cell: ({ verdict }) => decidedBy(verdict) },
+                { id: 'end', name: 'In the end', className: 'whitespace-nowrap', cell: ({ way }) => REALITY_NAMES[way.reality] },
+              ]}
+            />
           </div>
           <div className="mt-5 mb-2">
             <CrawlerChoice label={wording.forWhom} crawlers={crawlers} value={crawler} onChange={setCrawler} />

@@ -3,7 +3,7 @@ import { headerServerRules } from '../../../core/release/index.ts';
 import { all, headerRules, orderBehind, ruleCatches, directivesKey, set, type HeaderRule, type PathRule } from '../../../core/site/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { Term } from '../../components/index.ts';
-import { Busy, Copyable, More, Segments, useMore } from '../../ui/index.ts';
+import { Busy, Copyable, Segments, byText, DataTable } from '../../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { useCrawlers } from '../page/crawlers.ts';
 import { MATCHES } from './matches.ts';
@@ -18,7 +18,6 @@ export function OtherFiles() {
   const document = useWorkspace((state) => state.document);
   const rules = headerRules(document);
   const [only, setOnly] = useState<string>();
-  const { drawn, more } = useMore(only ?? '');
   const sorts = useMemo(() => {
     const counts = new Map<string, number>();
     for (const file of files ?? []) counts.set(endingOf(file.path), (counts.get(endingOf(file.path)) ?? 0) + 1);
@@ -42,31 +41,28 @@ export function OtherFiles() {
           </button>
         ))}
       </div>
-      <div className="panel overflow-x-auto">
-        <table className="data-table stacked">
-          <thead>
-            <tr>
-              <th>File</th>
-              <th>X-Robots-Tag</th>
-              <th>robots.txt</th>
-              <th className="num">Links in</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.slice(0, drawn).map((file) => (
-              <tr key={file.path} data-file={file.path}>
-                <td className="mono break-all">{file.address}</td>
-                <td className="mono text-[12px]">{file.headers.length === 0 ? <span className="soft">none</span> : file.headers.join(' · ')}</td>
-                <td className="text-[13px]">
-                  {file.shutTo.length === 0 ? <span className="soft">may be fetched</span> : `blocked for ${file.shutTo.join(', ')}`}
-                </td>
-                <td className="num">{file.linksIn}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <More drawn={drawn} total={shown.length} onMore={more} />
-      </div>
+      <DataTable
+        rows={shown}
+        list={only ?? ''}
+        keyOf={({ path }) => path}
+        data={({ path }) => ({ 'data-file': path })}
+        columns={[
+          { id: 'file', name: 'File', className: 'mono break-all', compare: byText(({ address }) => address), cell: ({ address }) => address },
+          {
+            id: 'header',
+            name: 'X-Robots-Tag',
+            className: 'mono text-[12px]',
+            cell: ({ headers }) => (headers.length === 0 ? <span className="soft">none</span> : headers.join(' · ')),
+          },
+          {
+            id: 'robots',
+            name: 'robots.txt',
+            className: 'text-[13px]',
+            cell: ({ shutTo }) => (shutTo.length === 0 ? <span className="soft">may be fetched</span> : `blocked for ${shutTo.join(', ')}`),
+          },
+          { id: 'links', name: 'Links in', className: 'num', compare: (a, b) => b.linksIn - a.linksIn, cell: ({ linksIn }) => linksIn },
+        ]}
+      />
     </div>
   );
 }

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { set } from '../../../core/site/index.ts';
 import { ENGINES } from '../../../core/engines/index.ts';
 import { Term } from '../../components/index.ts';
-import { Segments } from '../../ui/index.ts';
+import { DataTable, Segments } from '../../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { Crawlers } from './Crawlers.tsx';
 import { DirectivesEditor } from '../rules/DirectivesEditor.tsx';
@@ -77,28 +77,15 @@ export function WholeSite() {
       <section className="mt-7" aria-labelledby="differ">
         <h2 id="differ">{wording.differ}</h2>
         <p className="soft mb-2 text-[13.5px]">{wording.differWhy}</p>
-        <div className="panel overflow-x-auto">
-          <table className="data-table">
-            <thead>
-              <tr>
-                <th>What</th>
-                {ENGINES.map((engine) => (
-                  <th key={engine.id}>{engine.name}</th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {DIFFERENCES.map(({ what, tell }) => (
-                <tr key={what}>
-                  <td>{what}</td>
-                  {ENGINES.map((engine) => (
-                    <td key={engine.id}>{tell(engine)}</td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <DataTable
+          stacked={false}
+          rows={DIFFERENCES}
+          keyOf={({ what }) => what}
+          columns={[
+            { id: 'what', name: 'What', cell: ({ what }) => what },
+            ...ENGINES.map((engine) => ({ id: engine.id, name: engine.name, cell: ({ tell }: (typeof DIFFERENCES)[number]) => tell(engine) })),
+          ]}
+        />
       </section>
 
       <section className="mt-7" aria-labelledby="crawlers">

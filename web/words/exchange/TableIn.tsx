@@ -1,6 +1,6 @@
-import { note } from '../../ui/index.ts';
+import { note, useDrop } from '../../ui/index.ts';
 import { FileUp } from 'lucide-react';
-import { useMemo, useRef, useState, type DragEvent } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { changesOf, columnName, DELIMITERS, dryRun, EDITABLE, guessMapping, readTable, type Mapping } from '../../../core/ledger/index.ts';
 import { counted, plural } from '../../../core/wording/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
@@ -15,27 +15,14 @@ const SAMPLE = 4;
 /** Takes words in from a table that was kept elsewhere: what each column means is guessed and shown, what would change is seen before it does. */
 export function TableIn() {
   const [file, setFile] = useState<{ readonly name: string; readonly bytes: Uint8Array }>();
-  const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const take = async (picked: File | undefined): Promise<void> => {
     if (picked) setFile({ name: picked.name, bytes: new Uint8Array(await picked.arrayBuffer()) });
   };
-  const drop = (event: DragEvent): void => {
-    event.preventDefault();
-    setOver(false);
-    void take(event.dataTransfer.files[0]);
-  };
+  const { over, zone } = useDrop(({ files }) => void take(files[0]));
   return (
     <div>
-      <div
-        className={`drop-zone${over ? ' is-over' : ''}`}
-        onDragOver={(event) => {
-          event.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={drop}
-      >
+      <div className={`drop-zone${over ? ' is-over' : ''}`} {...zone}>
         <FileUp size={22} aria-hidden className="soft flex-none" />
         <div className="min-w-0 flex-1">
           <p className="font-medium">{file ? file.name : 'A CSV file, from any program'}</p>
