@@ -1,3 +1,4 @@
+import { messageOf } from '../source/index.ts';
 import { RE2JS } from 're2js';
 
 /** What is looked for, and how. */
@@ -31,7 +32,7 @@ export function readySearch(search: Search): ReadySearch {
       },
     };
   } catch (error) {
-    return { ok: false, reason: 'pattern', detail: (error as Error).message };
+    return { ok: false, reason: 'pattern', detail: messageOf(error) };
   }
 }
 

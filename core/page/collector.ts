@@ -285,7 +285,7 @@ export function valueRangeWithin(text: string, start: number, end: number): Rang
   while (at < end && text[at] !== '=') at++;
   if (at >= end) return undefined;
   at++;
-  while (at < end && /[\t\n\f\r ]/.test(text[at] as string)) at++;
+  while (at < end && /[\t\n\f\r ]/.test(text.charAt(at))) at++;
   const quote = text[at];
   if (quote === '"' || quote === "'") return { start: at + 1, end: end - 1 };
   return { start: at, end };

@@ -93,7 +93,7 @@ export class OpenElements {
   inScope(name: string, extra: (name: string) => boolean = () => false): boolean {
     for (let index = this.names.length - 1; index > 0; index--) {
       if (this.names[index] === name) return true;
-      if ((this.bits[index] as number) & SCOPE_EDGE || extra(this.names[index] as string)) return false;
+      if ((this.bits[index] as number) & SCOPE_EDGE || extra(this.names[index] ?? '')) return false;
     }
     return false;
   }

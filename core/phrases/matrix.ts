@@ -127,7 +127,7 @@ function pagesWith(wanted: readonly string[], having: ReadonlyMap<string, Readon
 function verdictOf(answered: readonly string[], weak: readonly string[], targets: readonly string[]): PhraseRow['verdict'] {
   // Where exactly one page was meant for it, others that answer it too are not fighting.
   if (targets.length > 1 || (targets.length === 0 && answered.length > 1)) return 'fought';
-  if (answered.length > 0 && (targets.length === 0 || answered.includes(targets[0] as string))) return 'answered';
+  if (answered.length > 0 && (targets.length === 0 || answered.includes(targets[0] ?? ''))) return 'answered';
   return targets.length === 1 || weak.length > 0 || answered.length > 0 ? 'weak' : 'nobody';
 }
 

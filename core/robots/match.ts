@@ -112,7 +112,7 @@ function find(root: TrieNode, path: string): Compiled | undefined {
 
 /** The literal prefix is known to match. Leftmost places for the pieces suffice, so there is nothing to try twice. */
 function matches({ pieces, anchored }: Compiled, path: string): boolean {
-  let at = (pieces[0] as string).length;
+  let at = (pieces[0] ?? '').length;
   if (pieces.length === 1) return !anchored || at === path.length;
   const last = pieces.length - 1;
   for (let index = 1; index < last; index++) {

@@ -1,3 +1,4 @@
+import { messageOf } from '../source/index.ts';
 import { z } from 'zod';
 import { FORMER_TABLES, TABLES, type RecordOf, type SiteDocument, type Table } from './document.ts';
 
@@ -146,7 +147,7 @@ export function whyNot(change: Change): string | undefined {
     try {
       check(one);
     } catch (error) {
-      return (error as Error).message;
+      return messageOf(error);
     }
   }
   return undefined;

@@ -48,7 +48,7 @@ export function withoutSiteName(title: string, siteName: string): string {
   const parts = titleParts(title);
   const kept = parts.filter((part) => part.trim().toLowerCase() !== siteName.trim().toLowerCase());
   if (siteName === '' || kept.length === parts.length || kept.length === 0) return title;
-  const first = title.indexOf(kept[0] as string);
+  const first = title.indexOf(kept[0] ?? '');
   const last = kept[kept.length - 1] as string;
   return title.slice(first, title.lastIndexOf(last) + last.length);
 }

@@ -78,7 +78,7 @@ function scanForMeta(text: string, isLabel: (label: string) => boolean, parsed: 
       const label = charsetOfMeta(scan);
       if (label !== undefined && isLabel(label)) return label;
     } else if (/^<\/?[a-z]/i.test(text.slice(scan.at, scan.at + 3))) {
-      while (scan.at < text.length && !/[\t\n\f\r >]/.test(text[scan.at] as string)) scan.at++;
+      while (scan.at < text.length && !/[\t\n\f\r >]/.test(text.charAt(scan.at))) scan.at++;
       while (scan.next() !== undefined);
       if (raw) scan.at = endOf(text, raw[1] as string, scan.at);
     } else if (/^<[!/?]/.test(text.slice(scan.at, scan.at + 2))) {
@@ -135,19 +135,19 @@ class AttributeScanner {
   /** The next attribute as [name, value], or undefined at the end of the tag or of the bytes. */
   next(): readonly [string, string] | undefined {
     const { text } = this;
-    while (this.at < text.length && /[\t\n\f\r /]/.test(text[this.at] as string)) this.at++;
+    while (this.at < text.length && /[\t\n\f\r /]/.test(text.charAt(this.at))) this.at++;
     if (this.at >= text.length) return undefined;
     if (text[this.at] === '>') {
       this.at++;
       return undefined;
     }
     const nameStart = this.at;
-    while (this.at < text.length && !(text[this.at] === '=' && this.at > nameStart) && !/[\t\n\f\r />]/.test(text[this.at] as string)) this.at++;
+    while (this.at < text.length && !(text[this.at] === '=' && this.at > nameStart) && !/[\t\n\f\r />]/.test(text.charAt(this.at))) this.at++;
     const name = text.slice(nameStart, this.at).toLowerCase();
-    while (this.at < text.length && /[\t\n\f\r ]/.test(text[this.at] as string)) this.at++;
+    while (this.at < text.length && /[\t\n\f\r ]/.test(text.charAt(this.at))) this.at++;
     if (text[this.at] !== '=') return [name, ''];
     this.at++;
-    while (this.at < text.length && /[\t\n\f\r ]/.test(text[this.at] as string)) this.at++;
+    while (this.at < text.length && /[\t\n\f\r ]/.test(text.charAt(this.at))) this.at++;
     const quote = text[this.at];
     if (quote === '"' || quote === "'") {
       const end = text.indexOf(quote, this.at + 1);
@@ -156,7 +156,7 @@ class AttributeScanner {
       return value === undefined ? undefined : [name, value];
     }
     const valueStart = this.at;
-    while (this.at < text.length && !/[\t\n\f\r >]/.test(text[this.at] as string)) this.at++;
+    while (this.at < text.length && !/[\t\n\f\r >]/.test(text.charAt(this.at))) this.at++;
     return [name, text.slice(valueStart, this.at)];
   }
 }

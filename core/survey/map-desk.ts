@@ -16,20 +16,7 @@ import { siteOrigin } from '../site/index.ts';
 import { SITEMAP_FILE } from '../sitemap/index.ts';
 import type { Stages } from './engine.ts';
 import type { SiteInputs } from './inputs.ts';
-import {
-  addressBook,
-  dateTrust,
-  effectivePages,
-  extras,
-  isMapWritten,
-  mapped,
-  mapPlan,
-  members,
-  pageWords,
-  ways,
-  type EffectivePage,
-  type PageWays,
-} from './stages/index.ts';
+import { addressBook, dateTrust, effectivePages, extras, isMapWritten, mapped, mapPlan, members, pageWords, ways } from './stages/index.ts';
 
 /** Where questions are answered from: the stages, and the inputs as they are now. */
 export interface Desk {
@@ -59,8 +46,8 @@ export class MapDesk {
       mapped: results.mapped(),
       pages: [...pages.keys()].map((id) => ({
         id,
-        site: (results.effectivePages.get(id) as EffectivePage).site,
-        way: (results.ways.get(id) as PageWays).way,
+        site: results.effectivePages.of(id).site,
+        way: results.ways.of(id).way,
       })),
       trust: results.dateTrust,
       extras: results.extras(),
@@ -94,7 +81,7 @@ export class MapDesk {
     return compareMap(entries, {
       document: this.desk.inputs().document,
       at: (path) => results.addressBook.at(path),
-      page: (id) => ({ intent: results.pageWords.get(id)?.intent.intent ?? 'list', way: (results.ways.get(id) as PageWays).way }),
+      page: (id) => ({ intent: results.pageWords.get(id)?.intent.intent ?? 'list', way: results.ways.of(id).way }),
       ours: new Map(results.mapped().map(({ entry, site }) => [entry.loc, { page: site.id, lastmod: entry.lastmod }])),
       how,
     });

@@ -32,18 +32,28 @@ const dependencies = ({
   uses,
 });
 
+/** A value for every page of the site, by its file. */
+export class PageValues<V> extends Map<string, V> {
+  /** The value of a page. Throws RangeError where the site has no such page. */
+  of(id: string): V {
+    const value = this.get(id);
+    if (value === undefined && !this.has(id)) throw new RangeError(`no page ${id}`);
+    return value as V;
+  }
+}
+
 /** A stage with a value for every page. A page whose value is the same as before (by `same`, else as data) touches nobody. */
 export function pageStage<V, N extends Needs = None, A extends Needs = None>(
   stage: Dependencies<N, A> & {
     readonly make: (inputs: SiteInputs, results: Results<N, A>) => (page: PageRecord) => V;
     readonly same?: (before: V, after: V) => boolean;
   },
-): Stage<ReadonlyMap<string, V>> {
+): Stage<PageValues<V>> {
   const same = stage.same ?? dequal;
   return {
     ...dependencies(stage),
     start: () => {
-      const values = new Map<string, V>();
+      const values = new PageValues<V>();
       return {
         result: values,
         run: (touched, inputs, results) => {

@@ -82,7 +82,7 @@ export class Survey {
   }
 
   row(id: string): PageRow {
-    return known(this.stages.result(stage.rows), id);
+    return this.stages.result(stage.rows).of(id);
   }
 
   /** Files that are pages by their name and could not be read. */
@@ -182,12 +182,6 @@ export class Survey {
   /** Each page with the facts it will have: for reports across the site. */
   *sitePages(): Generator<{ readonly page: SitePage; readonly source: PageFacts; readonly row: PageRow }> {
     const { pages, rows } = this.stages.results({ pages: stage.effectivePages, rows: stage.rows });
-    for (const { id, source } of this.inputs.pages.values()) yield { page: known(pages, id).site, source, row: known(rows, id) };
+    for (const { id, source } of this.inputs.pages.values()) yield { page: pages.of(id).site, source, row: rows.of(id) };
   }
-}
-
-function known<V>(values: ReadonlyMap<string, V>, id: string): V {
-  const value = values.get(id);
-  if (value === undefined) throw new RangeError(`no page ${id}`);
-  return value;
 }

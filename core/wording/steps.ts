@@ -13,7 +13,7 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
   switch (step.code) {
     case 'no-home':
       return {
-        headline: `Make ${quoted(nameOf(step.pages[0] as string))} the home page`,
+        headline: `Make ${quoted(nameOf(step.pages[0] ?? ''))} the home page`,
         why: 'Nothing answers at the main address itself: no index.html lies at the top of what you brought in. Visitors and engines begin there.',
         action: 'Make it the home page',
       };
@@ -51,7 +51,7 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
       return {
         headline:
           step.pages.length === 1
-            ? `Keep ${quoted(nameOf(step.pages[0] as string))} out`
+            ? `Keep ${quoted(nameOf(step.pages[0] ?? ''))} out`
             : `Keep ${step.pages.length} ${KIND_TABLE[step.kind].many.toLowerCase()} out`,
         why: `${KIND_TABLE[step.kind].many} are meant to stay out, yet engines may list ${plural(step.pages.length, 'it', 'them')}: they repeat what other pages say.`,
         action: `Keep ${KIND_TABLE[step.kind].many.toLowerCase()} out`,
@@ -60,7 +60,7 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
       return { headline: `Keep “${nameOf(step.page)}” out`, why: 'You want it out, and engines may list it.', action: 'See why' };
     case 'half-hidden':
       return {
-        headline: `${step.pages.length === 1 ? `“${nameOf(step.pages[0] as string)}” is` : `${step.pages.length} pages are`} only half hidden`,
+        headline: `${step.pages.length === 1 ? `“${nameOf(step.pages[0] ?? '')}” is` : `${step.pages.length} pages are`} only half hidden`,
         why: 'robots.txt forbids fetching, so engines cannot read that it should stay out; the bare address may be listed.',
         action: 'Hide it properly',
       };

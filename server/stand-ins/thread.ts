@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { parentPort, workerData } from 'node:worker_threads';
 import { workHere, type Ports, type Work } from './work.ts';
 
@@ -14,6 +15,6 @@ export type JobDone = { readonly id: number } & ({ readonly result: unknown } | 
 parentPort?.on('message', ({ id, what, request }: Job) => {
   work[what](request).then(
     (result) => parentPort?.postMessage({ id, result } satisfies JobDone),
-    (error: unknown) => parentPort?.postMessage({ id, error: (error as Error).message } satisfies JobDone),
+    (error: unknown) => parentPort?.postMessage({ id, error: messageOf(error) } satisfies JobDone),
   );
 });

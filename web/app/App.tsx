@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { Suspense, useEffect, useState } from 'react';
 import { createBrowserRouter, Link, Navigate, RouterProvider, useNavigate, useRouteError } from 'react-router';
 import { Boundary, fetchAhead, hearNotes, part, takeNotes, Trouble } from '../ui/index.ts';
@@ -115,7 +116,7 @@ function First() {
         rememberSite(site.id);
         if (current) void navigate(`/s/${site.id}`, { replace: true });
       })
-      .catch((error: unknown) => current && setFailure((error as Error).message));
+      .catch((error: unknown) => current && setFailure(messageOf(error)));
     return () => {
       current = false;
     };

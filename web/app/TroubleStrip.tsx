@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { CircleAlert, CloudOff, FileWarning, RotateCcw } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { counted, plural } from '../../core/wording/index.ts';
@@ -31,7 +32,7 @@ export function TroubleStrip() {
     try {
       download(await exportSite(workspace, site), `${site.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.beacon`);
     } catch (error) {
-      note(`Not saved as a file: ${(error as Error).message}`, {}, 'bad');
+      note(`Not saved as a file: ${messageOf(error)}`, {}, 'bad');
     } finally {
       setBusy(false);
     }

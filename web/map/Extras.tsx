@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { X } from 'lucide-react';
 import { useState, type FormEvent } from 'react';
 import { all, set, siteOrigin, type Change } from '../../core/site/index.ts';
@@ -62,7 +63,7 @@ function Extra({ extra: { address, fault } }: { readonly extra: CheckedExtra }) 
           shut && got.status === 200 ? `answers 200, but is not to be listed` : `answers ${got.status}${got.hops.length > 1 ? ' after a redirect' : ''}`,
         );
       },
-      (error: unknown) => setAnswer((error as Error).message),
+      (error: unknown) => setAnswer(messageOf(error)),
     );
   };
   const soft = fault === undefined || fault === 'not-there';

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { useState } from 'react';
 import type { LiveAnswer } from '../../core/exchange/index.ts';
 import { NO_ANSWER } from '../../core/wording/index.ts';
@@ -9,7 +10,7 @@ export function MapAddress({ address, on }: { readonly address: string; readonly
   const [answer, setAnswer] = useState<LiveAnswer | 'asking' | { readonly failed: string }>();
   const ask = (): void => {
     setAnswer('asking');
-    tools.outside.live(address).then(setAnswer, (error: unknown) => setAnswer({ failed: (error as Error).message }));
+    tools.outside.live(address).then(setAnswer, (error: unknown) => setAnswer({ failed: messageOf(error) }));
   };
   return (
     <p className="flex flex-wrap items-center gap-x-3 text-[13.5px]" aria-live="polite">

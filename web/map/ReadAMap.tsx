@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { set, siteOrigin } from '../../core/site/index.ts';
@@ -52,7 +53,7 @@ export function ReadAMap() {
       workspace,
       (done, of) => current && setProgress({ done, of }),
       () => !current,
-    ).then(put, (error: unknown) => put({ failed: (error as Error).message }));
+    ).then(put, (error: unknown) => put({ failed: messageOf(error) }));
     return () => {
       current = false;
     };

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { SKERRY } from '../../core/engines/index.ts';
 import { Check, Circle } from 'lucide-react';
 import { useEffect, useId, useState } from 'react';
@@ -54,7 +55,7 @@ export function Proof() {
       await workspace.tools.outside.verify(host, siteOrigin(document));
       await workspace.askEngine();
     } catch (error) {
-      note((error as Error).message, {}, 'bad');
+      note(messageOf(error), {}, 'bad');
     } finally {
       setLooking(false);
     }

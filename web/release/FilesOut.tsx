@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { FolderInput, Package, PackageOpen } from 'lucide-react';
 import { useState } from 'react';
 import type { ReleaseItem } from '../../core/release/index.ts';
@@ -24,7 +25,7 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
       const [refused] = packed.refused;
       note(`${counted(packed.count, 'file')} in the ZIP.${refused ? ` ${refused.path} was left as it was: ${PATCH_REFUSALS[refused.reason]}.` : ''}`);
     } catch (error) {
-      note(`No ZIP was made: ${(error as Error).message}`, {}, 'bad');
+      note(`No ZIP was made: ${messageOf(error)}`, {}, 'bad');
     } finally {
       setBusy(undefined);
     }
@@ -40,7 +41,7 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
       for (const { path, bytes } of files) await writeInto(folder, path, bytes);
       note(`${counted(files.length, 'file')} written into ${folder.name}.`, {}, 'good');
     } catch (error) {
-      if ((error as Error).name !== 'AbortError') note(`Not all was written: ${(error as Error).message}`, {}, 'bad');
+      if ((error as Error).name !== 'AbortError') note(`Not all was written: ${messageOf(error)}`, {}, 'bad');
     }
   };
   const changed = items.filter((item) => item.what !== 'gone').length;

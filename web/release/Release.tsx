@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { ExternalLink } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { HostedSite } from '../../core/exchange/index.ts';
@@ -41,7 +42,7 @@ export function Release() {
       setOutcome(done);
       note(`Release ${done.number} is live.`, {}, 'good');
     } catch (error) {
-      note(`Not released: ${(error as Error).message}`, {}, 'bad');
+      note(`Not released: ${messageOf(error)}`, {}, 'bad');
     } finally {
       setBusy(undefined);
     }

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { Download, Pencil, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -38,7 +39,7 @@ export function SiteLine({
     try {
       await renameSite(workspace, site, next);
     } catch (error) {
-      note(`Not renamed: ${(error as Error).message}`, {}, 'bad');
+      note(`Not renamed: ${messageOf(error)}`, {}, 'bad');
     }
     onChange();
   };
@@ -47,7 +48,7 @@ export function SiteLine({
     try {
       download(await exportSite(workspace, site), `${site.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.beacon`);
     } catch (error) {
-      note(`Not exported: ${(error as Error).message}`, {}, 'bad');
+      note(`Not exported: ${messageOf(error)}`, {}, 'bad');
     } finally {
       setExporting(false);
     }

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { Archive, FilePlus2, FolderOpen, ListPlus, PackageOpen, Sparkle } from 'lucide-react';
 import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -33,7 +34,7 @@ export function Sites() {
   const folderInput = useRef<HTMLInputElement>(null);
   const archiveInput = useRef<HTMLInputElement>(null);
   const latest = useLatest();
-  const refresh = useCallback(() => latest(listSites(workspace), setList, (error) => setFailure((error as Error).message)), [workspace, latest]);
+  const refresh = useCallback(() => latest(listSites(workspace), setList, (error) => setFailure(messageOf(error))), [workspace, latest]);
   useEffect(refresh, [refresh]);
   // Another tab may bring a site in, rename or delete one.
   useEffect(() => workspace.tools.listen(refresh), [workspace, refresh]);
@@ -74,7 +75,7 @@ export function Sites() {
       void navigator.storage.persist?.().catch(() => false);
       void navigate(`/s/${result.site.id}`);
     } catch (error) {
-      setFailure((error as Error).message);
+      setFailure(messageOf(error));
     } finally {
       setBusy(undefined);
       refresh();
@@ -86,7 +87,7 @@ export function Sites() {
       const folder = await window.showDirectoryPicker({ mode: 'read' });
       await take(await fromFolder(folder), folder);
     } catch (error) {
-      if ((error as Error).name !== 'AbortError') setFailure((error as Error).message);
+      if ((error as Error).name !== 'AbortError') setFailure(messageOf(error));
     }
   };
   const demo = async (): Promise<void> => {
@@ -95,7 +96,7 @@ export function Sites() {
       await workspace.tools.outside.beginDemoAnew();
       void navigate(`/s/${(await bringInDemo(workspace)).id}`);
     } catch (error) {
-      setFailure((error as Error).message);
+      setFailure(messageOf(error));
       setBusy(undefined);
     }
   };

@@ -19,7 +19,7 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
   const act = ((): (() => void) | undefined => {
     switch (step.code) {
       case 'no-home':
-        return () => makeHome(workspace, home ?? (step.pages[0] as string));
+        return () => makeHome(workspace, home ?? step.pages[0] ?? '');
       case 'open-site':
         return () => switchSite(workspace);
       case 'open-page':

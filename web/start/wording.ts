@@ -45,7 +45,7 @@ export function subline(numbers: SiteNumbers, steps: readonly RemainingStep[]): 
   tell(states['not-live'], 'is not released yet', 'are not released yet');
   const closed =
     numbers.closed && numbers.wanted > 0 ? `${counted(numbers.wanted, 'page')} you want found ${plural(numbers.wanted, 'waits', 'wait')} for it to open. ` : '';
-  const first = parts.length === 0 ? '' : `${(parts[0] as string).charAt(0).toUpperCase()}${parts.join(', ').slice(1)}. `;
+  const first = parts.length === 0 ? '' : `${(parts[0] ?? '').charAt(0).toUpperCase()}${parts.join(', ').slice(1)}. `;
   const blocking = steps.filter((step) => step.cost === 'blocks').length;
   const left =
     steps.length === 0

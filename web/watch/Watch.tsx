@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { useEffect, useState } from 'react';
 import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
 import type { EngineSite } from '../../core/exchange/index.ts';
@@ -29,7 +30,7 @@ export function Watch() {
   useEffect(() => {
     workspace.tools.outside.clock().then(
       (clock) => setNow(clock.now),
-      (error: unknown) => setFailure((error as Error).message),
+      (error: unknown) => setFailure(messageOf(error)),
     );
     void askEngines();
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -47,7 +48,7 @@ export function Watch() {
       await run();
       await askEngines();
     } catch (error) {
-      note((error as Error).message, {}, 'bad');
+      note(messageOf(error), {}, 'bad');
     } finally {
       setBusy(undefined);
     }

@@ -92,7 +92,7 @@ export function moveRule(workspace: Workspace, rules: readonly { readonly id: st
 /** Puts pages into the map, takes them out, or lets what they are for decide again. */
 export function setInMap(workspace: Workspace, ids: readonly string[], inMap: boolean | null): void {
   if (ids.length === 0) return;
-  const name = ids.length === 1 ? `“${workspace.state.byId.get(ids[0] as string)?.name ?? (ids[0] as string)}”` : `${ids.length} pages`;
+  const name = ids.length === 1 ? `“${workspace.state.byId.get(ids[0] ?? '')?.name ?? ids[0] ?? ''}”` : `${ids.length} pages`;
   const what = inMap === null ? 'stand in the sitemap as their intent says' : inMap ? 'go into the sitemap' : 'stay out of the sitemap';
   workspace.change(all(ids.map((id) => set('pages', id, 'inMap', inMap))), { label: `${name} ${what}` });
 }

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/source/index.ts';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
   applyChange,
@@ -245,7 +246,7 @@ export class Workspace {
       if (turn !== this.opened) return;
       // A worker that died is started again, and then reads the site anew: see below.
       if (error instanceof WorkerLost) return void this.store.setState({ failure: error.message });
-      this.store.setState({ phase: 'failed', failure: (error as Error).message });
+      this.store.setState({ phase: 'failed', failure: messageOf(error) });
     }
   }
 

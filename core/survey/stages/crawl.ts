@@ -10,7 +10,7 @@ import type { Touched } from '../engine.ts';
 import type { SiteInputs } from '../inputs.ts';
 import { always, pageStage, siteStage } from '../stage.ts';
 import { addressBook, addressChanges, addresses, home } from './addresses.ts';
-import { effectivePages, pageKinds, type EffectivePage } from './effective.ts';
+import { effectivePages, pageKinds } from './effective.ts';
 import { links } from './links.ts';
 
 /** The crawler by which states are told. */
@@ -47,7 +47,7 @@ export const directives = pageStage({
   make:
     ({ document }, { effectivePages }) =>
     ({ id, source }) =>
-      plannedDirectives(document, source, (effectivePages.get(id) as EffectivePage).site),
+      plannedDirectives(document, source, effectivePages.of(id).site),
 });
 
 /** The main addresses that each page names, as they will be. */
@@ -61,7 +61,7 @@ export const canonicals = pageStage({
     ({ document }, { addresses, addressChanges }) =>
     (page): readonly SaidCanonical[] =>
       document.tables.pages[page.id]?.canonical === 'self'
-        ? [{ address: siteOrigin(document) + (addresses.get(page.id) as StandingPage).address, from: 'tag' }]
+        ? [{ address: siteOrigin(document) + addresses.of(page.id).address, from: 'tag' }]
         : addressChanges.canonicalsOf(page),
 });
 

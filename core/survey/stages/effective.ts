@@ -44,7 +44,7 @@ export const pageKinds = pageStage({
   make:
     (_inputs, { effectivePages }) =>
     ({ id }) =>
-      (effectivePages.get(id) as EffectivePage).site.kind,
+      effectivePages.of(id).site.kind,
 });
 
 /** What the owner wants of each page, and what its title and description will be. */
@@ -56,7 +56,7 @@ export const pageWords = pageStage({
   make:
     ({ document }, { effectivePages }) =>
     ({ id }): PageWords => {
-      const { site } = effectivePages.get(id) as EffectivePage;
+      const { site } = effectivePages.of(id);
       return {
         title: effectiveTitle(document, site),
         description: effectiveDescription(document, site),
@@ -79,5 +79,5 @@ export const intents = pageStage({
   make:
     (_inputs, { pageWords }) =>
     ({ id }) =>
-      (pageWords.get(id) as PageWords).intent.intent,
+      pageWords.of(id).intent.intent,
 });

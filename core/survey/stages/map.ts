@@ -6,7 +6,7 @@ import type { SiteInputs } from '../inputs.ts';
 import { lazyStage, pageStage, siteStage } from '../stage.ts';
 import { addressBook, addresses } from './addresses.ts';
 import { access, members, STATE_CRAWLER } from './crawl.ts';
-import { effectivePages, intents, pageKinds, pageWords, type PageWords } from './effective.ts';
+import { effectivePages, intents, pageKinds, pageWords } from './effective.ts';
 import { outgoing } from './outgoing.ts';
 
 /** Whose dates can be told: found out once, from the files as they were brought in. */
@@ -61,7 +61,7 @@ export const shownWords = pageStage({
     const { rss, atom, page } = document.tables.sitemap[''] ?? {};
     const shown = rss === true || atom === true || page === true;
     return ({ id }): readonly unknown[] => {
-      const { title, description } = pageWords.get(id) as PageWords;
+      const { title, description } = pageWords.of(id);
       return shown ? [title.value, description.value, effectivePages.get(id)?.site.facts] : [];
     };
   },

@@ -1,7 +1,6 @@
 import type { PageState } from '../../indexing/index.ts';
-import type { PageRow } from '../../rows/index.ts';
 import { always, indexStage, siteStage } from '../stage.ts';
-import { ways, type PageWays } from './crawl.ts';
+import { ways } from './crawl.ts';
 import { changes } from './release.ts';
 import { rows } from './rows.ts';
 
@@ -56,12 +55,12 @@ export const counts = indexStage({
   start: () => new Counts(),
   put: (index, _inputs, { rows, ways, changes, listed }) => {
     return ({ id }) => {
-      const { state, intent, pending } = rows.get(id) as PageRow;
+      const { state, intent, pending } = rows.of(id);
       index.put(id, {
         state,
         wanted: intent === 'list',
         found: listed.has(id),
-        foundAfterRelease: (ways.get(id) as PageWays).afterRelease === 'listed',
+        foundAfterRelease: ways.of(id).afterRelease === 'listed',
         pending,
         waiting: changes.get(id) !== undefined,
       });

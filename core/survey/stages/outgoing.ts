@@ -1,7 +1,7 @@
 import { editsFor, type ReleasedFile } from '../../release/index.ts';
 import { pageStage } from '../stage.ts';
 import { addressChanges, addresses } from './addresses.ts';
-import { effectivePages, type EffectivePage } from './effective.ts';
+import { effectivePages } from './effective.ts';
 
 export const NO_EDITS: ReleasedFile['edits'] = [];
 
@@ -15,7 +15,7 @@ export const outgoing = pageStage({
   make:
     ({ document, files }, { effectivePages, addresses, addressChanges }) =>
     (page): ReleasedFile => {
-      const { site } = effectivePages.get(page.id) as EffectivePage;
+      const { site } = effectivePages.of(page.id);
       const to = addresses.get(page.id)?.file ?? page.id;
       const edits = editsFor(document, site, page.source, addressChanges.addressesFor(page));
       return { hash: files.get(page.id)?.hash ?? '', edits: edits.length === 0 ? NO_EDITS : edits, ...(to === page.id ? {} : { to }) };

@@ -52,5 +52,5 @@ export const changes = pageStage({
   make:
     ({ manifest }, { outgoing, generated }) =>
     ({ id }) =>
-      itemOf(id, outgoing.get(id) as ReleasedFile, manifest, (out) => out in generated),
+      itemOf(id, outgoing.of(id), manifest, (out) => out in generated),
 });

@@ -1,15 +1,14 @@
 import { checkPage, weakens, type Finding } from '../../checks/index.ts';
 import { ENGINES } from '../../engines/index.ts';
 import { stateOf, type PageState, type Reality } from '../../indexing/index.ts';
-import type { StandingPage } from '../../links/index.ts';
-import { differsFromRelease, type ReleasedFile } from '../../release/index.ts';
+import { differsFromRelease } from '../../release/index.ts';
 import { checkInput, type PageRow, ignoredCodes } from '../../rows/index.ts';
 import { addressOf, pageName, siteOrigin } from '../../site/index.ts';
 import { plainAddress } from '../../source/index.ts';
 import { pageStage } from '../stage.ts';
 import { addresses } from './addresses.ts';
-import { canonicals, membership, ways, type PageWays } from './crawl.ts';
-import { effectivePages, pageWords, type EffectivePage, type PageWords } from './effective.ts';
+import { canonicals, membership, ways } from './crawl.ts';
+import { effectivePages, pageWords } from './effective.ts';
 import { links } from './links.ts';
 import { outgoing } from './outgoing.ts';
 import { sharedWords } from './shared-words.ts';
@@ -31,10 +30,10 @@ export const findings = pageStage({
   make:
     ({ document, measures }, { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords }) =>
     ({ id }): PageFindings => {
-      const { site } = effectivePages.get(id) as EffectivePage;
-      const words = pageWords.get(id) as PageWords;
-      const { address } = addresses.get(id) as StandingPage;
-      const { way, others } = ways.get(id) as PageWays;
+      const { site } = effectivePages.of(id);
+      const words = pageWords.of(id);
+      const { address } = addresses.of(id);
+      const { way, others } = ways.of(id);
       // A page that moves is linked by its new address.
       const own = plainAddress(siteOrigin(document) + address);
       const spelledAs = address !== addressOf(id) || canonicals.get(id)?.[0]?.address === own ? [] : links.spelledAs(id);
@@ -55,14 +54,14 @@ export const rows = pageStage({
   make:
     ({ document, manifest }, { effectivePages, pageWords, addresses, links, ways, membership, outgoing, findings }) =>
     ({ id, source, ownName }): PageRow => {
-      const { site, kindFrom } = effectivePages.get(id) as EffectivePage;
-      const { title, description, intent } = pageWords.get(id) as PageWords;
-      const { way, others } = ways.get(id) as PageWays;
-      const { state, findings: found, spelledAs } = findings.get(id) as PageFindings;
+      const { site, kindFrom } = effectivePages.of(id);
+      const { title, description, intent } = pageWords.of(id);
+      const { way, others } = ways.of(id);
+      const { state, findings: found, spelledAs } = findings.of(id);
       const { files, outside, broken } = links.of(id);
       return {
         id,
-        address: (addresses.get(id) as StandingPage).address,
+        address: addresses.of(id).address,
         name: pageName(site),
         ...(ownName === undefined ? {} : { ownName }),
         lang: source.lang ?? document.tables.facts['']?.language ?? '',
@@ -81,7 +80,7 @@ export const rows = pageStage({
         findings: found,
         spelledAs,
         ignored: [...ignoredCodes(document, id)],
-        pending: differsFromRelease(id, outgoing.get(id) as ReleasedFile, manifest?.files[id]),
+        pending: differsFromRelease(id, outgoing.of(id), manifest?.files[id]),
         linksIn: links.linksIn(id),
         linksOut: files.length,
         linksOutside: outside,

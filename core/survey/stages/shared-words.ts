@@ -2,7 +2,7 @@ import { phraseStems } from '../../phrases/index.ts';
 import { languageIn, SharedWords, type ComparedWords } from '../../rows/index.ts';
 import { withoutSiteName } from '../../site/index.ts';
 import { indexStage } from '../stage.ts';
-import { effectivePages, pageWords, type PageWords, type EffectivePage } from './effective.ts';
+import { effectivePages, pageWords } from './effective.ts';
 
 const NOBODYS: ComparedWords = { title: '', ownTitle: '', description: '', phrase: '' };
 
@@ -16,7 +16,7 @@ export const sharedWords = indexStage({
   put: (index, { document }, { effectivePages, pageWords }) => {
     const siteName = document.tables.facts['']?.siteName ?? '';
     const compared = (id: string): ComparedWords => {
-      const { title, description, intent } = pageWords.get(id) as PageWords;
+      const { title, description, intent } = pageWords.of(id);
       if (intent.intent === 'out') return NOBODYS;
       const phrase = document.tables.pages[id]?.phrase ?? '';
       return {
@@ -26,7 +26,7 @@ export const sharedWords = indexStage({
         phrase:
           phrase === ''
             ? ''
-            : phraseStems(phrase, languageIn(document, (effectivePages.get(id) as EffectivePage).site))
+            : phraseStems(phrase, languageIn(document, effectivePages.of(id).site))
                 .sort()
                 .join(' '),
       };

@@ -16,7 +16,7 @@ export function AnyAddress() {
   const origin = useWorkspace((state) => siteOrigin(state.document));
   const crawlers = useCrawlers();
   const [address, setAddress] = useState(start);
-  const [crawler, setCrawler] = useState(crawlers[0] as string);
+  const [crawler, setCrawler] = useState(crawlers[0] ?? '');
   const asked = useDebounced(address, 120);
   const tried = useReport((one) => one.tools.analysis.tryAddress(asked, crawlers), `${asked} ${crawlers.join()}`);
   const chosen = tried?.find((one) => one.crawler === crawler);

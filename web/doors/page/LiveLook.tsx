@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/source/index.ts';
 import { useState } from 'react';
 import type { LiveAnswer } from '../../../core/exchange/index.ts';
 import type { WayIn } from '../../../core/indexing/index.ts';
@@ -16,7 +17,7 @@ export function LiveLook({ address, crawler, way }: { readonly address: string; 
   const whole = /^https?:\/\//i.test(address) ? address : origin + address;
   const ask = (): void => {
     setAnswer('asking');
-    tools.outside.live(whole, crawler).then(setAnswer, (error: unknown) => setAnswer({ failed: (error as Error).message }));
+    tools.outside.live(whole, crawler).then(setAnswer, (error: unknown) => setAnswer({ failed: messageOf(error) }));
   };
   return (
     <section className="mt-6" aria-label={wording.live}>

@@ -26,7 +26,7 @@ export function OnePage() {
   const row = useWorkspace((state) => (page === undefined ? undefined : state.byId.get(page)));
   const detail = useWorkspace((state) => state.detail);
   const crawlers = useCrawlers();
-  const [crawler, setCrawler] = useState(crawlers[0] as string);
+  const [crawler, setCrawler] = useState(crawlers[0] ?? '');
   const [depth, setDepth] = useRemembered('doors-words', ['plain', 'expert'], 'plain');
   const states = useReport((one) => (page === undefined ? Promise.resolve(undefined) : one.tools.analysis.wayIn(page)), page);
   const way = useReport((one) => (page === undefined ? Promise.resolve(undefined) : one.tools.analysis.wayIn(page, crawler)), `${page ?? ''} ${crawler}`);

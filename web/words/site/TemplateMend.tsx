@@ -38,8 +38,8 @@ export function TemplateMend({ code, field }: { readonly code: FindingCode; read
               ? counted(group.pages.length, 'page')
               : `${counted(group.pages.length, 'page')} cannot be mended so: ${PATCH_REFUSALS[group.refused]}`}
             {', '}
-            <PageLink to="words" page={group.pages[0] as string} className="link-act !font-normal">
-              <bdi>{byId.get(group.pages[0] as string)?.name ?? group.pages[0]}</bdi>
+            <PageLink to="words" page={group.pages[0] ?? ''} className="link-act !font-normal">
+              <bdi>{byId.get(group.pages[0] ?? '')?.name ?? group.pages[0]}</bdi>
             </PageLink>
             {group.pages.length > 1 && ' among them'}
           </p>

@@ -1,0 +1,4 @@
+/** What an error says, whatever was thrown. */
+export function messageOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
+}
