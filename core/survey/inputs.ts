@@ -8,6 +8,8 @@ import { addressOf, guessKind, type Kind, type SiteDocument } from '../site/inde
 export interface PageRecord {
   /** Path of its file. */
   readonly id: string;
+  /** Its place in the order of the site. */
+  readonly at: number;
   readonly source: PageFacts;
   readonly hrefs: readonly string[];
   readonly unfollowed: readonly string[];
@@ -38,10 +40,11 @@ export interface SiteInputs {
 /** Makes a page's record. `feeds` are the addresses that the site's feeds name as entries. */
 export function pageRecord(
   id: string,
+  at: number,
   { facts: source, hrefs, unfollowed }: SurveyedFacts,
   feeds: ReadonlySet<string>,
   ownName: string | undefined,
 ): PageRecord {
   const address = addressOf(id);
-  return { id, source, hrefs, unfollowed, guess: guessKind(address, source, feeds.has(address)), ownName };
+  return { id, at, source, hrefs, unfollowed, guess: guessKind(address, source, feeds.has(address)), ownName };
 }

@@ -32,13 +32,35 @@ const dependencies = ({
   uses,
 });
 
-/** A value for every page of the site, by its file. */
-export class PageValues<V> extends Map<string, V> {
+/** A value for every page of the site: a place in a row for each, since there are many pages and many stages. */
+export class PageValues<V> {
+  private readonly values: (V | undefined)[] = [];
+
+  constructor(private readonly pages: ReadonlyMap<string, PageRecord>) {}
+
+  get(id: string): V | undefined {
+    const page = this.pages.get(id);
+    return page && this.values[page.at];
+  }
+
   /** The value of a page. Throws RangeError where the site has no such page. */
   of(id: string): V {
-    const value = this.get(id);
-    if (value === undefined && !this.has(id)) throw new RangeError(`no page ${id}`);
-    return value as V;
+    const page = this.pages.get(id);
+    if (!page) throw new RangeError(`no page ${id}`);
+    return this.values[page.at] as V;
+  }
+
+  set({ at }: PageRecord, value: V): void {
+    this.values[at] = value;
+  }
+
+  /** Each page's file and value, in the order of the site. */
+  *[Symbol.iterator](): Generator<[string, V]> {
+    for (const { id, at } of this.pages.values()) yield [id, this.values[at] as V];
+  }
+
+  *all(): Generator<V> {
+    for (const { at } of this.pages.values()) yield this.values[at] as V;
   }
 }
 
@@ -52,8 +74,9 @@ export function pageStage<V, N extends Needs = None, A extends Needs = None>(
   const same = stage.same ?? dequal;
   return {
     ...dependencies(stage),
-    start: () => {
-      const values = new PageValues<V>();
+    start: ({ pages }) => {
+      const values = new PageValues<V>(pages);
+      let begun = false;
       return {
         result: values,
         run: (touched, inputs, results) => {
@@ -61,12 +84,13 @@ export function pageStage<V, N extends Needs = None, A extends Needs = None>(
           const changed = new Set<string>();
           for (const page of pagesOf(touched, inputs)) {
             const after = make(page);
-            const before = values.get(page.id);
-            if (values.has(page.id) && same(before as V, after)) continue;
-            values.set(page.id, after);
-            changed.add(page.id);
+            if (begun && same(values.of(page.id), after)) continue;
+            values.set(page, after);
+            if (begun) changed.add(page.id);
           }
-          return changed;
+          if (begun) return changed;
+          begun = true;
+          return 'all';
         },
       };
     },

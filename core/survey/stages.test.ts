@@ -254,7 +254,7 @@ describe('every stage says on what it depends', () => {
 describe('stages', () => {
   const document = emptyDocument();
   const records = new Map(
-    ['a', 'b', 'c'].map((id) => [id, { id, source: factsOf('x'), hrefs: [], unfollowed: [], guess: 'page' as const, ownName: undefined }]),
+    ['a', 'b', 'c'].map((id, at) => [id, { id, at, source: factsOf('x'), hrefs: [], unfollowed: [], guess: 'page' as const, ownName: undefined }]),
   );
   const inputs: SiteInputs = {
     document,
@@ -297,7 +297,7 @@ describe('stages', () => {
         (page) =>
           [...index.values()].filter((one) => one === index.get(page.id)).length === 1,
     });
-    const total = siteStage({ name: 'total', across: { capitals }, make: (_now, { capitals }) => [...capitals.values()].join('') });
+    const total = siteStage({ name: 'total', across: { capitals }, make: (_now, { capitals }) => [...capitals.all()].join('') });
     const lazy = lazyStage({ name: 'lazy', across: { total }, make: (_now, { total }) => total.length });
     return { made, capitals, index, alone, total, lazy, list: [capitals, index, alone, total, lazy] as const };
   };

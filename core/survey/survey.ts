@@ -22,6 +22,8 @@ export class Survey {
   private readonly stages: Stages;
   private readonly refused = new Map<string, PageRefusal>();
   private readonly names: PageNames;
+  /** Grows as it is found out how pages read. */
+  private readonly measures = new Map<string, TextMeasure>();
   readonly robots: RobotsDesk;
   readonly maps: MapDesk;
 
@@ -38,9 +40,9 @@ export class Survey {
     const pages = new Map<string, PageRecord>();
     for (const { id, read: facts } of read) {
       if (typeof facts === 'string') this.refused.set(id, facts);
-      else pages.set(id, pageRecord(id, facts, feeds, this.names.nameOf(id, facts.facts)));
+      else pages.set(id, pageRecord(id, pages.size, facts, feeds, this.names.nameOf(id, facts.facts)));
     }
-    this.inputs = { document, manifest, measures: new Map(), pages, files: new Map(files.map((file) => [file.path, file])), imported, now };
+    this.inputs = { document, manifest, measures: this.measures, pages, files: new Map(files.map((file) => [file.path, file])), imported, now };
     this.stages = new Stages(stage.STAGES, this.inputs);
     const desk = { stages: this.stages, inputs: () => this.inputs };
     this.robots = new RobotsDesk(desk);
@@ -60,7 +62,8 @@ export class Survey {
 
   /** Takes in how pages read: told later than the rest, since it takes longer to find out. */
   putMeasures(measures: ReadonlyMap<string, TextMeasure>): PageRow[] {
-    return this.take({ ...this.inputs, measures: new Map([...this.inputs.measures, ...measures]) }, { measured: new Set(measures.keys()) });
+    for (const [id, measure] of measures) this.measures.set(id, measure);
+    return this.take(this.inputs, { measured: new Set(measures.keys()) });
   }
 
   /** Takes in what a release put out. */
@@ -78,7 +81,7 @@ export class Survey {
   }
 
   rows(): PageRow[] {
-    return [...this.stages.result(stage.rows).values()].sort(inTreeOrder);
+    return [...this.stages.result(stage.rows).all()].sort(inTreeOrder);
   }
 
   row(id: string): PageRow {
@@ -134,7 +137,7 @@ export class Survey {
   /** What differs from the last release, in path order; our own files last. */
   releaseItems(): ReleaseItem[] {
     const { changes, others } = this.stages.results({ changes: stage.changes, others: stage.otherChanges });
-    const pages = [...changes.values()].flatMap((item) => item ?? []);
+    const pages = [...changes.all()].flatMap((item) => item ?? []);
     return [...[...pages, ...others.files].sort((a, b) => (a.path < b.path ? -1 : 1)), ...others.ours];
   }
 

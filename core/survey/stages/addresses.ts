@@ -24,7 +24,7 @@ export const addressBook = siteStage({
   name: 'address book',
   reads: ['facts.homePage', 'pages.ending', 'pages.address'],
   across: { addresses },
-  make: ({ document, files }, { addresses }) => new AddressBook(document, addresses.values(), (path) => files.has(path)),
+  make: ({ document, files }, { addresses }) => new AddressBook(document, addresses.all(), (path) => files.has(path)),
   differs: always,
 });
 

@@ -8,7 +8,7 @@ import { effectiveRobots } from '../../release/index.ts';
 import { outgoingHeaderRules, siteOrigin, wantedInMap, type HeaderRule } from '../../site/index.ts';
 import type { Touched } from '../engine.ts';
 import type { SiteInputs } from '../inputs.ts';
-import { always, pageStage, siteStage } from '../stage.ts';
+import { always, pageStage, siteStage, type PageValues } from '../stage.ts';
 import { addressBook, addressChanges, addresses, home } from './addresses.ts';
 import { effectivePages, pageKinds } from './effective.ts';
 import { links } from './links.ts';
@@ -71,9 +71,9 @@ export const around = { home, access, headers, directives, canonicals, addresses
 interface Around {
   readonly home: string | undefined;
   readonly headers: readonly HeaderRule[];
-  readonly directives: ReadonlyMap<string, EnteredPage['directives']>;
-  readonly canonicals: ReadonlyMap<string, readonly SaidCanonical[]>;
-  readonly addresses: ReadonlyMap<string, StandingPage>;
+  readonly directives: PageValues<EnteredPage['directives']>;
+  readonly canonicals: PageValues<readonly SaidCanonical[]>;
+  readonly addresses: PageValues<StandingPage>;
   readonly addressBook: AddressBook;
   readonly addressChanges: AddressChanges;
 }

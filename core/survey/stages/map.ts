@@ -3,7 +3,7 @@ import { checkExtras, entryOf, planMaps, saidDate, trustDates, type DatedEntry, 
 import type { ReleasedFile } from '../../release/index.ts';
 import type { SiteDocument, SitePage } from '../../site/index.ts';
 import type { SiteInputs } from '../inputs.ts';
-import { lazyStage, pageStage, siteStage } from '../stage.ts';
+import { lazyStage, pageStage, siteStage, type PageValues } from '../stage.ts';
 import { addressBook, addresses } from './addresses.ts';
 import { access, members, STATE_CRAWLER } from './crawl.ts';
 import { effectivePages, intents, pageKinds, pageWords } from './effective.ts';
@@ -17,9 +17,9 @@ export const dateTrust = siteStage({
 });
 
 interface EntrySources {
-  readonly effectivePages: ReadonlyMap<string, { readonly site: SitePage }>;
-  readonly addresses: ReadonlyMap<string, { readonly address: string }>;
-  readonly outgoing: ReadonlyMap<string, ReleasedFile>;
+  readonly effectivePages: PageValues<{ readonly site: SitePage }>;
+  readonly addresses: PageValues<{ readonly address: string }>;
+  readonly outgoing: PageValues<ReleasedFile>;
   readonly dateTrust: ReturnType<typeof trustDates>;
 }
 
