@@ -1,5 +1,5 @@
 import type { ShutGate } from '../indexing/index.ts';
-import { CHECKS, type Cost, type Finding } from '../checks/index.ts';
+import { CHECKS, type Cost, type Finding, type Stop } from '../checks/index.ts';
 import type { EngineSite } from '../exchange/index.ts';
 import { switchStory, type Kind, type SiteDocument } from '../site/index.ts';
 import { identityGaps, type IdentityGap } from '../structured-data/index.ts';
@@ -24,6 +24,26 @@ export type Step =
   | { readonly code: 'verify'; readonly waits: boolean }
   | { readonly code: 'hand-in'; readonly waits: boolean }
   | { readonly code: 'wait' };
+
+/** The stop of the path where each step is taken. */
+export const STEP_STOPS: Readonly<Record<Step['code'], Stop>> = {
+  'no-home': 'words',
+  'open-site': 'doors',
+  'open-visitors': 'doors',
+  'open-page': 'doors',
+  'open-pages': 'doors',
+  'close-kind': 'doors',
+  'close-page': 'doors',
+  'half-hidden': 'doors',
+  'write-words': 'words',
+  'say-who': 'meaning',
+  'make-map': 'map',
+  release: 'release',
+  'place-proof': 'proof',
+  verify: 'proof',
+  'hand-in': 'watch',
+  wait: 'watch',
+};
 
 export interface RemainingStep {
   readonly step: Step;
@@ -104,4 +124,14 @@ function leaks(document: SiteDocument, rows: readonly PageRow[]): Step[] {
     else byKind.set(row.kind, [...(byKind.get(row.kind) ?? []), row.id]);
   }
   return [...[...byKind].map(([kind, pages]): Step => ({ code: 'close-kind', kind, pages })), ...single];
+}
+
+/** How much is open at each stop: pages where it is about pages, things to do elsewhere. */
+export function stopCounts(steps: readonly RemainingStep[]): Readonly<Partial<Record<Stop, number>>> {
+  const counts: Partial<Record<Stop, number>> = { words: 0, meaning: 0, doors: 0, map: 0, release: 0, proof: 0, watch: 0 };
+  for (const { step } of steps) {
+    const stop = STEP_STOPS[step.code];
+    counts[stop] = (counts[stop] ?? 0) + ('pages' in step ? step.pages.length : step.code === 'release' ? step.files : 1);
+  }
+  return counts;
 }

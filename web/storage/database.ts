@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb';
 import type { Manifest } from '../../core/release/index.ts';
 import { isPageFile, type JournalEntry, type SetAside, type SiteDocument } from '../../core/site/index.ts';
 import type { PageRow, SiteNumbers } from '../../core/rows/index.ts';
@@ -62,7 +62,12 @@ export interface StoredRows {
   readonly rows: readonly PageRow[];
 }
 
-/** Format version 3 of what the browser keeps. Version 1 had neither `aside` nor `rows`; in version 2 programs that make pages were no pages. */
+/**
+ * The format of what the browser keeps. Version 1 had neither `aside` nor `rows`; in version 2 programs that make pages were no pages. Version 4 keeps an
+ * older program that is still open in another tab from reading documents and journals by former names.
+ */
+export const DATABASE_VERSION = 4;
+
 export interface Schema extends DBSchema {
   sites: { key: string; value: SiteRecord };
   documents: { key: string; value: { siteId: string; seq: number; document: SiteDocument } };
@@ -76,32 +81,40 @@ export interface Schema extends DBSchema {
 }
 export type Database = IDBPDatabase<Schema>;
 
+type Upgrading = IDBPTransaction<Schema, ArrayLike<StoreNames<Schema>>, 'versionchange'>;
+
+/** What leads to each version from the one before. */
+const UPGRADES: Readonly<Record<number, (db: Database, transaction: Upgrading) => Promise<void> | void>> = {
+  1: (db) => {
+    db.createObjectStore('sites', { keyPath: 'id' });
+    db.createObjectStore('documents', { keyPath: 'siteId' });
+    db.createObjectStore('journal', { keyPath: ['siteId', 'seq'] });
+    db.createObjectStore('files', { keyPath: ['siteId', 'path'] });
+    db.createObjectStore('pages', { keyPath: ['siteId', 'path'] });
+    db.createObjectStore('assets', { keyPath: ['siteId', 'path'] });
+    db.createObjectStore('manifests', { keyPath: 'siteId' });
+  },
+  2: (db) => {
+    db.createObjectStore('aside', { keyPath: ['siteId', 'number'] });
+    db.createObjectStore('rows', { keyPath: ['siteId', 'part'] });
+  },
+  3: async (_db, transaction) => {
+    const assets = transaction.objectStore('assets');
+    for (const key of await assets.getAllKeys()) {
+      const moved = isPageFile(key[1]) ? await assets.get(key) : undefined;
+      if (!moved) continue;
+      await transaction.objectStore('pages').put(moved);
+      await assets.delete(key);
+    }
+  },
+  4: () => undefined,
+};
+
 /** Opens the browser's database. `lost` is told when the browser ends the connection, or another tab needs it to end. */
 export function openDatabase(name = 'jolly-beacon', lost?: () => void): Promise<Database> {
-  return openDB<Schema>(name, 3, {
-    async upgrade(db, from, _to, transaction) {
-      if (from < 1) {
-        db.createObjectStore('sites', { keyPath: 'id' });
-        db.createObjectStore('documents', { keyPath: 'siteId' });
-        db.createObjectStore('journal', { keyPath: ['siteId', 'seq'] });
-        db.createObjectStore('files', { keyPath: ['siteId', 'path'] });
-        db.createObjectStore('pages', { keyPath: ['siteId', 'path'] });
-        db.createObjectStore('assets', { keyPath: ['siteId', 'path'] });
-        db.createObjectStore('manifests', { keyPath: 'siteId' });
-      }
-      if (from < 2) {
-        db.createObjectStore('aside', { keyPath: ['siteId', 'number'] });
-        db.createObjectStore('rows', { keyPath: ['siteId', 'part'] });
-      }
-      if (from > 0 && from < 3) {
-        const assets = transaction.objectStore('assets');
-        for (const key of await assets.getAllKeys()) {
-          const moved = isPageFile(key[1]) ? await assets.get(key) : undefined;
-          if (!moved) continue;
-          await transaction.objectStore('pages').put(moved);
-          await assets.delete(key);
-        }
-      }
+  return openDB<Schema>(name, DATABASE_VERSION, {
+    async upgrade(db, from, to, transaction) {
+      for (let version = from + 1; version <= (to ?? DATABASE_VERSION); version++) await UPGRADES[version]?.(db, transaction);
     },
     blocking(_current, _blocked, event) {
       (event.target as IDBDatabase).close();
