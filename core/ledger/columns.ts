@@ -34,6 +34,32 @@ export type EditableColumn = (typeof EDITABLE)[number];
 export const READ_ONLY = ['address', 'name', 'state', 'findings', 'words', 'linksIn', 'linksOut'] as const;
 export type LedgerColumn = EditableColumn | (typeof READ_ONLY)[number];
 
+/** What the columns are called. */
+const HEADERS: Readonly<Record<LedgerColumn, string>> = {
+  address: 'Address',
+  name: 'Name',
+  title: 'Title',
+  description: 'Description',
+  phrase: 'Target phrase',
+  ending: 'Address ending',
+  kind: 'Kind',
+  intent: 'List it',
+  keywords: 'Keywords',
+  shareTitle: 'Share title',
+  shareText: 'Share text',
+  follow: 'Links followed',
+  snippet: 'Snippet',
+  inMap: 'In the map',
+  state: 'State',
+  findings: 'Findings',
+  words: 'Words',
+  linksIn: 'Links in',
+  linksOut: 'Links out',
+};
+
+/** What a column is called. */
+export const columnName = (column: LedgerColumn): string => HEADERS[column];
+
 export const isEditable = (column: LedgerColumn): column is EditableColumn => (EDITABLE as readonly string[]).includes(column);
 
 /** What stands in a cell, as text: what is shown, copied and compared. */

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { decodeBytes, isAddressVariant, percentDecoded, plainPercent } from '../source/index.ts';
 import { addressOf, all, siteHost, withoutPageEnding, type Change, type SiteDocument } from '../site/index.ts';
 import type { PageRow } from '../rows/index.ts';
-import { cellChange, cellText, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
+import { cellChange, cellText, columnName, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
 
 /** A table out of a file. */
 export interface ReadTable {
@@ -199,31 +199,6 @@ function otherHost(address: string, own: readonly string[]): string | undefined 
 export function changesOf(run: Pick<DryRun, 'changes'>): Change {
   return all(run.changes.map(({ change }) => change));
 }
-
-const HEADERS: Readonly<Record<LedgerColumn, string>> = {
-  address: 'Address',
-  name: 'Name',
-  title: 'Title',
-  description: 'Description',
-  phrase: 'Target phrase',
-  ending: 'Address ending',
-  kind: 'Kind',
-  intent: 'List it',
-  keywords: 'Keywords',
-  shareTitle: 'Share title',
-  shareText: 'Share text',
-  follow: 'Links followed',
-  snippet: 'Snippet',
-  inMap: 'In the map',
-  state: 'State',
-  findings: 'Findings',
-  words: 'Words',
-  linksIn: 'Links in',
-  linksOut: 'Links out',
-};
-
-/** What a column is called. */
-export const columnName = (column: LedgerColumn): string => HEADERS[column];
 
 /** The ledger as CSV (RFC 4180), with whole addresses. A text that a spreadsheet would take for a formula gets an apostrophe in front. */
 export function writeCsv(rows: readonly PageRow[], document: SiteDocument, columns: readonly LedgerColumn[], origin: string): string {

@@ -1,9 +1,8 @@
-export { cellChange, cellText, EDITABLE, isEditable, READ_ONLY, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
+export { cellChange, cellText, columnName, EDITABLE, isEditable, READ_ONLY, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
 export { readBlock, spreadBlock, writeBlock } from './block.ts';
 export {
   addressKey,
   changesOf,
-  columnName,
   DELIMITERS,
   dryRun,
   guessEncoding,

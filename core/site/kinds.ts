@@ -15,22 +15,24 @@ interface KindAbout {
   readonly many: string;
   /** What a good practitioner would want of it: archives of a small site repeat its posts, so they stay out. */
   readonly intent: Intent;
+  /** Why. */
+  readonly why: string;
   /** Name of its map, and of its list in the map for people. */
   readonly map: string;
 }
 
 /** The kinds, one line each. */
 export const KIND_TABLE: Readonly<Record<Kind, KindAbout>> = {
-  page: { name: 'Page', one: 'Page', many: 'Pages', intent: 'list', map: 'pages' },
-  service: { name: 'Service', one: 'Service', many: 'Services', intent: 'list', map: 'services' },
-  event: { name: 'Event', one: 'Event', many: 'Events', intent: 'list', map: 'events' },
-  product: { name: 'Product', one: 'Product', many: 'Products', intent: 'list', map: 'products' },
-  post: { name: 'Post', one: 'Post', many: 'Posts', intent: 'list', map: 'posts' },
-  category: { name: 'Category', one: 'Category', many: 'Categories', intent: 'list', map: 'categories' },
-  tag: { name: 'Tag', one: 'Tag', many: 'Tags', intent: 'out', map: 'tags' },
-  author: { name: 'Author', one: 'Author archive', many: 'Author archives', intent: 'out', map: 'authors' },
-  date: { name: 'Date archive', one: 'Date archive', many: 'Date archives', intent: 'out', map: 'dates' },
-  other: { name: 'Other', one: 'Other', many: 'Others', intent: 'list', map: 'others' },
+  page: { name: 'Page', one: 'Page', many: 'Pages', intent: 'list', map: 'pages', why: 'what people look for' },
+  service: { name: 'Service', one: 'Service', many: 'Services', intent: 'list', map: 'services', why: 'what people look for' },
+  event: { name: 'Event', one: 'Event', many: 'Events', intent: 'list', map: 'events', why: 'what people look for' },
+  product: { name: 'Product', one: 'Product', many: 'Products', intent: 'list', map: 'products', why: 'what people look for' },
+  post: { name: 'Post', one: 'Post', many: 'Posts', intent: 'list', map: 'posts', why: 'what people look for' },
+  category: { name: 'Category', one: 'Category', many: 'Categories', intent: 'list', map: 'categories', why: 'a way in, if it says something of its own' },
+  tag: { name: 'Tag', one: 'Tag', many: 'Tags', intent: 'out', map: 'tags', why: 'repeats the posts: out' },
+  author: { name: 'Author', one: 'Author archive', many: 'Author archives', intent: 'out', map: 'authors', why: 'with one author it repeats all posts: out' },
+  date: { name: 'Date archive', one: 'Date archive', many: 'Date archives', intent: 'out', map: 'dates', why: 'repeats the posts: out' },
+  other: { name: 'Other', one: 'Other', many: 'Others', intent: 'list', map: 'others', why: 'listed, for want of a reason against' },
 };
 
 /** Why a kind is listed or kept out where the owner says nothing. */

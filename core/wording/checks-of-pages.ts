@@ -1,3 +1,4 @@
+import type { FindingCode } from '../checks/index.ts';
 import { UNWRITABLE, type WordsOf } from './finding-words.ts';
 import { list, listed } from './lists.ts';
 import { counted, plural } from './numbers.ts';
@@ -239,28 +240,4 @@ export const ABOUT_PAGES = {
     reason: 'What you write stays here, and is not released.',
     say: (finding) => ({ headline: 'Nothing can be written into this page', why: UNWRITABLE[finding.why].why, mend: UNWRITABLE[finding.why].mend }),
   },
-} satisfies WordsOf<
-  | 'shut-out'
-  | 'leaking'
-  | 'half-hidden'
-  | 'heading-missing'
-  | 'heading-several'
-  | 'heading-order'
-  | 'heading-wall'
-  | 'text-thin'
-  | 'sentence-long'
-  | 'paragraph-long'
-  | 'reading-hard'
-  | 'wording-care'
-  | 'image-alt-missing'
-  | 'lang-missing'
-  | 'links-broken'
-  | 'links-none'
-  | 'second-spelling'
-  | 'charset-missing'
-  | 'noscript-noindex'
-  | 'one-engine'
-  | 'canonical-several'
-  | 'template-left'
-  | 'not-writable'
->;
+} satisfies Partial<WordsOf<FindingCode>>;

@@ -1,3 +1,4 @@
+import type { FindingCode } from '../checks/index.ts';
 import { PLACE_WORDS, type WordsOf } from './finding-words.ts';
 import { list, listed } from './lists.ts';
 import { counted, plural } from './numbers.ts';
@@ -151,20 +152,4 @@ export const ABOUT_WORDS = {
       mend: 'Keep the few that you would say aloud, or none.',
     }),
   },
-} satisfies WordsOf<
-  | 'title-missing'
-  | 'title-leftover'
-  | 'name-number'
-  | 'title-same'
-  | 'title-near'
-  | 'title-cut'
-  | 'title-several'
-  | 'title-outside-head'
-  | 'description-missing'
-  | 'description-same'
-  | 'description-near'
-  | 'description-cut'
-  | 'phrase-fought'
-  | 'phrase-places'
-  | 'keywords-many'
->;
+} satisfies Partial<WordsOf<FindingCode>>;

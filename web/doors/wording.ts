@@ -1,7 +1,7 @@
 import type { EnginePolicy } from '../../core/engines/index.ts';
 import type { PageState, Reality } from '../../core/indexing/index.ts';
 import type { RobotsVerdict } from '../../core/robots/index.ts';
-import type { Kind, SwitchStory } from '../../core/site/index.ts';
+import type { SwitchStory } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import type { Band } from './pages/Clicks.tsx';
@@ -103,20 +103,6 @@ export function matrixState(intent: PageRow['intent'], reality: Reality): PageSt
   if (intent === 'list') return reality === 'listed' ? 'findable' : 'shut-out';
   return reality === 'listed' ? 'leaking' : reality === 'bare' ? 'half-hidden' : 'kept-out';
 }
-
-/** Why a good practitioner lists a kind or keeps it out. */
-export const KIND_REASONS: Readonly<Record<Kind, string>> = {
-  page: 'what people look for',
-  service: 'what people look for',
-  event: 'what people look for',
-  product: 'what people look for',
-  post: 'what people look for',
-  category: 'a way in, if it says something of its own',
-  tag: 'repeats the posts: out',
-  author: 'with one author it repeats all posts: out',
-  date: 'repeats the posts: out',
-  other: 'listed, for want of a reason against',
-};
 
 /** Which line decided, and how. */
 export function decidedBy({ rule, group }: RobotsVerdict): string {

@@ -5,7 +5,7 @@ import { counted } from '../../../core/wording/index.ts';
 import { byKind } from '../../components/index.ts';
 import { setKindIntent, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { DirectivesEditor } from './DirectivesEditor.tsx';
-import { KIND_REASONS, wording } from '../wording.ts';
+import { wording } from '../wording.ts';
 
 /** What each kind of page is for, with why; one press turns a whole kind. */
 export function KindTable({
@@ -54,7 +54,7 @@ export function KindTable({
                   <tr data-kind={kind}>
                     <td>
                       {name}
-                      <span className="soft block text-[12.5px]">{from === 'default' ? KIND_REASONS[kind] : 'as you set it'}</span>
+                      <span className="soft block text-[12.5px]">{from === 'default' ? KIND_TABLE[kind].why : 'as you set it'}</span>
                     </td>
                     <td className="num">{pages.length}</td>
                     <td className="whitespace-nowrap">
