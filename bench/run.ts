@@ -26,6 +26,8 @@ if (!process.argv.includes('--core')) {
   rows.push(...(await keptRows('generated', many)));
   rows.push(...(await typingRows('generated', many)));
   if (real) rows.push(...(await typingRows('real', real)));
+  const huge = encoded(generateSite(20_000));
+  rows.push(...(await typingRows('generated', huge)), ...(await openingRows('generated', huge)));
   rows.push(...(await viewRows(encoded(generateSite(2000)), 150)));
   rows.push(...(await ledgerRows(encoded(generateSite(10_000)))));
 }

@@ -114,7 +114,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
         <label className="field flex items-center gap-2 pl-2.5">
           <Search size={15} className="flex-none soft" aria-hidden />
           <input
-            className="!px-0 !py-1.5 !text-[14px]"
+            className="!px-0 !py-1.5 !text-plain"
             type="search"
             placeholder="Find a page"
             aria-label="Find a page"

@@ -21,7 +21,7 @@ export function PathBar() {
           <span className="flex min-w-0 items-center gap-2.5">
             <img src="/beacon.svg" alt="" width={30} height={30} className="flex-none" />
             <span className="min-w-0">
-              <span className="display block truncate text-[15.5px] font-semibold">{name}</span>
+              <span className="display block truncate text-lead font-semibold">{name}</span>
               <small className="block truncate">{host}</small>
             </span>
           </span>

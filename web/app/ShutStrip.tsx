@@ -3,11 +3,11 @@ import { Link } from 'react-router';
 import { switchStory } from '../../core/site/index.ts';
 import { fullDate } from '../../core/wording/index.ts';
 import { useRoute } from '../components/index.ts';
-import { useWorkspace } from '../workspace/index.ts';
+import { useTables } from '../workspace/index.ts';
 
 /** On every screen, while engines are kept from the whole site: that it is so, since when, by what, and the way to change it. */
 export function ShutStrip() {
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('siteSwitch', 'releases', 'visitors');
   const { linkTo } = useRoute();
   const { here, live, since, shutBy } = switchStory(document);
   const audience = document.tables.visitors['']?.audience ?? 'public';

@@ -47,7 +47,7 @@ export function Fact({
         <input {...shared} type={type} className="input w-full" onChange={(event) => write(event.target.value)} />
       )}
       {fault !== undefined && (
-        <p id={`${id}-fault`} className="mt-1 text-[13px] text-error">
+        <p id={`${id}-fault`} className="mt-1 text-note text-error">
           {fault}
         </p>
       )}
@@ -88,7 +88,7 @@ function Caption({ field, of }: { readonly field: FactField; readonly of?: strin
           {label}
         </label>
       )}{' '}
-      <span id={of === undefined ? undefined : `${of}-note`} className="soft text-[12.5px]">
+      <span id={of === undefined ? undefined : `${of}-note`} className="soft text-fine">
         {note}
       </span>
     </span>
@@ -122,7 +122,7 @@ export function MainAddress() {
         onKeyDown={(event) => event.key === 'Enter' && take()}
       />
       {bad && (
-        <span id={`${id}-fault`} className="mt-1 block text-[13px] text-error">
+        <span id={`${id}-fault`} className="mt-1 block text-note text-error">
           This is not an address. It looks like https://your-name.example. The one before is kept.
         </span>
       )}
@@ -136,9 +136,9 @@ function AddressEffect({ origin }: { readonly origin: string }) {
   const settled = useDebounced(origin, 300);
   const effect = useReport((one) => one.tools.analysis.mainAddressEffect(settled), settled);
   const byId = useWorkspace((state) => state.byId);
-  if (effect === undefined || settled !== origin) return <span className="soft mt-1 block text-[13px]">Looking what would follow …</span>;
+  if (effect === undefined || settled !== origin) return <span className="soft mt-1 block text-note">Looking what would follow …</span>;
   return (
-    <span className="mt-1 block text-[13px]" role="status" data-testid="address-effect">
+    <span className="mt-1 block text-note" role="status" data-testid="address-effect">
       <span className="soft">
         {effect.follow === 0
           ? 'No page names the old address.'

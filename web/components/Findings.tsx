@@ -38,7 +38,7 @@ export function Findings({
         const Icon = ICONS[cost];
         const words = findingWords(finding, (id) => byId.get(id)?.name ?? id);
         return (
-          <li key={finding.code} className="flex gap-3 border-t border-[color:var(--line)] py-3" data-finding={finding.code} data-cost={cost}>
+          <li key={finding.code} className="flex gap-3 border-t border-line py-3" data-finding={finding.code} data-cost={cost}>
             <span className={`cost cost-${cost}`}>
               <Icon size={16} role="img" aria-label={COSTS[cost]} />
             </span>
@@ -47,9 +47,9 @@ export function Findings({
                 <p className="font-semibold leading-snug">{words.headline}</p>
                 <span className="flex-none">{action(finding)}</span>
               </div>
-              <p className="soft mt-0.5 text-[13px]">
+              <p className="soft mt-0.5 text-note">
                 {words.why} {words.mend}
-                {place(finding) !== undefined && <span className="mono ml-1.5 whitespace-nowrap !text-[12px]">{place(finding)}</span>}
+                {place(finding) !== undefined && <span className="mono ml-1.5 whitespace-nowrap !text-tiny">{place(finding)}</span>}
               </p>
               {more?.(finding)}
             </div>

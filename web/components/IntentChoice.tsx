@@ -11,7 +11,7 @@ export function IntentChoice({ row }: { readonly row: PageRow }) {
   const byKind = useWorkspace((state) => kindIntent(state.document, row.kind).intent);
   return (
     <div className="mt-5">
-      <p className="display mb-1.5 text-[15.5px] font-semibold">Should people find this page?</p>
+      <p className="display mb-1.5 text-lead font-semibold">Should people find this page?</p>
       <Segments<Intent | 'kind'>
         label="Should people find this page?"
         value={own}
@@ -36,7 +36,7 @@ export function IntentChoice({ row }: { readonly row: PageRow }) {
           { value: 'kind', label: `As its kind: ${byKind === 'list' ? 'list' : 'keep out'}` },
         ]}
       />
-      <p className="soft mt-1.5 text-[13px]">
+      <p className="soft mt-1.5 text-note">
         Kind: {KIND_TABLE[row.kind].one.toLowerCase()}. {KIND_TABLE[row.kind].many} are {byKind === 'list' ? 'listed' : 'kept out'} unless a page says
         otherwise.
       </p>

@@ -25,18 +25,16 @@ export function PageHead({ row, children }: { readonly row: PageRow; readonly ch
           {host}
           {readableAddress(row.address)}
         </span>
-        <span className="inline-flex items-center gap-1.5 text-[13px]" data-testid="page-state">
+        <span className="inline-flex items-center gap-1.5 text-note" data-testid="page-state">
           <StateSign state={row.state} silent />
           <span>
             {STATE_WORDS[row.state].name.toLowerCase()}
             {toMend > 0 && row.state !== 'shut-out' && `, ${counted(toMend, 'thing')} open`}
           </span>
         </span>
-        {row.pending && <span className="text-[13px] text-[color:var(--amber-ink)]">waits for release</span>}
+        {row.pending && <span className="text-note text-amber-ink">waits for release</span>}
       </div>
-      {isEnough(row.findings) && row.state === 'findable' && (
-        <p className="mt-2 text-[13px] text-[color:var(--green)]">Good enough, stop here. What is left is polish.</p>
-      )}
+      {isEnough(row.findings) && row.state === 'findable' && <p className="mt-2 text-note text-green">Good enough, stop here. What is left is polish.</p>}
     </header>
   );
 }

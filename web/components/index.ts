@@ -1,5 +1,6 @@
 export { IntentChoice } from './IntentChoice.tsx';
 export { byKind } from './by-kind.ts';
+export { MATCHES } from './matches.ts';
 export { Findings } from './Findings.tsx';
 export { lineOf } from './line-of.ts';
 export { PAGE_STOPS, STOPS, useNextToMend, useRoute } from './navigation.ts';

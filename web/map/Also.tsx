@@ -16,7 +16,7 @@ function Preview() {
   return (
     <>
       <iframe className="page-preview" title={wording.seenPage} sandbox="" srcDoc={html} />
-      <p className="soft mt-1 text-[12.5px]">{wording.previewNote}</p>
+      <p className="soft mt-1 text-fine">{wording.previewNote}</p>
     </>
   );
 }
@@ -33,17 +33,17 @@ export function Also() {
   ];
   const tags = feeds.map(({ type, path }) => `<link rel="alternate" type="${type}" href="${origin}/${path}">`).join('\n');
   return (
-    <div className="mx-auto max-w-[820px]">
+    <div className="mx-auto max-w-column">
       <h1 className="mb-1">For people & feeds</h1>
       <p className="soft mb-5">{wording.alsoLead}</p>
       {settings?.on !== true && <p className="notice notice-amber mb-4">{wording.alsoOff}</p>}
       <div className="grid gap-6">
         <section className="panel min-w-0 p-4 [overflow-wrap:anywhere]" aria-label="A page for people">
           <FlagChoice field="page" label="A page that lists all pages" why={wording.pageWhy} />
-          <p className="mono soft mt-2 text-[12.5px]">
+          <p className="mono soft mt-2 text-fine">
             {origin}/{SITEMAP_PAGE}
           </p>
-          {settings?.page === true && <p className="soft mt-1 text-[12.5px]">{wording.pageLink}</p>}
+          {settings?.page === true && <p className="soft mt-1 text-fine">{wording.pageLink}</p>}
           <button type="button" className="btn btn-sm btn-outline-ink mt-3" aria-expanded={seen} onClick={() => setSeen(!seen)}>
             {seen ? wording.hidePage : wording.seePage}
           </button>
@@ -51,7 +51,7 @@ export function Also() {
         </section>
         <section className="panel min-w-0 p-4 [overflow-wrap:anywhere]" aria-label="A style sheet">
           <FlagChoice field="style" standard label="A style sheet for the maps" why={wording.styleWhy} />
-          <p className="mono soft mt-2 text-[12.5px]">
+          <p className="mono soft mt-2 text-fine">
             {origin}/{STYLE_FILE}
           </p>
         </section>
@@ -59,21 +59,18 @@ export function Also() {
           <FlagChoice field="rss" label="A feed of the posts, RSS 2.0" why={wording.rssWhy} />
           <FlagChoice field="atom" label="The same as Atom" why={wording.atomWhy} />
           {report?.feed && (
-            <p className="text-[13.5px]" data-testid="feed">
+            <p className="text-small" data-testid="feed">
               {report.feed.entries === 0 ? wording.noPosts : `The latest ${counted(report.feed.entries, 'post')} in it.`}
               {report.feed.undated > 0 && (
-                <span className="text-[color:var(--amber-ink)]">
-                  {' '}
-                  {counted(report.feed.undated, 'post has', 'posts have')} no date that can be told, and stay out.
-                </span>
+                <span className="text-amber-ink"> {counted(report.feed.undated, 'post has', 'posts have')} no date that can be told, and stay out.</span>
               )}
             </p>
           )}
           {feeds.length > 0 && (
             <div>
-              <p className="soft text-[12.5px]">{wording.feedTag}</p>
+              <p className="soft text-fine">{wording.feedTag}</p>
               <div className="mt-1 flex items-start gap-2">
-                <pre className="min-w-0 flex-1 overflow-x-auto rounded-lg border border-[color:var(--line)] p-2.5 text-[12px]">{tags}</pre>
+                <pre className="min-w-0 flex-1 overflow-x-auto rounded-lg border border-line p-2.5 text-tiny">{tags}</pre>
                 <Copyable text={tags} />
               </div>
             </div>
@@ -81,7 +78,7 @@ export function Also() {
         </section>
       </div>
       {report && report.replaces.length > 0 && settings?.on === true && (
-        <p className="soft mt-4 text-[13px]">These take the place of files that the site came with: {report.replaces.map((path) => `/${path}`).join(', ')}.</p>
+        <p className="soft mt-4 text-note">These take the place of files that the site came with: {report.replaces.map((path) => `/${path}`).join(', ')}.</p>
       )}
     </div>
   );

@@ -5,7 +5,7 @@ import { SITEMAP_LIMITS } from '../../core/sitemap/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { byKind, Term, useRoute } from '../components/index.ts';
 import { Segments } from '../ui/index.ts';
-import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Extras } from './Extras.tsx';
 import { FlagChoice } from './FlagChoice.tsx';
 import { DATE_CHOICES, wording } from './wording.ts';
@@ -16,14 +16,14 @@ const FREQUENCIES = TABLES.kinds.shape.changefreq.unwrap().unwrap().options as r
 /** What goes into the maps and how they are split. */
 export function Choices() {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('sitemap', 'kinds');
   const rows = useWorkspace((state) => state.rows);
   const report = useReport((one) => one.tools.analysis.mapReport());
   const { linkToView } = useRoute();
   const settings = document.tables.sitemap[''] ?? {};
   const hints = settings.hints === true;
   return (
-    <div className="mx-auto max-w-[900px]">
+    <div className="mx-auto max-w-page">
       <h1 className="mb-1">What goes in</h1>
       <p className="soft mb-4">{wording.choicesLead}</p>
       <section aria-labelledby="kinds-in-map">
@@ -48,7 +48,7 @@ export function Choices() {
             </tbody>
           </table>
         </div>
-        <p className="soft mt-1.5 text-[12.5px]">
+        <p className="soft mt-1.5 text-fine">
           Single pages are taken out and put in on “The sitemap”, folders by{' '}
           <Link className="link-act" to={linkToView('doors', 'kinds')}>
             a rule
@@ -86,9 +86,9 @@ export function Choices() {
             }
             options={(['best', 'visible', 'files', 'none'] as const).map((value) => ({ value, label: DATE_CHOICES[value].name }))}
           />
-          <p className="soft mt-1 text-[12.5px]">{DATE_CHOICES[settings.dates ?? 'best'].why}</p>
+          <p className="soft mt-1 text-fine">{DATE_CHOICES[settings.dates ?? 'best'].why}</p>
           {report && (!report.trust.files || !report.trust.pages) && (
-            <p className="mt-1 text-[13px] text-[color:var(--amber-ink)]" data-testid="dates-refused">
+            <p className="mt-1 text-note text-amber-ink" data-testid="dates-refused">
               {!report.trust.files && wording.filesRefused} {!report.trust.pages && wording.pagesRefused}
             </p>
           )}
@@ -115,7 +115,7 @@ export function Choices() {
 
 function KindLine({ kind, pages, inMap, hints }: { readonly kind: Kind; readonly pages: number; readonly inMap: number | undefined; readonly hints: boolean }) {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('sitemap', 'kinds');
   const own = document.tables.kinds[kind];
   const name = KIND_TABLE[kind].many;
   const out = kindIntent(document, kind).intent === 'out';
@@ -124,7 +124,7 @@ function KindLine({ kind, pages, inMap, hints }: { readonly kind: Kind; readonly
       <td>{name}</td>
       <td className="num">{pages}</td>
       <td>
-        <label className="flex min-h-8 items-center gap-2 text-[13.5px]">
+        <label className="flex min-h-8 items-center gap-2 text-small">
           <input
             type="checkbox"
             className="checkbox checkbox-sm"
@@ -210,7 +210,7 @@ function LinksInAMap() {
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}
       />
-      <span id="links-limit" className={`mt-1 block text-[12.5px] ${bad ? 'text-error' : 'soft'}`}>
+      <span id="links-limit" className={`mt-1 block text-fine ${bad ? 'text-error' : 'soft'}`}>
         {bad ? 'A whole number from 1 to 50,000. The one before is kept.' : 'The protocol allows 50,000, and 50 MiB.'}
       </span>
     </label>

@@ -24,8 +24,8 @@ export function Extras({ extras }: { readonly extras: readonly CheckedExtra[] })
   return (
     <section className="mt-7" aria-labelledby="extras">
       <h2 id="extras">{wording.extras}</h2>
-      <p className="soft mb-2 text-[13.5px]">{wording.extrasWhy}</p>
-      <ul className="panel divide-y divide-[color:var(--line)]">
+      <p className="soft mb-2 text-small">{wording.extrasWhy}</p>
+      <ul className="panel divide-y divide-line">
         {extras.map((extra) => (
           <Extra key={extra.address} extra={extra} />
         ))}
@@ -71,12 +71,12 @@ function Extra({ extra: { address, fault } }: { readonly extra: CheckedExtra }) 
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 px-3.5 py-2" data-extra={address}>
       <span className="min-w-0 flex-1 basis-64">
         <span className="mono block break-all">{address}</span>
-        <span className={`block text-[12.5px] ${soft ? 'soft' : 'text-error'}`}>
+        <span className={`block text-fine ${soft ? 'soft' : 'text-error'}`}>
           {fault === undefined ? 'in the sitemap' : EXTRA_FAULTS[fault]}
           {answer !== undefined && <span aria-live="polite"> · live: {answer}</span>}
         </span>
       </span>
-      <button type="button" className="link-act text-[13px]" onClick={ask}>
+      <button type="button" className="link-act text-note" onClick={ask}>
         Ask it
       </button>
       <button

@@ -39,7 +39,7 @@ export function FlagChoice({
           {label}
         </label>{' '}
         {term && <Term id={term} />}
-        <p id={`flag-${field}-why`} className="soft text-[12.5px]">
+        <p id={`flag-${field}-why`} className="soft text-fine">
           {why}
         </p>
       </div>

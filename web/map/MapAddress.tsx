@@ -13,7 +13,7 @@ export function MapAddress({ address, on }: { readonly address: string; readonly
     tools.outside.live(address).then(setAnswer, (error: unknown) => setAnswer({ failed: messageOf(error) }));
   };
   return (
-    <p className="flex flex-wrap items-center gap-x-3 text-[13.5px]" aria-live="polite">
+    <p className="flex flex-wrap items-center gap-x-3 text-small" aria-live="polite">
       <button type="button" className="link-act" disabled={answer === 'asking'} onClick={ask}>
         Does its address answer?
       </button>

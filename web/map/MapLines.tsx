@@ -48,7 +48,7 @@ export function MapLines({
             cell: ({ id, loc }) => (
               <>
                 <MappedPage id={id} />
-                <span className="mono soft block break-all text-[12px]">{loc.slice(report.origin.length)}</span>
+                <span className="mono soft block break-all text-tiny">{loc.slice(report.origin.length)}</span>
               </>
             ),
           },
@@ -59,11 +59,11 @@ export function MapLines({
             compare: byText(({ lastmod }) => lastmod),
             cell: ({ dateFrom, lastmod }) =>
               dateFrom === 'next-release' ? (
-                <span className="text-[color:var(--amber-ink)]">at the next release</span>
+                <span className="text-amber-ink">at the next release</span>
               ) : (
                 <>
                   {lastmod ?? <span className="soft">not told</span>}
-                  {lastmod !== undefined && <span className="soft block text-[12px]">{DATE_FROM[dateFrom]}</span>}
+                  {lastmod !== undefined && <span className="soft block text-tiny">{DATE_FROM[dateFrom]}</span>}
                 </>
               ),
           },
@@ -75,7 +75,7 @@ export function MapLines({
             cell: ({ images, alternates }) => (
               <>
                 {images}
-                {alternates > 0 && <span className="soft block text-[12px]">{counted(alternates, 'language')}</span>}
+                {alternates > 0 && <span className="soft block text-tiny">{counted(alternates, 'language')}</span>}
               </>
             ),
           },
@@ -86,7 +86,7 @@ export function MapLines({
             cell: ({ id, loc }) => (
               <button
                 type="button"
-                className="link-act whitespace-nowrap text-[12.5px]"
+                className="link-act whitespace-nowrap text-fine"
                 aria-label={`Leave ${workspace.state.byId.get(id)?.name ?? loc} out`}
                 onClick={() => setInMap(workspace, [id], false)}
               >

@@ -30,11 +30,11 @@ export function MapRail({ report }: { readonly report: MapReport }) {
                   <span className="block truncate">
                     <PageName row={row} />
                   </span>
-                  <span className="soft block text-[12.5px] [overflow-wrap:anywhere]">{why}</span>
+                  <span className="soft block text-fine [overflow-wrap:anywhere]">{why}</span>
                 </span>
               </PageLink>
               {'choice' in because && because.choice !== 'intent' && (
-                <button type="button" className="link-act flex-none pt-1 text-[12.5px]" onClick={() => setInMap(workspace, [id], true)}>
+                <button type="button" className="link-act flex-none pt-1 text-fine" onClick={() => setInMap(workspace, [id], true)}>
                   Put it in
                 </button>
               )}
@@ -42,13 +42,13 @@ export function MapRail({ report }: { readonly report: MapReport }) {
           );
         })}
       </ul>
-      {report.leftOut.length > LEFT_SHOWN && <p className="soft text-[13px]">and {report.leftOut.length - LEFT_SHOWN} more</p>}
+      {report.leftOut.length > LEFT_SHOWN && <p className="soft text-note">and {report.leftOut.length - LEFT_SHOWN} more</p>}
       {report.lines.length > 0 && (
         <section className="mt-5">
           <h2>
             {wording.dates} <Term id="lastmod" />
           </h2>
-          <p className="soft mt-1 text-[13px]">{dateStory(report)}</p>
+          <p className="soft mt-1 text-note">{dateStory(report)}</p>
         </section>
       )}
       {report.imported.length > 0 && (
@@ -57,17 +57,17 @@ export function MapRail({ report }: { readonly report: MapReport }) {
           <ul className="mt-1">
             {report.imported.map((path) => (
               <li key={path}>
-                <Link className="link-act mono text-[12.5px]" to={linkToView('map', 'read', { imported: path })}>
+                <Link className="link-act mono text-fine" to={linkToView('map', 'read', { imported: path })}>
                   /{path}
                 </Link>
               </li>
             ))}
           </ul>
-          <p className="soft mt-1 text-[12.5px]">{wording.broughtWhy}</p>
+          <p className="soft mt-1 text-fine">{wording.broughtWhy}</p>
         </section>
       )}
       {report.lines.some((line) => line.kind === 'post') && !report.companions.includes('rss.xml') && (
-        <p className="soft mt-5 text-[13px]">
+        <p className="soft mt-5 text-note">
           {wording.feedHint}{' '}
           <Link className="link-act" to={linkToView('map', 'also')}>
             {KIND_TABLE.post.many} as a feed

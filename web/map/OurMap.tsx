@@ -35,7 +35,7 @@ export function OurMap() {
     workspace.change(set('robots', '', 'text', withoutSitemaps(text ?? '', left)), { label: 'robots.txt names this sitemap only' });
   };
   return (
-    <div className="mx-auto max-w-[900px]">
+    <div className="mx-auto max-w-page">
       <header className="mb-4 flex flex-wrap items-start gap-4">
         <div className="min-w-0 flex-1 basis-72">
           <h1>
@@ -65,7 +65,7 @@ export function OurMap() {
             : wording.off}
       </p>
       {report.replaces.length > 0 && report.on && (
-        <p className="soft mb-3 text-[13px]">
+        <p className="soft mb-3 text-note">
           Takes the place of {report.replaces.map((path) => `/${path}`).join(', ')}, which the site came with. It is kept, and comes back when this is turned
           off.
         </p>
@@ -73,7 +73,7 @@ export function OurMap() {
       {report.alsoNamed.length > 0 && report.on && (
         <div className="notice notice-amber mb-3 flex flex-wrap items-center gap-3" data-testid="also-named">
           <p className="min-w-0 flex-1 basis-60 [overflow-wrap:anywhere]">
-            {wording.alsoNamed} <span className="mono text-[13px]">{report.alsoNamed.join(', ')}</span>
+            {wording.alsoNamed} <span className="mono text-note">{report.alsoNamed.join(', ')}</span>
           </p>
           <button type="button" className="btn btn-outline-ink" onClick={nameOnlyOurs}>
             {wording.onlyOurs}
@@ -108,7 +108,7 @@ export function OurMap() {
                 cell: ({ path, kind }) => (
                   <>
                     /{path}
-                    {kind === 'index' && <span className="soft block font-sans text-[12.5px]">the index: names the maps below</span>}
+                    {kind === 'index' && <span className="soft block font-sans text-fine">the index: names the maps below</span>}
                   </>
                 ),
               },
@@ -130,7 +130,7 @@ export function OurMap() {
                 name: 'Look inside',
                 silent: true,
                 cell: ({ path }) => (
-                  <Link className="link-act text-[13px]" to={linkToView('map', 'read', { map: path })}>
+                  <Link className="link-act text-note" to={linkToView('map', 'read', { map: path })}>
                     Look inside
                   </Link>
                 ),

@@ -71,7 +71,7 @@ export function ReadAMap() {
   const { over, zone } = useDrop(({ files }) => void takeFile(files[0]));
   const name = source === undefined ? '' : source.kind === 'file' ? source.name : source.kind === 'address' ? source.address : `/${source.path}`;
   return (
-    <div className="mx-auto max-w-[980px]">
+    <div className="mx-auto max-w-wide">
       <h1 className="mb-1">Read a sitemap</h1>
       <p className="soft mb-4">{wording.readLead}</p>
       <div className={`panel grid gap-3 p-4 ${over ? 'drop-over' : ''}`} {...zone}>
@@ -124,7 +124,7 @@ export function ReadAMap() {
             accept=".xml,.gz,.txt"
             onChange={(event) => void takeFile(event.target.files?.[0])}
           />
-          <span className="soft text-[13px]">or drop it here; packed ones too</span>
+          <span className="soft text-note">or drop it here; packed ones too</span>
         </label>
       </div>
       <div className="mt-5" aria-live="polite">

@@ -5,7 +5,7 @@ import { useWorkspaceApi } from '../workspace/index.ts';
 import { faultWords } from './wording.ts';
 
 /** By weight: wrong, only out of date, as it should be. */
-const FAULT_LOOKS = ['text-error', 'text-[color:var(--amber-ink)]', 'soft'] as const;
+const FAULT_LOOKS = ['text-error', 'text-amber-ink', 'soft'] as const;
 /** The worker sorts: here it need only be said which columns can. */
 const elsewhere = (): number => 0;
 
@@ -17,8 +17,8 @@ const COLUMNS: readonly (Column<MapEntryLine> & { readonly id: MapOrder['by'] })
     compare: elsewhere,
     cell: ({ loc, languages }) => (
       <>
-        <span className="mono text-[12.5px]">{loc}</span>
-        {languages.length > 0 && <span className="soft block text-[12px]">also {languages.join(', ')}</span>}
+        <span className="mono text-fine">{loc}</span>
+        {languages.length > 0 && <span className="soft block text-tiny">also {languages.join(', ')}</span>}
       </>
     ),
   },
@@ -33,7 +33,7 @@ const COLUMNS: readonly (Column<MapEntryLine> & { readonly id: MapOrder['by'] })
   {
     id: 'fault',
     name: 'Against the site',
-    className: ({ fault }) => `text-[13px] ${FAULT_LOOKS[faultWeight(fault)]}`,
+    className: ({ fault }) => `text-note ${FAULT_LOOKS[faultWeight(fault)]}`,
     compare: elsewhere,
     cell: ({ fault, page }) => (fault ? faultWords(fault) : page === undefined ? 'a file of the site' : 'as it should be'),
   },
@@ -53,7 +53,7 @@ export function ReadEntries({ ticket, entries, wrong }: { readonly ticket: numbe
   return (
     <>
       {wrong > 0 && (
-        <label className="mb-2 flex min-h-8 items-center gap-2 text-[13.5px]">
+        <label className="mb-2 flex min-h-8 items-center gap-2 text-small">
           <input type="checkbox" className="checkbox checkbox-sm" checked={wrongOnly} onChange={(event) => setWrongOnly(event.target.checked)} />
           Only the {wrong.toLocaleString('en')} that are wrong
         </label>

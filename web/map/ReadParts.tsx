@@ -4,7 +4,7 @@ import { byText, DataTable } from '../ui/index.ts';
 import { partWords } from './wording.ts';
 
 /** By badness: right or not looked into, something in it is wrong, not to be used. */
-const LOOKS = ['soft', 'text-[color:var(--amber-ink)]', 'text-error'] as const;
+const LOOKS = ['soft', 'text-amber-ink', 'text-error'] as const;
 
 /** The maps that an index names, each with what was found in it. */
 export function ReadParts({ parts, onOpen }: { readonly parts: readonly MapPart[]; readonly onOpen: (address: string) => void }) {
@@ -21,7 +21,7 @@ export function ReadParts({ parts, onOpen }: { readonly parts: readonly MapPart[
           className: 'break-all',
           compare: byText(({ loc }) => loc),
           cell: ({ loc }) => (
-            <button type="button" className="link-act mono text-left text-[12.5px]" onClick={() => onOpen(loc)}>
+            <button type="button" className="link-act mono text-left text-fine" onClick={() => onOpen(loc)}>
               {loc}
             </button>
           ),
@@ -44,7 +44,7 @@ export function ReadParts({ parts, onOpen }: { readonly parts: readonly MapPart[
         {
           id: 'what',
           name: 'Looked into',
-          className: (part) => `text-[13px] ${LOOKS[badness(part)]}`,
+          className: (part) => `text-note ${LOOKS[badness(part)]}`,
           compare: (a, b) => badness(b) - badness(a),
           cell: partWords,
         },

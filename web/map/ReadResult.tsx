@@ -33,7 +33,7 @@ export function ReadResult({
     <>
       <div className="mb-3 flex flex-wrap items-center gap-3">
         <h2 className="min-w-0 flex-1 basis-60 [overflow-wrap:anywhere]">{name}</h2>
-        <span className="soft text-[13.5px]">
+        <span className="soft text-small">
           {form === 'list' ? 'a plain list, ' : ''}
           {kind === 'index' ? `an index of ${counted(entries, 'map')}` : counted(entries, 'address', 'addresses')}, {(bytes / 1024).toFixed(0)} KiB
         </span>
@@ -55,16 +55,16 @@ export function ReadResult({
           {issues.length === 0 ? wording.valid : counted(issues.length, 'thing is amiss in the file', 'things are amiss in the file')}
         </h3>
         {issues.length > 0 && (
-          <ul className="panel mb-5 divide-y divide-[color:var(--line)]">
+          <ul className="panel mb-5 divide-y divide-line">
             {issues.slice(0, ISSUES).map((issue) => (
-              <li key={`${issue.code} ${issue.place}`} className="flex flex-wrap gap-x-3 px-3.5 py-1.5 text-[13.5px]" data-issue={issue.code}>
+              <li key={`${issue.code} ${issue.place}`} className="flex flex-wrap gap-x-3 px-3.5 py-1.5 text-small" data-issue={issue.code}>
                 <span className="mono soft w-32 flex-none">
                   line {issue.line}, column {issue.column}
                 </span>
                 <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">{issueWords(issue)}</span>
               </li>
             ))}
-            {issues.length > ISSUES && <li className="soft px-3.5 py-1.5 text-[13px]">and {issues.length - ISSUES} more</li>}
+            {issues.length > ISSUES && <li className="soft px-3.5 py-1.5 text-note">and {issues.length - ISSUES} more</li>}
           </ul>
         )}
       </section>
@@ -81,7 +81,7 @@ export function ReadResult({
                 </PageLink>
               </li>
             ))}
-            {missing.count > missing.first.length && <li className="soft text-[13px]">and {missing.count - missing.first.length} more</li>}
+            {missing.count > missing.first.length && <li className="soft text-note">and {missing.count - missing.first.length} more</li>}
           </ul>
         </section>
       )}

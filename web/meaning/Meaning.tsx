@@ -3,20 +3,20 @@ import { Link } from 'react-router';
 import { existingBlocks, identityGaps, identityGraph } from '../../core/structured-data/index.ts';
 import { Fact, MainAddress, OwnerKind, Rail, useRoute } from '../components/index.ts';
 import { Copyable } from '../ui/index.ts';
-import { useWorkspace } from '../workspace/index.ts';
+import { useTables, useWorkspace } from '../workspace/index.ts';
 import { GAPS, wording } from './wording.ts';
 
 /** The site's facts, and the identity that is made of them. */
 export function Meaning() {
   const { siteId } = useRoute();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('facts');
   const detail = useWorkspace((state) => state.detail);
   const gaps = identityGaps(document);
   const graph = identityGraph(document);
   const blocks = detail ? existingBlocks(detail.facts) : [];
   const code = graph && JSON.stringify(graph, null, 2);
   return (
-    <div className="mx-auto max-w-[760px]">
+    <div className="mx-auto max-w-narrow">
       <h1>{wording.title}</h1>
       <p className="soft mt-1.5 max-w-prose">{wording.lead}</p>
       <div className="mt-4 grid gap-x-5 gap-y-3.5 sm:grid-cols-2">
@@ -31,12 +31,12 @@ export function Meaning() {
           <Fact field="profiles" long />
         </div>
       </div>
-      <p className="mt-3 text-[13.5px]">
+      <p className="mt-3 text-small">
         <Link className="link-act" to={`/s/${siteId}/words/facts`}>
           Tagline, language, share picture and the other facts
         </Link>
       </p>
-      <p className="soft mt-5 text-[13px]">{wording.scope}</p>
+      <p className="soft mt-5 text-note">{wording.scope}</p>
       <Rail>
         <div className="flex items-center justify-between">
           <h2>{wording.code}</h2>
@@ -47,7 +47,7 @@ export function Meaning() {
             <pre className="panel code-block code-lines mt-2" tabIndex={0} aria-label={wording.code}>
               {code}
             </pre>
-            <p className="mt-2 flex items-center gap-2 text-[13px] text-[color:var(--green)]">
+            <p className="mt-2 flex items-center gap-2 text-note text-green">
               <Check size={15} aria-hidden /> {wording.complete}
             </p>
           </>

@@ -7,7 +7,7 @@ import { all, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { pastedWords, proofWords, shortDate } from '../../core/wording/index.ts';
 import { Rail, useRoute } from '../components/index.ts';
 import { Copyable, note, useAsync } from '../ui/index.ts';
-import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { wording } from './wording.ts';
 
 const ENGINE = SKERRY.id;
@@ -17,7 +17,7 @@ export function Proof() {
   const workspace = useWorkspaceApi();
   const id = useId();
   const { go } = useRoute();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('facts', 'claims');
   const engine = useWorkspace((state) => state.engine);
   const home = useWorkspace((state) => state.rows.find((row) => row.address === '/'));
   const host = siteHost(document);
@@ -63,7 +63,7 @@ export function Proof() {
   const outcome = engine?.lastOutcome as ProofOutcome | undefined;
   const notReleased = outcome !== undefined && outcome.kind !== 'verified' && waits;
   return (
-    <div className="mx-auto max-w-[760px]">
+    <div className="mx-auto max-w-narrow">
       <h1>{wording.title}</h1>
       <p className="soft mt-1.5 max-w-prose">{wording.lead}</p>
       {offline !== undefined && <p className="notice notice-bad mt-4">{offline}</p>}
@@ -72,7 +72,7 @@ export function Proof() {
       )}
 
       <section className="mt-5">
-        <label htmlFor={id} className="display mb-1 block text-[15.5px] font-semibold">
+        <label htmlFor={id} className="display mb-1 block text-lead font-semibold">
           {wording.paste}
         </label>
         <div className="field">
@@ -88,7 +88,7 @@ export function Proof() {
           />
         </div>
         <div className="mt-2 flex flex-wrap items-center gap-3">
-          <p id={`${id}-read`} className="soft min-w-0 flex-1 text-[13.5px]" aria-live="polite">
+          <p id={`${id}-read`} className="soft min-w-0 flex-1 text-small" aria-live="polite">
             {read.ok ? (
               <>
                 Understood as {{ tag: 'the whole tag', code: 'the code alone', text: 'a tag with text around it' }[read.from]}. Code:{' '}
@@ -145,13 +145,13 @@ export function Proof() {
       </section>
       <Rail>
         <h2>{wording.given}</h2>
-        <p className="soft mt-1 text-[13px]">
+        <p className="soft mt-1 text-note">
           Skerry ships with the program and behaves like a search engine out there. This is what it would show you for {host}:
         </p>
         {tag && (
           <div className="panel mt-2">
             <pre className="code-block">{tag.tag}</pre>
-            <div className="flex justify-between border-t border-[color:var(--line)] px-1 py-1">
+            <div className="flex justify-between border-t border-line px-1 py-1">
               <button type="button" className="btn btn-sm btn-ghost" onClick={() => setPasted(tag.tag)}>
                 Paste it for me
               </button>
@@ -159,7 +159,7 @@ export function Proof() {
             </div>
           </div>
         )}
-        <p className="soft mt-4 text-[12.5px]">{wording.scope}</p>
+        <p className="soft mt-4 text-fine">{wording.scope}</p>
       </Rail>
     </div>
   );
@@ -184,7 +184,7 @@ function Outcome({
     <div className={`notice mt-4 flex flex-wrap items-center gap-4 ${good ? 'notice-good' : 'notice-bad'}`} role="status" data-testid="proof-outcome">
       <div className="min-w-0 flex-1 basis-60">
         <p className="display font-semibold">{notReleased ? 'Not released yet' : words.headline}</p>
-        <p className="text-[13.5px]">
+        <p className="text-small">
           {notReleased ? 'The tag is placed here, but the home page that Skerry sees is the released one.' : words.mend}
           {good && verifiedAt && ` Proven since ${shortDate(verifiedAt)}.`}
           {!good && lostAt && ` The proof was lost on ${shortDate(lostAt)}.`}
@@ -211,16 +211,16 @@ function Line({
   readonly action?: { readonly label: string; readonly run: () => void } | undefined;
 }) {
   return (
-    <li className="flex items-start gap-3 border-t border-[color:var(--line)] px-3.5 py-2.5 first:border-t-0">
+    <li className="flex items-start gap-3 border-t border-line px-3.5 py-2.5 first:border-t-0">
       <span className={`cost ${done ? 'cost-fine' : 'cost-polish'}`}>
         {done ? <Check size={16} strokeWidth={2.5} role="img" aria-label="done" /> : <Circle size={14} role="img" aria-label="open" />}
       </span>
       <div className="min-w-0 flex-1">
         <p className="font-semibold">{text}</p>
-        <p className="soft break-all text-[13px]">{note}</p>
+        <p className="soft break-all text-note">{note}</p>
       </div>
       {action && (
-        <button type="button" className="link-act text-[13px]" onClick={action.run}>
+        <button type="button" className="link-act text-note" onClick={action.run}>
           {action.label}
         </button>
       )}

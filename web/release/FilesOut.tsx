@@ -48,7 +48,7 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
   return (
     <section className="mt-5">
       <h2>
-        {wording.files} <span className="soft text-[13px] font-normal">{wording.filesWhy}</span>
+        {wording.files} <span className="soft text-note font-normal">{wording.filesWhy}</span>
       </h2>
       <div className="mt-2 grid gap-2">
         <button
@@ -79,7 +79,7 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
         </div>
       )}
       {changed > 0 && (
-        <p className="soft mt-2 text-[13px]">
+        <p className="soft mt-2 text-note">
           Put live by hand?{' '}
           <button type="button" className="link-act" onClick={onMarked}>
             Count it as released

@@ -18,7 +18,7 @@ export function NotWritable() {
         </b>{' '}
         {wording.unwritableWhy}
       </p>
-      <ul className="mt-1 text-[13.5px]">
+      <ul className="mt-1 text-small">
         {pages.slice(0, drawn).map(({ row, why }) => (
           <li key={row.id} className="py-0.5">
             <PageLink to="words" page={row.id} className="link-act !font-normal">

@@ -1,12 +1,12 @@
 import { switchStory } from '../../core/site/index.ts';
 import { counted, fullDate } from '../../core/wording/index.ts';
-import { planOpening, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { planOpening, switchSite, useTables, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { wording } from './wording.ts';
 
 /** At each release while the site is kept from engines or visitors: that it is so, for how long, and the way to open it with this very release. */
 export function OpeningReminder() {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('siteSwitch', 'releases', 'visitors');
   const wanted = useWorkspace((state) => state.numbers.wanted);
   const { here, live, shutBy, opensOn } = switchStory(document);
   const audience = document.tables.visitors['']?.audience ?? 'public';
@@ -20,7 +20,7 @@ export function OpeningReminder() {
             <p className="display font-semibold">
               {due ? `You meant to open it on ${fullDate(`${opensOn}T12:00:00Z`)}` : 'This release keeps the site closed'}
             </p>
-            <p className="text-[13.5px]">
+            <p className="text-small">
               {wording.closed}
               {live === 'shut' && shutBy && ` It would be the ${ordinal(shutBy.releases + 1)} closed release in a row.`} {counted(wanted, 'page')} you want
               found cannot be.

@@ -49,7 +49,7 @@ export function Release() {
   };
   const releases = Object.entries(document.tables.releases).sort(([a], [b]) => Number(b) - Number(a));
   return (
-    <div className="mx-auto max-w-[820px]">
+    <div className="mx-auto max-w-column">
       <header className="mb-4 flex flex-wrap items-start gap-4">
         <div className="min-w-0 flex-1 basis-72">
           <h1>{wording.title}</h1>
@@ -89,7 +89,7 @@ export function Release() {
       {outcome && outcome.refused.length > 0 && (
         <div className="notice notice-amber mb-3">
           <p className="font-semibold">{wording.refusedTitle}</p>
-          <ul className="text-[13.5px]">
+          <ul className="text-small">
             {outcome.refused.map(({ path, reason }) => (
               <li key={path}>
                 <span className="mono">{path}</span>: {PATCH_REFUSALS[reason]}
@@ -114,7 +114,7 @@ export function Release() {
       )}
       <Rail>
         <h2>
-          {wording.toHost} <span className="soft text-[13px] font-normal">{wording.hostWhy}</span>
+          {wording.toHost} <span className="soft text-note font-normal">{wording.hostWhy}</span>
         </h2>
         <p className="mt-1.5">
           {hosted ? (
@@ -132,11 +132,11 @@ export function Release() {
         <h2 className="mt-5">{wording.earlier}</h2>
         <ol className="mt-1.5">
           {releases.map(([number, record]) => (
-            <li key={number} className="flex gap-3 border-t border-[color:var(--line)] py-2">
+            <li key={number} className="flex gap-3 border-t border-line py-2">
               <span className="display w-8 flex-none font-semibold">{number}</span>
               <span className="min-w-0">
                 {record.at && shortDate(record.at)} · {counted(record.files ?? 0, 'file')}
-                <span className="soft block text-[12.5px]">
+                <span className="soft block text-fine">
                   {record.to === 'files' ? 'put live by hand' : 'to the host'}
                   {record.open === false && ', closed to engines'}
                 </span>

@@ -16,15 +16,15 @@ export function Bin({ sites, onChange }: { readonly sites: readonly SiteRecord[]
       <summary className="cursor-pointer font-semibold">
         {wording.bin}: {counted(sites.length, 'site')}, {bytesText(bytes)}
       </summary>
-      <p className="soft mt-1 text-[13px]">{wording.binWhy}</p>
+      <p className="soft mt-1 text-note">{wording.binWhy}</p>
       <ul className="panel mt-2" aria-label={wording.bin}>
         {sites.map((site) => (
-          <li key={site.id} className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-t border-[color:var(--line)] px-4 py-2.5 first:border-t-0">
+          <li key={site.id} className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-t border-line px-4 py-2.5 first:border-t-0">
             <div className="min-w-0 flex-1 basis-56">
               <p className="font-semibold [overflow-wrap:anywhere]" dir="auto">
                 {site.name}
               </p>
-              <p className="soft text-[13px]">
+              <p className="soft text-note">
                 {[
                   site.summary?.host,
                   site.bytes === undefined ? '' : bytesText(site.bytes),

@@ -29,7 +29,7 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
       }}
     >
       <label className="block">
-        <span className="font-semibold">{wording.listLabel}</span> <span className="soft text-[13px]">{wording.listNote}</span>
+        <span className="font-semibold">{wording.listLabel}</span> <span className="soft text-note">{wording.listNote}</span>
         <textarea
           className="textarea mono mt-1 w-full"
           rows={6}
@@ -43,7 +43,7 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
           }}
         />
       </label>
-      <div className="mt-2 flex flex-wrap items-center gap-3 text-[13.5px]">
+      <div className="mt-2 flex flex-wrap items-center gap-3 text-small">
         <label className="link-act cursor-pointer">
           {wording.listFile}
           <input
@@ -69,7 +69,7 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
         </button>
       </div>
       {leftOut.length > 0 && (
-        <p className="notice notice-amber mt-3 text-[13.5px]" role="status" data-testid="left-out">
+        <p className="notice notice-amber mt-3 text-small" role="status" data-testid="left-out">
           {wording.leftOut} {leftOut.join('; ')}.
         </p>
       )}

@@ -54,7 +54,7 @@ export function SiteLine({
     }
   };
   return (
-    <li className="border-t border-[color:var(--line)] px-4 py-3 first:border-t-0" data-site={site.name}>
+    <li className="border-t border-line px-4 py-3 first:border-t-0" data-site={site.name}>
       <div className="flex flex-wrap items-center gap-x-2 gap-y-2">
         <div className="min-w-0 flex-1 basis-72">
           {name === undefined ? (
@@ -84,13 +84,13 @@ export function SiteLine({
               }}
             />
           )}
-          <p className="text-[13.5px] [overflow-wrap:anywhere]">{summaryOf(site)}</p>
-          <p className="soft text-[13px]">
+          <p className="text-small [overflow-wrap:anywhere]">{summaryOf(site)}</p>
+          <p className="soft text-note">
             {FROM[site.from]}, last opened {shortDate(site.openedAt)}
             {site.bytes !== undefined && ` · ${bytesText(site.bytes)}`}
           </p>
           {sameAddress.length > 0 && (
-            <p className="text-[13px] text-[color:var(--amber-ink)]">
+            <p className="text-note text-amber-ink">
               {wording.sameAddress} {sameAddress.map((other) => `“${other}”`).join(', ')}. {wording.sameAddressWhy}
             </p>
           )}
@@ -101,15 +101,15 @@ export function SiteLine({
         <button type="button" className="btn btn-sm btn-ghost gap-1.5" disabled={exporting} onClick={() => void save()} aria-label={`Export ${site.name}`}>
           <Download size={15} aria-hidden /> {exporting ? 'Packing …' : 'Export'}
         </button>
-        <span className="ml-3 border-l border-[color:var(--line)] pl-3">
+        <span className="ml-3 border-l border-line pl-3">
           <button type="button" className="icon-btn" onClick={onDelete} aria-label={`Move ${site.name} to the bin`} title="Move to the bin">
             <Trash2 size={16} aria-hidden />
           </button>
         </span>
       </div>
       {site.unread.length > 0 && (
-        <details className="mt-1.5 text-[13px]">
-          <summary className="cursor-pointer text-[color:var(--amber-ink)]">{counted(site.unread.length, 'file')} could not be read</summary>
+        <details className="mt-1.5 text-note">
+          <summary className="cursor-pointer text-amber-ink">{counted(site.unread.length, 'file')} could not be read</summary>
           <ul className="mt-1">
             {site.unread.slice(0, 100).map(({ path, reason }) => (
               <li key={path}>

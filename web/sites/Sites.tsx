@@ -104,7 +104,7 @@ export function Sites() {
   return (
     <main className="min-h-full px-5 py-10" {...zone}>
       {over && <p className="drop-here display text-2xl">{wording.drop}</p>}
-      <div className="mx-auto max-w-[820px]">
+      <div className="mx-auto max-w-column">
         <div className="flex items-center gap-3.5">
           <img src="/beacon.svg" alt="" width={44} height={44} />
           <div>
@@ -164,7 +164,7 @@ export function Sites() {
             }}
           />
         </div>
-        <p className="soft mt-2 text-[13px]">{wording.dropHint}</p>
+        <p className="soft mt-2 text-note">{wording.dropHint}</p>
         {listing && !busy && (
           <Boundary>
             <Suspense>

@@ -18,7 +18,7 @@ export function Space({ changed }: { readonly changed: string }) {
   }, `${changed} ${asked}`);
   if (!kept || kept.most === 0) return null;
   return (
-    <p className="soft mt-4 flex flex-wrap items-baseline gap-x-2 text-[13px]" data-testid="space">
+    <p className="soft mt-4 flex flex-wrap items-baseline gap-x-2 text-note" data-testid="space">
       <span>
         {bytesText(kept.used)} of {bytesText(kept.most)} used in this browser.
       </span>

@@ -29,12 +29,12 @@ export function Lately() {
     <>
       <h2 className="mt-5">{wording.lately}</h2>
       {events.length === 0 && <p className="soft mt-1">{wording.nothingLately}</p>}
-      <ol className="mt-2 border-l-2 border-[color:var(--line)] pl-3">
+      <ol className="mt-2 border-l-2 border-line pl-3">
         {events.map((event, index) => (
           <li key={`${event.at}-${index}`} className="relative pb-2.5">
             <span className="absolute -left-[18px] top-[6px] h-2.5 w-2.5 rounded-[3px] bg-accent" aria-hidden />
             <p className="leading-snug [overflow-wrap:anywhere]">{event.text}</p>
-            <p className="soft text-[12.5px]">
+            <p className="soft text-fine">
               {shortDate(event.at)}
               {event.note && ` · ${event.note}`}
             </p>

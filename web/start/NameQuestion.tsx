@@ -22,7 +22,7 @@ export function NameQuestion() {
     >
       <label className="block">
         <span className="font-semibold">{wording.called}</span>
-        <span className="soft ml-2 text-[13px]">{guess === '' ? wording.calledNoGuess : wording.calledGuess}</span>
+        <span className="soft ml-2 text-note">{guess === '' ? wording.calledNoGuess : wording.calledGuess}</span>
         <span className="mt-1.5 flex flex-wrap gap-2.5">
           <input
             className="input min-w-0 flex-1 basis-56"

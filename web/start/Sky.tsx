@@ -76,7 +76,7 @@ export function Sky() {
               ))}
               {signs.length === 0 && <StateSign state="findable" size={19} />}
             </div>
-            <p className="soft mt-1.5 text-[12.5px]">
+            <p className="soft mt-1.5 text-fine">
               {KIND_TABLE[kind].many} {dense && `· ${pages.length.toLocaleString('en')}`}
               {troubled.length > signs.length && `, ${(troubled.length - signs.length).toLocaleString('en')} more like these`}
             </p>

@@ -39,7 +39,7 @@ export function Start() {
         <span className="underlined">{number}</span>
         {after}
       </h1>
-      <p className="soft mt-2 text-[15.5px]">{subline(numbers, steps)}</p>
+      <p className="soft mt-2 text-lead">{subline(numbers, steps)}</p>
       <NameQuestion />
       <Sky />
       <section aria-label={wording.steps}>
@@ -51,7 +51,7 @@ export function Start() {
               </span>
               <div>
                 <p className="soft font-semibold">{wording.open}</p>
-                {doors?.since && <p className="soft text-[13.5px]">since {fullDate(doors.since)}</p>}
+                {doors?.since && <p className="soft text-small">since {fullDate(doors.since)}</p>}
               </div>
             </li>
           )}
@@ -65,7 +65,7 @@ export function Start() {
               </span>
               <div>
                 <p className="font-semibold">{wording.nothingLeft}</p>
-                <p className="soft text-[13.5px]">{wording.comeBack}</p>
+                <p className="soft text-small">{wording.comeBack}</p>
               </div>
             </li>
           )}
@@ -79,7 +79,7 @@ export function Start() {
       <Rail>
         <div className="flex items-baseline justify-between">
           <h2>{wording.sky}</h2>
-          <span className="soft text-[13px]">{counted(rows.length, 'page')}</span>
+          <span className="soft text-note">{counted(rows.length, 'page')}</span>
         </div>
         <ul className="panel mt-2 px-3.5 py-2">
           {LEGEND.filter((state) => STATES.includes(state)).map((state) => (

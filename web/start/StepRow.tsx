@@ -82,9 +82,9 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
       <span className={`step-number${cost === 'blocks' ? ' blocks' : ''}`}>{number}</span>
       <div className="min-w-0 flex-1">
         <p className="font-semibold">{words.headline}</p>
-        <p className="soft text-[13.5px]">{words.why}</p>
+        <p className="soft text-small">{words.why}</p>
         {step.code === 'no-home' && step.pages.length > 1 && (
-          <label className="mt-2 flex max-w-md flex-wrap items-center gap-2 text-[13.5px]">
+          <label className="mt-2 flex max-w-md flex-wrap items-center gap-2 text-small">
             Or another one
             <select className="select select-sm min-w-0 flex-1" value={home ?? step.pages[0]} onChange={(event) => setHome(event.target.value)}>
               {step.pages.map((id) => (

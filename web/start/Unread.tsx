@@ -10,7 +10,7 @@ export function Unread() {
   const all = [...imported, ...(pages ?? []).map(({ id, reason }) => ({ path: id, reason }))];
   if (all.length === 0) return null;
   return (
-    <details className="notice notice-amber mt-4 text-[13.5px]">
+    <details className="notice notice-amber mt-4 text-small">
       <summary className="cursor-pointer font-semibold">{counted(all.length, 'file')} could not be read</summary>
       <ul className="mt-1.5">
         {all.slice(0, LISTED).map(({ path, reason }) => (

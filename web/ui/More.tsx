@@ -18,7 +18,7 @@ export function useMore(key: string): { readonly drawn: number; readonly more: (
 export function More({ drawn, total, onMore }: { readonly drawn: number; readonly total: number; readonly onMore: () => void }) {
   if (total <= drawn) return null;
   return (
-    <p className="soft flex flex-wrap gap-x-3 px-3 py-2 text-[13px]">
+    <p className="soft flex flex-wrap gap-x-3 px-3 py-2 text-note">
       and {new Intl.NumberFormat('en').format(total - drawn)} more
       <button type="button" className="link-act" onClick={onMore}>
         Show {Math.min(STEP, total - drawn)} of them

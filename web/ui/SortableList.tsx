@@ -56,7 +56,7 @@ export function SortableList<T extends { readonly id: string }>({
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped} accessibility={{ announcements, screenReaderInstructions: HOW }}>
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <ul className="panel divide-y divide-[color:var(--line)]">
+        <ul className="panel divide-y divide-line">
           {items.map((item, index) => (
             <Line key={item.id} id={item.id} name={name(item)} index={index} count={items.length} onMove={onMove}>
               {(mover) => line(item, index, mover)}

@@ -32,7 +32,7 @@ const columns: readonly Column<EngineRow>[] = [
   {
     id: 'why',
     name: 'Why',
-    className: 'text-[13px]',
+    className: 'text-note',
     cell: ({ reason }) => {
       const { evidence, means } = gateWords(reason);
       return (
@@ -62,7 +62,7 @@ function KnownPage({ path }: { readonly path: string }) {
           <PageName row={row} />
         </PageLink>
       )}
-      <span className="mono soft block break-all text-[12px]">{path}</span>
+      <span className="mono soft block break-all text-tiny">{path}</span>
     </>
   );
 }

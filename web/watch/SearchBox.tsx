@@ -45,15 +45,15 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
           ) : (
             <ol className="panel mt-2.5 max-h-[420px] overflow-auto" aria-label="Results" tabIndex={0}>
               {results.map((result) => (
-                <li key={result.address} className="result border-t border-[color:var(--line)] first:border-t-0" data-result={result.address}>
-                  <p className="soft text-[12.5px]">{trail(result.address)}</p>
+                <li key={result.address} className="result border-t border-line first:border-t-0" data-result={result.address}>
+                  <p className="soft text-fine">{trail(result.address)}</p>
                   <p className={result.bare ? 'mono mt-0.5 break-all' : 'result-title mt-0.5'}>
                     {result.bare ? result.title : fit(result.title, TITLE_LIMITS[0] as TextLimit).shown}
                   </p>
                   {result.bare ? (
-                    <p className="soft mt-0.5 text-[13.5px] italic">Only the address is known: robots.txt forbids reading it.</p>
+                    <p className="soft mt-0.5 text-small italic">Only the address is known: robots.txt forbids reading it.</p>
                   ) : (
-                    <p className="soft mt-1 text-[14px] leading-snug">{marked(result)}</p>
+                    <p className="soft mt-1 text-plain leading-snug">{marked(result)}</p>
                   )}
                 </li>
               ))}

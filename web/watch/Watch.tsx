@@ -7,7 +7,7 @@ import { siteHost, siteOrigin } from '../../core/site/index.ts';
 import { counted, engineWords, shortDate } from '../../core/wording/index.ts';
 import { Rail, PageLink } from '../components/index.ts';
 import { Busy, Empty, note, Segments, useRemembered } from '../ui/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { useTables, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { IndexTable } from './IndexTable.tsx';
 import { SearchBox } from './SearchBox.tsx';
 import { wording } from './wording.ts';
@@ -15,7 +15,7 @@ import { wording } from './wording.ts';
 /** What the engine sees: the map handed in, the state of each address, and a search. */
 export function Watch() {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('facts');
   const [engineId, setEngineId] = useRemembered<EngineId>('watch-engine', ENGINE_IDS, SKERRY.id);
   const first = useWorkspace((state) => state.engine);
   const [others, setOthers] = useState<Partial<Record<EngineId, EngineSite | undefined>>>({});
@@ -60,7 +60,7 @@ export function Watch() {
   const handed = (engine?.maps ?? []).filter((one) => one.named !== true).length;
   const visited = records.some((record) => record.visitedAt !== undefined);
   return (
-    <div className="mx-auto max-w-[860px]">
+    <div className="mx-auto max-w-sheet">
       <div className="flex flex-wrap items-start justify-between gap-3">
         <h1>{wording.title(policy.name)}</h1>
         <Segments<EngineId>
@@ -110,7 +110,7 @@ export function Watch() {
         {engine?.maps.map((one) => (
           <div key={one.address} className="mt-1.5">
             <p className="mono break-all">{one.address}</p>
-            <p className={`text-[13px] ${one.problem ? 'text-error' : 'soft'}`}>
+            <p className={`text-note ${one.problem ? 'text-error' : 'soft'}`}>
               {one.named === true ? 'named in robots.txt' : `handed in ${shortDate(one.handedInAt)}`}
               {one.readAt && `, read ${shortDate(one.readAt)}: ${counted(one.count, 'address', 'addresses')}`}
               {one.problem && `; ${one.problem}`}
@@ -118,7 +118,7 @@ export function Watch() {
           </div>
         ))}
         {!policy.needsProof ? (
-          <p className="soft mt-1 text-[13px]">{words.maps}</p>
+          <p className="soft mt-1 text-note">{words.maps}</p>
         ) : verified ? (
           <button
             type="button"
@@ -141,12 +141,12 @@ export function Watch() {
             <h2>Visits</h2>
             <ol className="mt-1.5">
               {engine.days.slice(0, 8).map((day) => (
-                <li key={day.at} className="border-t border-[color:var(--line)] py-1.5 text-[13.5px]">
+                <li key={day.at} className="border-t border-line py-1.5 text-small">
                   <span className="font-semibold">{shortDate(day.at)}</span> {counted(day.visited, 'address', 'addresses')} visited, {day.listed} listed
                 </li>
               ))}
             </ol>
-            {engine.robots && <p className="soft mt-1 text-[13px]">robots.txt answered {engine.robots.status ?? 'nothing'}.</p>}
+            {engine.robots && <p className="soft mt-1 text-note">robots.txt answered {engine.robots.status ?? 'nothing'}.</p>}
           </section>
         )}
       </Rail>

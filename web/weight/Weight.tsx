@@ -14,7 +14,7 @@ export function Weight() {
   const heaviest = files[0]?.size ?? 1;
   const heavy = files.filter((file) => file.size > HEAVY);
   return (
-    <div className="mx-auto max-w-[820px]">
+    <div className="mx-auto max-w-column">
       <h1>What weighs most</h1>
       <p className="soft mt-1.5">
         {heavy.length === 0

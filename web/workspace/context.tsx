@@ -1,6 +1,7 @@
-import { createContext, useContext, useEffect, useState } from 'react';
+import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { WorkerLost } from '../analysis/index.ts';
+import type { SiteDocument, Table } from '../../core/site/index.ts';
 import type { Workspace, WorkspaceState } from './store.ts';
 
 /** The one workspace, handed down by the app. */
@@ -15,6 +16,22 @@ export function useWorkspaceApi(): Workspace {
 /** A piece of the workspace's state; draws again only when that piece changes. */
 export function useWorkspace<T>(select: (state: WorkspaceState) => T): T {
   return useStore(useWorkspaceApi().store, select);
+}
+
+/**
+ * The document, as far as some of its tables go: draws again only when one of these changes. What is read of other tables may be of yesterday, so all that
+ * what is drawn depends on are named.
+ */
+export function useTables(...tables: readonly Table[]): SiteDocument {
+  const names = tables.join(' ');
+  const select = useMemo(() => {
+    let kept: SiteDocument | undefined;
+    return ({ document }: WorkspaceState): SiteDocument => {
+      if (kept === undefined || names.split(' ').some((table) => kept?.tables[table as Table] !== document.tables[table as Table])) kept = document;
+      return kept;
+    };
+  }, [names]);
+  return useWorkspace(select);
 }
 
 /** A report from the worker, fetched anew whenever the survey has looked again. Undefined until it is there. */

@@ -1,4 +1,4 @@
-export { useReport, useWorkspace, useWorkspaceApi, WorkspaceContext } from './context.tsx';
+export { useReport, useTables, useWorkspace, useWorkspaceApi, WorkspaceContext } from './context.tsx';
 export { nextNumber, release, type ReleaseOutcome, type ReleaseStep } from './release.ts';
 export {
   BIN_DAYS,

@@ -21,7 +21,7 @@ export function AnyAddress() {
   const tried = useReport((one) => one.tools.analysis.tryAddress(asked, crawlers), `${asked} ${crawlers.join()}`);
   const chosen = tried?.find((one) => one.crawler === crawler);
   return (
-    <div className="mx-auto max-w-[900px]">
+    <div className="mx-auto max-w-page">
       <h1 className="mb-1">Any address</h1>
       <p className="soft mb-4">{wording.tryLead}</p>
       <label className="field flex items-center pl-3.5">
@@ -36,10 +36,10 @@ export function AnyAddress() {
         />
       </label>
       {!tried ? (
-        <p className="soft mt-2 text-[13.5px]">{wording.notHere}</p>
+        <p className="soft mt-2 text-small">{wording.notHere}</p>
       ) : (
         <>
-          <p className="soft mt-2 text-[13.5px]" data-testid="what">
+          <p className="soft mt-2 text-small" data-testid="what">
             {wording.whatAnswers[chosen?.spelledOwn === false ? 'spelled' : (chosen?.what ?? 'nothing')]}
           </p>
           <div className="mt-3">
@@ -55,7 +55,7 @@ export function AnyAddress() {
                   className: ({ verdict }) => `whitespace-nowrap font-semibold ${verdict.allowed ? 'text-success' : 'text-error'}`,
                   cell: ({ verdict }) => (verdict.allowed ? 'may fetch it' : 'may not fetch it'),
                 },
-                { id: 'because', name: 'Because', className: 'text-[13px]', cell: ({ verdict }) => decidedBy(verdict) },
+                { id: 'because', name: 'Because', className: 'text-note', cell: ({ verdict }) => decidedBy(verdict) },
                 { id: 'end', name: 'In the end', className: 'whitespace-nowrap', cell: ({ way }) => REALITY_NAMES[way.reality] },
               ]}
             />

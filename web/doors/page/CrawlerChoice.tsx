@@ -18,7 +18,7 @@ export function CrawlerChoice({
   if (crawlers.length <= SIDE_BY_SIDE)
     return <Segments label={label} value={value} onChange={onChange} options={crawlers.map((crawler) => ({ value: crawler, label: crawler }))} />;
   return (
-    <label className="flex items-center gap-2 text-[13.5px]">
+    <label className="flex items-center gap-2 text-small">
       {label}
       <select className="select select-sm w-auto" value={value} onChange={(event) => onChange(event.target.value)}>
         {crawlers.map((crawler) => (

@@ -13,7 +13,7 @@ export function ForOneEngine({ row }: { readonly row: PageRow }) {
       <div key={finding.code} className="notice notice-amber mb-4 flex flex-wrap items-center gap-x-4 gap-y-2" data-testid={finding.code}>
         <div className="min-w-0 flex-1 basis-60">
           <p className="display font-semibold">{headline}</p>
-          <p className="text-[13.5px] [overflow-wrap:anywhere]">{why}</p>
+          <p className="text-small [overflow-wrap:anywhere]">{why}</p>
         </div>
         {fix && (
           <button type="button" className="btn btn-primary" onClick={fix.run}>

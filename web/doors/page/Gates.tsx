@@ -32,15 +32,15 @@ function GateCell({ gate, place, expert }: { readonly gate: Gate; readonly place
       <p className="font-semibold leading-snug">{GATE_QUESTIONS[gate.name]}</p>
       <p className="mono mt-1.5">{hidden ? 'cannot be read' : evidence}</p>
       {place && (
-        <p className="soft mt-0.5 text-[12px]">
+        <p className="soft mt-0.5 text-tiny">
           line {place.line}, column {place.column}
         </p>
       )}
-      <p className={`mt-1 text-[12.5px] leading-snug ${gate.outcome === 'shut' ? 'font-semibold' : ''}`}>
+      <p className={`mt-1 text-fine leading-snug ${gate.outcome === 'shut' ? 'font-semibold' : ''}`}>
         {hidden ? (gate.behind === 'shut' ? `${evidence} is in the page, but no engine gets to see it` : `behind the shut gate: ${evidence}`) : means}
       </p>
       {expert && (
-        <p className="soft mt-1.5 text-[12px] leading-snug">
+        <p className="soft mt-1.5 text-tiny leading-snug">
           {told} <span className="block font-medium">{section}</span>
         </p>
       )}

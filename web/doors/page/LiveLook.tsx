@@ -23,7 +23,7 @@ export function LiveLook({ address, crawler, way }: { readonly address: string; 
     <section className="mt-6" aria-label={wording.live}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <h2>{wording.live}</h2>
-        <span className="soft text-[13.5px]">{wording.liveWhy}</span>
+        <span className="soft text-small">{wording.liveWhy}</span>
         <button type="button" className="btn btn-sm btn-outline-ink ml-auto" onClick={ask} disabled={answer === 'asking'}>
           {answer === 'asking' ? 'Asking …' : 'Ask the live address'}
         </button>
@@ -42,7 +42,7 @@ function Told({ answer, way }: { readonly answer: LiveAnswer; readonly way: WayI
   const differ = way ? differences(answer.way, way) : [];
   return (
     <div className="mt-2" data-testid="live">
-      <p className="text-[13.5px]">
+      <p className="text-small">
         {answer.world === 'stand-in' ? 'The stand-in host' : 'The internet'}:{' '}
         {got.ok
           ? `answers ${got.status} in ${got.milliseconds} ms, ${got.bytes.toLocaleString('en')} bytes of ${got.type || 'no type'}`
@@ -51,7 +51,7 @@ function Told({ answer, way }: { readonly answer: LiveAnswer; readonly way: WayI
         {robots.redirects.length > 0 && `, after ${robots.redirects.length} redirects`}.
       </p>
       {got.hops.length > 1 && (
-        <ol className="mono mt-1.5 text-[12px]" aria-label="Redirects followed">
+        <ol className="mono mt-1.5 text-tiny" aria-label="Redirects followed">
           {got.hops.map((hop) => (
             <li key={hop.address} className="break-all">
               {hop.status} {hop.address}
@@ -63,7 +63,7 @@ function Told({ answer, way }: { readonly answer: LiveAnswer; readonly way: WayI
         <Gates way={answer.way} places={answer.places} />
       </div>
       {differ.length > 0 && (
-        <div className="notice notice-amber mt-2 text-[13.5px]">
+        <div className="notice notice-amber mt-2 text-small">
           <p className="font-semibold">{wording.liveDiffers}</p>
           <ul>
             {differ.map(({ name, live, here }) => (
@@ -74,10 +74,10 @@ function Told({ answer, way }: { readonly answer: LiveAnswer; readonly way: WayI
           </ul>
         </div>
       )}
-      <h3 className="mt-3 text-[14px] font-semibold">
+      <h3 className="mt-3 text-plain font-semibold">
         {wording.twins} <Term id="twins" />
       </h3>
-      <ul className="text-[13px]">
+      <ul className="text-note">
         {twins.map((variant) => (
           <li key={variant.address} className="mt-1 flex flex-wrap gap-x-2">
             <span className="mono break-all">{variant.address}</span>

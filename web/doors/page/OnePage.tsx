@@ -41,7 +41,7 @@ export function OnePage() {
     words: () => go('words', row.id),
   };
   return (
-    <div className="mx-auto max-w-[860px]">
+    <div className="mx-auto max-w-sheet">
       <PageHead row={row} />
       {banner && (
         <div
@@ -51,9 +51,9 @@ export function OnePage() {
           <StateSign state={row.state} size={20} silent />
           <div className="min-w-0 flex-1 basis-60">
             <p className="display font-semibold">{banner.headline}</p>
-            <p className="text-[13.5px]">{banner.why}</p>
+            <p className="text-small">{banner.why}</p>
             {depth === 'expert' && (
-              <p className="soft mt-1 text-[12.5px]">
+              <p className="soft mt-1 text-fine">
                 {STATE_WORDS[row.state].expert} <span className="mono">{STATE_WORDS[row.state].section}</span>
               </p>
             )}
@@ -73,7 +73,7 @@ export function OnePage() {
         </button>
       </div>
       {way && <Gates way={way} places={detail?.id === row.id ? gatePlaces(way, detail.source) : {}} expert={depth === 'expert'} />}
-      <p className="soft mt-1.5 text-[12.5px]">{crawlerWays(policyFor(crawler))}</p>
+      <p className="soft mt-1.5 text-fine">{crawlerWays(policyFor(crawler))}</p>
       <IntentChoice row={row} />
       <DirectivesEditor scope={`page:${row.id}`} page={row} name={`“${row.name}”`} crawlers={crawlers} />
       <LiveLook address={row.address} crawler={crawler} way={way} key={`${row.id} ${crawler}`} />
@@ -82,15 +82,15 @@ export function OnePage() {
         <section className="mt-5">
           <div className="mb-2 flex items-baseline justify-between gap-2">
             <h2>{wording.robots}</h2>
-            <Link className="link-act text-[13px]" to={linkToView('doors', 'robots')}>
+            <Link className="link-act text-note" to={linkToView('doors', 'robots')}>
               Edit it
             </Link>
           </div>
           <RobotsLines current={way?.gates.flatMap((gate) => (gate.reason.code === 'rule' ? [gate.reason.line] : []))[0]} />
-          <p className="soft mt-2 text-[12.5px]">{wording.lessonRobots}</p>
+          <p className="soft mt-2 text-fine">{wording.lessonRobots}</p>
         </section>
         <p className="mt-4">
-          <Link className="link-act text-[13.5px]" to={linkToView('doors', 'try')}>
+          <Link className="link-act text-small" to={linkToView('doors', 'try')}>
             Try any other address
           </Link>
         </p>

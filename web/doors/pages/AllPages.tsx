@@ -51,7 +51,7 @@ export function AllPages() {
           {wording.orphans} <span className="tabular-nums">{orphans}</span>
         </button>
         {narrowed && (
-          <button type="button" className="link-act text-[13px]" onClick={() => setNarrow(ALL)}>
+          <button type="button" className="link-act text-note" onClick={() => setNarrow(ALL)}>
             Show all {rows.length}
           </button>
         )}

@@ -74,7 +74,7 @@ export function Matrix({
                       >
                         <StateSign state={state} size={18} silent />
                         <span className="intents-number">{number}</span>
-                        <span className="text-[12px]">{wording.cells[state]}</span>
+                        <span className="text-tiny">{wording.cells[state]}</span>
                       </button>
                     </td>
                   );

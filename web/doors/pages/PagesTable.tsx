@@ -74,7 +74,7 @@ export function PagesTable({
   );
   return (
     <>
-      <div className="mb-2 flex min-h-9 flex-wrap items-center gap-2 text-[13.5px]" role="group" aria-label="Change the marked pages">
+      <div className="mb-2 flex min-h-9 flex-wrap items-center gap-2 text-small" role="group" aria-label="Change the marked pages">
         <label className="flex min-h-8 items-center gap-2">
           <input
             type="checkbox"
@@ -125,7 +125,7 @@ export function PagesTable({
                       <span className="block truncate font-semibold" {...siteText(row.lang)}>
                         {row.name}
                       </span>
-                      <span className="mono soft block truncate text-[12px]">{readableAddress(row.address)}</span>
+                      <span className="mono soft block truncate text-tiny">{readableAddress(row.address)}</span>
                     </span>
                   </PageLink>
                 </span>

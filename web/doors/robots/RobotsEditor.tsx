@@ -93,7 +93,7 @@ export function RobotsEditor() {
             {wording.asText}
           </h2>
           <RobotsText text={text} current={line} onText={setDraft} onLine={setLine} />
-          <p className="soft mt-1.5 text-[12.5px]">{wording.lessonRobots}</p>
+          <p className="soft mt-1.5 text-fine">{wording.lessonRobots}</p>
         </section>
       </div>
       <section className="mt-6" aria-labelledby="troubles">
@@ -101,7 +101,7 @@ export function RobotsEditor() {
           {troubles.length === 0 ? wording.noTroubles : counted(troubles.length, 'thing to look at', 'things to look at')}
         </h2>
         {troubles.length > 0 && (
-          <ul className="panel divide-y divide-[color:var(--line)]">
+          <ul className="panel divide-y divide-line">
             {troubles.slice(0, drawn).map((trouble) => (
               <Trouble
                 key={JSON.stringify(trouble)}
@@ -140,10 +140,10 @@ function Trouble({
       <span className={`cost-word cost-${TROUBLE_COSTS[trouble.code]} mt-0.5`}>{TROUBLE_COSTS[trouble.code]}</span>
       <div className="min-w-0 flex-1 basis-64">
         <p className="font-semibold [overflow-wrap:anywhere]">{headline}</p>
-        <p className="soft text-[13.5px]">{why}</p>
+        <p className="soft text-small">{why}</p>
       </div>
       {line !== undefined && (
-        <button type="button" className="link-act text-[13px]" onClick={() => onLine(line)}>
+        <button type="button" className="link-act text-note" onClick={() => onLine(line)}>
           line {line}
         </button>
       )}

@@ -6,10 +6,10 @@ const NAMED = 12;
 
 /** What a draft would change, as pages that open or shut, crawler by crawler. */
 export function RobotsEffects({ effects, nameOf }: { readonly effects: readonly RobotsEffect[] | undefined; readonly nameOf: (page: string) => string }) {
-  if (!effects) return <p className="soft mt-1 text-[13.5px]">Looking what it would change …</p>;
-  if (effects.length === 0) return <p className="mt-1 text-[13.5px]">{wording.draftChangesNothing}</p>;
+  if (!effects) return <p className="soft mt-1 text-small">Looking what it would change …</p>;
+  if (effects.length === 0) return <p className="mt-1 text-small">{wording.draftChangesNothing}</p>;
   return (
-    <ul className="mt-1 grid gap-1.5 text-[13.5px]">
+    <ul className="mt-1 grid gap-1.5 text-small">
       {effects.map((effect) => (
         <li key={effect.crawlers.join()}>
           <span className="font-semibold">{effect.crawlers.map((crawler) => crawler ?? wording.everyOther).join(', ')}</span>

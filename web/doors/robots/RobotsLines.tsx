@@ -19,7 +19,7 @@ export function RobotsLines({ current }: { readonly current: number | undefined 
           <Line key={line.line} line={line} report={report} current={line.line === current} />
         ))}
       </ol>
-      {report.lines.length > SHOWN && <p className="soft mt-1 text-[12.5px]">and {report.lines.length - SHOWN} more lines</p>}
+      {report.lines.length > SHOWN && <p className="soft mt-1 text-fine">and {report.lines.length - SHOWN} more lines</p>}
     </>
   );
 }
@@ -33,7 +33,7 @@ function Line({ line, report, current }: { readonly line: RobotsLine; readonly r
       <code className={`min-w-0 flex-1 [overflow-wrap:anywhere] ${line.kind === 'comment' ? 'soft' : ''} ${current ? 'font-bold' : ''}`}>
         {line.text || ' '}
       </code>
-      <span className={`flex-none text-[12px] ${wrong ? 'font-semibold text-error' : 'soft'}`}>{lineNote(line, touch)}</span>
+      <span className={`flex-none text-tiny ${wrong ? 'font-semibold text-error' : 'soft'}`}>{lineNote(line, touch)}</span>
     </li>
   );
 }

@@ -73,11 +73,11 @@ export function RobotsRules({
         {line.kind === 'user-agent' ? (
           <p className="display font-semibold">{capital(tokenWords(groups[line.group]?.tokens ?? []))}</p>
         ) : line.kind === 'comment' ? (
-          <p className="soft text-[13px]">{line.text.replace(/^\s*#\s?/, '')}</p>
+          <p className="soft text-note">{line.text.replace(/^\s*#\s?/, '')}</p>
         ) : line.kind === 'rule' ? (
           rule(line)
         ) : (
-          <p className="flex flex-wrap items-baseline gap-x-2 text-[13.5px]">
+          <p className="flex flex-wrap items-baseline gap-x-2 text-small">
             <span className="mono [overflow-wrap:anywhere]">{line.text.trim()}</span>
             <span className="soft">{line.kind === 'sitemap' ? 'names a sitemap' : lineNote(line, undefined)}</span>
           </p>
@@ -89,7 +89,7 @@ export function RobotsRules({
     <ol className="panel robots-words" aria-label="Rules in plain words">
       {rows}
       {drawn < Math.min(lines.length, MOST) && <li ref={end} className="h-6" key={`end ${drawn}`} aria-hidden />}
-      {lines.length > MOST && <li className="soft px-3 py-2 text-[13px]">and {counted(lines.length - MOST, 'more line')}: edit them in the text.</li>}
+      {lines.length > MOST && <li className="soft px-3 py-2 text-note">and {counted(lines.length - MOST, 'more line')}: edit them in the text.</li>}
     </ol>
   );
 }
@@ -103,7 +103,7 @@ function Folded({ first, count, rules }: { readonly first: number; readonly coun
   return (
     <li className="robots-word rule" data-word-line={first}>
       <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
-        <summary className="soft w-fit cursor-pointer text-[13px]">{counted(count, 'rule')} that touch nothing on this site</summary>
+        <summary className="soft w-fit cursor-pointer text-note">{counted(count, 'rule')} that touch nothing on this site</summary>
         {open && <div className="mt-2 grid gap-3">{rules()}</div>}
       </details>
     </li>
@@ -168,12 +168,12 @@ const Rule = memo(function Rule({
           </button>
         </span>
       </div>
-      <p className="mt-0.5 text-[12.5px]">
+      <p className="mt-0.5 text-fine">
         <span className="soft">{pattern === '' ? (allow ? 'says nothing' : 'forbids nothing') : patternWords(pattern)}</span>
         {note !== '' && <span className={wrong.size > 0 ? 'font-semibold text-error' : 'soft'}> · {note}</span>}
       </p>
       {touch && touch.pages.count > 0 && (
-        <details className="mt-0.5 text-[12.5px]" onToggle={(event) => setAsked(event.currentTarget.open)}>
+        <details className="mt-0.5 text-fine" onToggle={(event) => setAsked(event.currentTarget.open)}>
           <summary className="soft w-fit cursor-pointer">which they are</summary>
           {asked && (
             <ul className="soft">
@@ -187,11 +187,7 @@ const Rule = memo(function Rule({
           )}
         </details>
       )}
-      <button
-        type="button"
-        className="sr-only focus:not-sr-only link-act text-[12.5px]"
-        onClick={() => edit((text) => insertLine(text, line + 1, 'Disallow: '))}
-      >
+      <button type="button" className="sr-only focus:not-sr-only link-act text-fine" onClick={() => edit((text) => insertLine(text, line + 1, 'Disallow: '))}>
         Add a rule below line {line}
       </button>
     </div>

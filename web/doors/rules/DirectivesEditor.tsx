@@ -37,21 +37,21 @@ export function DirectivesEditor({
     <section className={inLine ? '' : 'mt-5'} aria-label={heading}>
       <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
         {inLine ? (
-          <h3 className="text-[13.5px] font-semibold">{wording.saysShown}</h3>
+          <h3 className="text-small font-semibold">{wording.saysShown}</h3>
         ) : (
           <h2>
             {heading} <Term id="snippet" />
           </h2>
         )}
-        <span className="soft text-[13.5px]">{told.length === 0 ? wording.saysNothing : told.join(', ')}</span>
-        <button type="button" className="link-act ml-auto text-[13px]" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <span className="soft text-small">{told.length === 0 ? wording.saysNothing : told.join(', ')}</span>
+        <button type="button" className="link-act ml-auto text-note" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'Close' : 'Change'}
         </button>
       </div>
       {open && (
         <div className="panel mt-2 p-3.5">
           <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-            <label className="flex items-center gap-2 text-[13.5px]">
+            <label className="flex items-center gap-2 text-small">
               {wording.saysFor}
               <select aria-label={wording.saysForWhom} className="select select-sm w-auto" value={crawler} onChange={(event) => setCrawler(event.target.value)}>
                 <option value={EVERY_CRAWLER}>all engines</option>
@@ -77,7 +77,7 @@ export function DirectivesEditor({
               />
             ))}
           </div>
-          <p className="soft mt-3 text-[12.5px]">{wording.saysAdvice}</p>
+          <p className="soft mt-3 text-fine">{wording.saysAdvice}</p>
         </div>
       )}
     </section>
@@ -95,7 +95,7 @@ function KeepFrom({ scope, crawler, name }: { readonly scope: string; readonly c
   useWorkspace((state) => state.document);
   const kept = isKeptFrom(workspace, scope, crawler);
   return (
-    <label className="flex min-h-8 items-center gap-2 text-[13.5px]">
+    <label className="flex min-h-8 items-center gap-2 text-small">
       <input
         type="checkbox"
         className="checkbox checkbox-sm"
@@ -163,7 +163,7 @@ function Choice({
           </select>
         )}
         {choice.kind === 'limit' && Number(own) > 0 && (
-          <label className="flex items-center gap-1.5 text-[13px]">
+          <label className="flex items-center gap-1.5 text-note">
             <input
               type="number"
               className="input input-sm w-20"
@@ -179,7 +179,7 @@ function Choice({
             {choice.unit}
           </label>
         )}
-        {own === undefined && inherited !== undefined && <span className="soft text-[12.5px]">{inherited}</span>}
+        {own === undefined && inherited !== undefined && <span className="soft text-fine">{inherited}</span>}
       </span>
     </div>
   );

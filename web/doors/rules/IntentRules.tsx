@@ -1,8 +1,8 @@
+import { MATCHES } from '../../components/index.ts';
 import { useMemo, type ReactNode } from 'react';
 import { addressOf, all, pathRules, orderBehind, ruleCatches, directivesKey, directivesOf, set, type Change, type PathRule } from '../../../core/site/index.ts';
 import { SortableList } from '../../ui/index.ts';
-import { moveRule, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
-import { MATCHES } from './matches.ts';
+import { moveRule, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { PathForm } from './PathForm.tsx';
 import { RuleHead, unsaid } from './RuleHead.tsx';
 import { DirectivesEditor } from './DirectivesEditor.tsx';
@@ -11,7 +11,7 @@ import { wording } from '../wording.ts';
 /** Rules for addresses: list or keep out, in the map or not, what may be shown; between a page's own word and its kind's. */
 export function IntentRules({ crawlers }: { readonly crawlers: readonly string[] }) {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('rules', 'directives');
   // Rules that give pages a kind stand with the kinds, unless they say something about doors too.
   const rules = pathRules(document).filter(
     (rule) => rule.kind === undefined || speaks(document.tables.directives, rule.id) || typeof document.tables.rules[rule.id]?.inMap === 'boolean',
@@ -31,7 +31,7 @@ export function IntentRules({ crawlers }: { readonly crawlers: readonly string[]
   return (
     <section className="mt-7" aria-labelledby="rules">
       <h2 id="rules">{wording.rules}</h2>
-      <p className="soft mb-2 text-[13.5px]">{wording.rulesWhy}</p>
+      <p className="soft mb-2 text-small">{wording.rulesWhy}</p>
       <SortableList
         items={rules}
         name={(rule) => `the rule for ${rule.path}`}
@@ -57,7 +57,7 @@ function RuleLine({
   readonly mover: ReactNode;
 }) {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('rules', 'directives');
   const rows = useWorkspace((state) => state.rows);
   const caught = useMemo(() => rows.filter((row) => ruleCatches(rule, addressOf(row.id))), [rows, rule]);
   const before = earlier.filter((one) => directivesOf(document, `rule:${one.id}`)?.intent);

@@ -12,7 +12,7 @@ export function Intents() {
   const crawlers = useCrawlers();
   const [kind, setKind] = useState<Kind>();
   return (
-    <div className="mx-auto max-w-[900px]">
+    <div className="mx-auto max-w-page">
       <h1 className="mb-1">
         Kinds & rules <Term id="intent" />
       </h1>

@@ -3,7 +3,7 @@ import { Fragment, useMemo } from 'react';
 import { ARCHIVES, kindIntent, set, type Kind, KIND_TABLE } from '../../../core/site/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { byKind } from '../../components/index.ts';
-import { setKindIntent, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { setKindIntent, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { DirectivesEditor } from './DirectivesEditor.tsx';
 import { wording } from '../wording.ts';
 
@@ -19,13 +19,13 @@ export function KindTable({
 }) {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.rows);
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('kinds');
   const kinds = useMemo(() => byKind(rows), [rows]);
   return (
     <section aria-labelledby="kinds">
       <div className="mb-2 flex flex-wrap items-baseline gap-x-2.5">
         <h2 id="kinds">{wording.kinds}</h2>
-        <span className="soft text-[13px]">{wording.kindsWhy}</span>
+        <span className="soft text-note">{wording.kindsWhy}</span>
       </div>
       <div className="panel overflow-x-auto">
         <table className="data-table stacked">
@@ -54,7 +54,7 @@ export function KindTable({
                   <tr data-kind={kind}>
                     <td>
                       {name}
-                      <span className="soft block text-[12.5px]">{from === 'default' ? KIND_TABLE[kind].why : 'as you set it'}</span>
+                      <span className="soft block text-fine">{from === 'default' ? KIND_TABLE[kind].why : 'as you set it'}</span>
                     </td>
                     <td className="num">{pages.length}</td>
                     <td className="whitespace-nowrap">
@@ -68,7 +68,7 @@ export function KindTable({
                         {intent === 'list' ? 'list' : 'keep out'}
                       </button>
                       {from === 'kind' && (
-                        <button type="button" className="link-act ml-2 text-[12.5px]" onClick={() => setKindIntent(workspace, kind, null)}>
+                        <button type="button" className="link-act ml-2 text-fine" onClick={() => setKindIntent(workspace, kind, null)}>
                           default
                         </button>
                       )}
@@ -93,7 +93,7 @@ export function KindTable({
                         </label>
                       )}
                     </td>
-                    <td className="text-[13px]">
+                    <td className="text-note">
                       {shut + leaking + half === 0 ? (
                         <span className="soft">as you want it</span>
                       ) : (
@@ -116,7 +116,7 @@ export function KindTable({
                     <td>
                       <button
                         type="button"
-                        className="link-act text-[13px]"
+                        className="link-act text-note"
                         aria-expanded={picked === kind}
                         onClick={() => onPick(picked === kind ? undefined : kind)}
                       >
@@ -137,7 +137,7 @@ export function KindTable({
           </tbody>
         </table>
       </div>
-      {kinds.some(({ kind }) => ARCHIVES.includes(kind)) && <p className="soft mt-1.5 text-[12.5px]">{wording.archives}</p>}
+      {kinds.some(({ kind }) => ARCHIVES.includes(kind)) && <p className="soft mt-1.5 text-fine">{wording.archives}</p>}
     </section>
   );
 }

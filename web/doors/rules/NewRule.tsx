@@ -70,7 +70,7 @@ export function NewRule({ onAdd }: { readonly onAdd: (token: string, rule: RuleW
         </button>
       </div>
       {pattern !== '' && (
-        <p className="soft mt-1.5 text-[12.5px]">
+        <p className="soft mt-1.5 text-fine">
           <span className="mono">
             {allow ? 'Allow' : 'Disallow'}: {pattern}
           </span>{' '}

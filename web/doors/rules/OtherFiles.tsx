@@ -2,11 +2,10 @@ import { useMemo, useState } from 'react';
 import { headerServerRules } from '../../../core/release/index.ts';
 import { all, headerRules, orderBehind, ruleCatches, directivesKey, set, type HeaderRule, type PathRule } from '../../../core/site/index.ts';
 import { counted } from '../../../core/wording/index.ts';
-import { Term } from '../../components/index.ts';
+import { MATCHES, Term } from '../../components/index.ts';
 import { Busy, Copyable, Segments, byText, DataTable } from '../../ui/index.ts';
-import { useReport, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { useReport, useTables, useWorkspaceApi } from '../../workspace/index.ts';
 import { useCrawlers } from '../page/crawlers.ts';
-import { MATCHES } from './matches.ts';
 import { PathForm } from './PathForm.tsx';
 import { RuleHead, unsaid } from './RuleHead.tsx';
 import { DirectivesEditor } from './DirectivesEditor.tsx';
@@ -15,7 +14,7 @@ import { wording } from '../wording.ts';
 /** Files that are no pages: what headers say for them, and who may fetch them. */
 export function OtherFiles() {
   const files = useReport((one) => one.tools.analysis.otherFiles());
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('headers', 'directives', 'siteSwitch');
   const rules = headerRules(document);
   const [only, setOnly] = useState<string>();
   const sorts = useMemo(() => {
@@ -26,7 +25,7 @@ export function OtherFiles() {
   if (!files) return <Busy what="Looking at the files" done={0} of={1} />;
   const shown = files.filter((file) => only === undefined || endingOf(file.path) === only);
   return (
-    <div className="mx-auto max-w-[900px]">
+    <div className="mx-auto max-w-page">
       <h1 className="mb-1">
         Other files <Term id="header" />
       </h1>
@@ -51,13 +50,13 @@ export function OtherFiles() {
           {
             id: 'header',
             name: 'X-Robots-Tag',
-            className: 'mono text-[12px]',
+            className: 'mono text-tiny',
             cell: ({ headers }) => (headers.length === 0 ? <span className="soft">none</span> : headers.join(' · ')),
           },
           {
             id: 'robots',
             name: 'robots.txt',
-            className: 'text-[13px]',
+            className: 'text-note',
             cell: ({ shutTo }) => (shutTo.length === 0 ? <span className="soft">may be fetched</span> : `blocked for ${shutTo.join(', ')}`),
           },
           { id: 'links', name: 'Links in', className: 'num', compare: (a, b) => b.linksIn - a.linksIn, cell: ({ linksIn }) => linksIn },
@@ -73,7 +72,7 @@ function endingOf(path: string): string {
 
 function HeaderRules({ rules, paths }: { readonly rules: readonly HeaderRule[]; readonly paths: readonly string[] }) {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('headers', 'directives', 'siteSwitch');
   const add = (of: string, how: PathRule['match']): void => {
     const id = `h${workspace.tools.now().getTime().toString(36)}`;
     workspace.change(
@@ -96,14 +95,14 @@ function HeaderRules({ rules, paths }: { readonly rules: readonly HeaderRule[]; 
       <h2 id="header-rules" className="mb-2">
         {wording.headerRules}
       </h2>
-      <ul className="panel divide-y divide-[color:var(--line)]">
+      <ul className="panel divide-y divide-line">
         {rules.map((rule) => (
           <HeaderLine key={rule.id} rule={rule} caught={paths.filter((one) => ruleCatches(rule, one)).length} />
         ))}
         <li className="p-3">
           <PathForm which="Which files" what="Ending, folder, or part of the address" example=".pdf" start="ends" onAdd={add} />
           {offer.length > 0 && (
-            <p className="mt-2 flex flex-wrap items-center gap-2 text-[13px]">
+            <p className="mt-2 flex flex-wrap items-center gap-2 text-note">
               Keep out:
               {offer.map((ending) => (
                 <button key={ending} type="button" className="chip" onClick={() => add(ending, 'ends')}>
@@ -120,7 +119,7 @@ function HeaderRules({ rules, paths }: { readonly rules: readonly HeaderRule[]; 
 
 function HeaderLine({ rule, caught }: { readonly rule: HeaderRule; readonly caught: number }) {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('headers', 'directives', 'siteSwitch');
   const crawlers = useCrawlers();
   const scope = `files:${rule.id}`;
   const out = document.tables.directives[directivesKey(scope)]?.intent === 'out';
@@ -132,7 +131,7 @@ function HeaderLine({ rule, caught }: { readonly rule: HeaderRule; readonly caug
   return (
     <li className="px-3.5 py-2.5" data-header-rule={rule.path}>
       <RuleHead rule={rule} caught={caught} of="file" onRemove={remove}>
-        <label className="flex min-h-8 items-center gap-2 text-[13.5px]">
+        <label className="flex min-h-8 items-center gap-2 text-small">
           <input
             type="checkbox"
             className="checkbox checkbox-sm"
@@ -147,7 +146,7 @@ function HeaderLine({ rule, caught }: { readonly rule: HeaderRule; readonly caug
         </label>
       </RuleHead>
       {rule.values.map((value) => (
-        <p key={value} className="mono mt-1 text-[12px]">
+        <p key={value} className="mono mt-1 text-tiny">
           X-Robots-Tag: {value}
         </p>
       ))}
@@ -161,7 +160,7 @@ function ServerText({ rules }: { readonly rules: readonly HeaderRule[] }) {
   const text = headerServerRules(rules, form);
   return (
     <details className="mt-3">
-      <summary className="link-act inline-block cursor-pointer text-[13.5px]">{wording.serverRules}</summary>
+      <summary className="link-act inline-block cursor-pointer text-small">{wording.serverRules}</summary>
       <div className="panel mt-2 p-3">
         <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
           <Segments
@@ -175,8 +174,8 @@ function ServerText({ rules }: { readonly rules: readonly HeaderRule[] }) {
           />
           <Copyable text={text} />
         </div>
-        <pre className="overflow-x-auto text-[12px]">{text}</pre>
-        <p className="soft mt-2 text-[12.5px]">{wording.serverRulesWhy}</p>
+        <pre className="overflow-x-auto text-tiny">{text}</pre>
+        <p className="soft mt-2 text-fine">{wording.serverRulesWhy}</p>
       </div>
     </details>
   );

@@ -1,6 +1,6 @@
+import { MATCHES } from '../../components/index.ts';
 import { useState, type FormEvent } from 'react';
 import type { PathRule } from '../../../core/site/index.ts';
-import { MATCHES } from './matches.ts';
 
 /** Says which addresses a new rule is for. */
 export function PathForm({

@@ -1,8 +1,8 @@
+import { MATCHES } from '../../components/index.ts';
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { Change, PathRule, SiteDocument } from '../../../core/site/index.ts';
 import { counted } from '../../../core/wording/index.ts';
-import { MATCHES } from './matches.ts';
 
 /** A rule's line: which addresses, how many that are, its choices, and the way to take it out. */
 export function RuleHead({
@@ -29,7 +29,7 @@ export function RuleHead({
     <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
       <span className="min-w-40 flex-1">
         {MATCHES[rule.match]} <span className="mono">{rule.path}</span>
-        <span className="soft block text-[12.5px]">
+        <span className="soft block text-fine">
           {caught === 0 ? `catches no ${of}` : `catches ${counted(caught, of)}`}
           {taken > 0 && `; a rule before it decides about ${taken === caught ? 'all of them' : taken}`}
         </span>

@@ -24,13 +24,13 @@ export function Crawlers() {
     setToken('');
   };
   return (
-    <ul className="panel divide-y divide-[color:var(--line)]">
+    <ul className="panel divide-y divide-line">
       {[...CRAWLERS, ...own].map((name) => {
         const engine = ENGINES.find((one) => one.crawler === name || one.pictureCrawler === name);
         return (
           <li key={name} className="flex flex-wrap items-center gap-x-3 gap-y-1 px-3.5 py-2">
             <span className="mono w-40 font-semibold">{name}</span>
-            <span className="soft w-44 text-[13px]">{engine ? `${engine.name}${engine.pictureCrawler === name ? ', for pictures' : ''}` : 'added by you'}</span>
+            <span className="soft w-44 text-note">{engine ? `${engine.name}${engine.pictureCrawler === name ? ', for pictures' : ''}` : 'added by you'}</span>
             <input
               className="input input-sm min-w-40 flex-1"
               aria-label={`Note about ${name}`}
@@ -72,7 +72,7 @@ export function Crawlers() {
             Add it
           </button>
           {fault !== undefined && (
-            <span id="crawler-fault" className="text-[13px] text-error">
+            <span id="crawler-fault" className="text-note text-error">
               {fault}
             </span>
           )}

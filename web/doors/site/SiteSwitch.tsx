@@ -2,14 +2,14 @@ import { Link } from 'react-router';
 import { isOpen, switchStory } from '../../../core/site/index.ts';
 import { fullDate } from '../../../core/wording/index.ts';
 import { useRoute } from '../../components/index.ts';
-import { planOpening, switchSite, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { planOpening, switchSite, useTables, useWorkspaceApi } from '../../workspace/index.ts';
 import { switchWords, wording } from '../wording.ts';
 
 /** The one switch for the whole site: how it stands here and out there, since when and by which release, and what is planned. */
 export function SiteSwitch({ full = false }: { readonly full?: boolean }) {
   const workspace = useWorkspaceApi();
   const { linkToView } = useRoute();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('siteSwitch', 'releases', 'visitors');
   const story = switchStory(document);
   const words = switchWords(story, fullDate);
   const audience = document.tables.visitors['']?.audience ?? 'public';
@@ -27,16 +27,16 @@ export function SiteSwitch({ full = false }: { readonly full?: boolean }) {
         />
         <span>
           <span className="display block font-semibold">{words.title}</span>
-          <span className="soft block text-[13px]">{words.why}</span>
+          <span className="soft block text-note">{words.why}</span>
         </span>
       </label>
       {words.live !== '' && (
-        <p className="mt-1.5 text-[13px]" data-testid="switch-live">
+        <p className="mt-1.5 text-note" data-testid="switch-live">
           {words.live}
         </p>
       )}
       {story.here !== 'open' && (
-        <label className="mt-2 flex min-h-8 items-center gap-2 text-[13.5px]">
+        <label className="mt-2 flex min-h-8 items-center gap-2 text-small">
           <input
             type="checkbox"
             className="checkbox checkbox-sm"
@@ -47,7 +47,7 @@ export function SiteSwitch({ full = false }: { readonly full?: boolean }) {
         </label>
       )}
       {audience !== 'public' && !full && (
-        <p className="mt-2 text-[13px]">
+        <p className="mt-2 text-note">
           {audience === 'draft' ? wording.draftShort : wording.restrictedShort}{' '}
           <Link className="link-act" to={linkToView('doors', 'site')}>
             Who can visit

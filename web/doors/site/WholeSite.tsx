@@ -3,7 +3,7 @@ import { set } from '../../../core/site/index.ts';
 import { ENGINES } from '../../../core/engines/index.ts';
 import { Term } from '../../components/index.ts';
 import { DataTable, Segments } from '../../ui/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { Crawlers } from './Crawlers.tsx';
 import { DirectivesEditor } from '../rules/DirectivesEditor.tsx';
 import { SiteSwitch } from './SiteSwitch.tsx';
@@ -13,17 +13,17 @@ import { AUDIENCES, DIFFERENCES, wording, type Audience } from '../wording.ts';
 /** What holds for the site as a whole: the switch, who can visit, what may be shown of all pages, and how the engines differ. */
 export function WholeSite() {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('siteSwitch', 'visitors', 'directives', 'releases');
   const crawlers = useCrawlers();
   const shut = document.tables.siteSwitch['']?.open === false;
   const visitors = document.tables.visitors[''];
   const audience: Audience = visitors?.audience ?? 'public';
   return (
-    <div className="mx-auto max-w-[860px]">
+    <div className="mx-auto max-w-sheet">
       <h1 className="mb-1">The whole site</h1>
       <p className="soft mb-4">{wording.siteLead}</p>
       <SiteSwitch full />
-      <ul className="mt-2 grid gap-1 text-[13.5px]">
+      <ul className="mt-2 grid gap-1 text-small">
         {wording.switchFacts.map((fact) => (
           <li key={fact} className="flex gap-2">
             <span aria-hidden>·</span> {fact}
@@ -31,7 +31,7 @@ export function WholeSite() {
         ))}
       </ul>
       {shut && (
-        <label className="mt-3 flex flex-wrap items-center gap-2 text-[13.5px]">
+        <label className="mt-3 flex flex-wrap items-center gap-2 text-small">
           {wording.remindOn}
           <input
             type="date"
@@ -49,7 +49,7 @@ export function WholeSite() {
 
       <section className="mt-7" aria-labelledby="visitors">
         <h2 id="visitors">{wording.visitors}</h2>
-        <p className="soft mb-2 text-[13.5px]">{wording.visitorsWhy}</p>
+        <p className="soft mb-2 text-small">{wording.visitorsWhy}</p>
         <Segments<Audience>
           label={wording.visitors}
           value={audience}
@@ -59,7 +59,7 @@ export function WholeSite() {
           options={(Object.keys(AUDIENCES) as Audience[]).map((value) => ({ value, label: AUDIENCES[value].name }))}
         />
         {audience === 'restricted' && <Password />}
-        <dl className="mt-3 grid gap-x-5 gap-y-1 text-[13.5px] sm:grid-cols-[9rem_1fr]">
+        <dl className="mt-3 grid gap-x-5 gap-y-1 text-small sm:grid-cols-[9rem_1fr]">
           <dt className="soft">People get</dt>
           <dd>{AUDIENCES[audience].people}</dd>
           <dt className="soft">Engines get</dt>
@@ -69,14 +69,14 @@ export function WholeSite() {
           <dt className="soft">The proof is</dt>
           <dd data-testid="proof-then">{AUDIENCES[audience].proof}</dd>
         </dl>
-        <p className="soft mt-2 text-[12.5px]">{wording.visitorsRelease}</p>
+        <p className="soft mt-2 text-fine">{wording.visitorsRelease}</p>
       </section>
 
       <DirectivesEditor scope="site" name="All pages" crawlers={crawlers} />
 
       <section className="mt-7" aria-labelledby="differ">
         <h2 id="differ">{wording.differ}</h2>
-        <p className="soft mb-2 text-[13.5px]">{wording.differWhy}</p>
+        <p className="soft mb-2 text-small">{wording.differWhy}</p>
         <DataTable
           stacked={false}
           rows={DIFFERENCES}
@@ -92,7 +92,7 @@ export function WholeSite() {
         <h2 id="crawlers">
           {wording.crawlers} <Term id="crawler" />
         </h2>
-        <p className="soft mb-2 text-[13.5px]">{wording.crawlersWhy}</p>
+        <p className="soft mb-2 text-small">{wording.crawlersWhy}</p>
         <Crawlers />
       </section>
     </div>
@@ -107,7 +107,7 @@ function Password() {
   return (
     <div className="mt-3 flex flex-wrap items-end gap-2">
       <label className="block">
-        <span className="mb-1 block text-[13.5px] font-semibold">Password for visitors</span>
+        <span className="mb-1 block text-small font-semibold">Password for visitors</span>
         <input
           type={shown ? 'text' : 'password'}
           className="input w-64"
@@ -123,10 +123,10 @@ function Password() {
           }
         />
       </label>
-      <button type="button" className="link-act text-[13px]" onClick={() => setShown(!shown)}>
+      <button type="button" className="link-act text-note" onClick={() => setShown(!shown)}>
         {shown ? 'Hide it' : 'Show it'}
       </button>
-      <p id="password-note" className={`w-full text-[12.5px] ${kept === '' ? 'text-error' : 'soft'}`}>
+      <p id="password-note" className={`w-full text-fine ${kept === '' ? 'text-error' : 'soft'}`}>
         {kept === '' ? 'Without a password nobody gets in at all.' : 'Any user name goes with it.'}
       </p>
     </div>

@@ -14,16 +14,16 @@ export function ChangeList({
   const [most, setMost] = useState(SHOWN);
   return (
     <div className="panel overflow-hidden" data-testid="changes">
-      <ul className="divide-y divide-[color:var(--line)]">
+      <ul className="divide-y divide-line">
         {changes.slice(0, most).map((change, index) => (
-          <li key={`${change.page} ${change.what ?? ''} ${index}`} className="px-4 py-2 text-[14px]">
-            <p className="text-[12.5px]">
+          <li key={`${change.page} ${change.what ?? ''} ${index}`} className="px-4 py-2 text-plain">
+            <p className="text-fine">
               <PageLink to="words" page={change.page} className="link-act soft !font-normal">
                 {byId.get(change.page)?.name ?? change.page}
               </PageLink>
               {change.what !== undefined && <span className="soft"> · {change.what}</span>}
             </p>
-            <del className="block text-[color:var(--soft)]" dir="auto">
+            <del className="block text-faint" dir="auto">
               {change.before || <span className="no-underline">(empty)</span>}
             </del>
             <ins className="block font-medium no-underline" dir="auto">
@@ -33,7 +33,7 @@ export function ChangeList({
         ))}
       </ul>
       {changes.length > most && (
-        <button type="button" className="link-act block w-full border-t border-[color:var(--line)] py-2 text-center" onClick={() => setMost(most + 400)}>
+        <button type="button" className="link-act block w-full border-t border-line py-2 text-center" onClick={() => setMost(most + 400)}>
           {changes.length - most} more
         </button>
       )}

@@ -13,7 +13,7 @@ export function InAndOut() {
   const [way, setWay] = useRemembered<(typeof WAYS)[number]>('exchange', WAYS, 'in');
   const moved = useWorkspace((state) => moves(state.document).length);
   return (
-    <div className="mx-auto max-w-[980px]">
+    <div className="mx-auto max-w-wide">
       <header className="no-print mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1>In & out</h1>
         <Segments

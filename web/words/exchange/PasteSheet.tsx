@@ -136,10 +136,10 @@ function OneSheet({
 }) {
   return (
     <section className="panel mb-3 break-inside-avoid" aria-label={row.name} data-page={row.id}>
-      <h2 className="flex items-baseline gap-3 border-b border-[color:var(--line)] px-4 py-2">
+      <h2 className="flex items-baseline gap-3 border-b border-line px-4 py-2">
         <PageName row={row} /> <span className="mono soft font-normal">{readableAddress(row.address)}</span>
       </h2>
-      <ul className="divide-y divide-[color:var(--line)]">
+      <ul className="divide-y divide-line">
         {fields.map((field) => {
           const stands = standing(row, field, pasted);
           const value = valueOf(row, field);
@@ -156,9 +156,9 @@ function OneSheet({
                   onChange={(event) => onTick(row, field, event.target.checked)}
                 />
               </label>
-              <span className="w-28 flex-none pt-1 text-[13px]">
+              <span className="w-28 flex-none pt-1 text-note">
                 {FIELDS[field]}
-                {stands === 'again' && <span className="block text-[12px] font-semibold text-[color:var(--amber-ink)]">changed: paste again</span>}
+                {stands === 'again' && <span className="block text-tiny font-semibold text-amber-ink">changed: paste again</span>}
               </span>
               <span className={`min-w-0 flex-1 pt-1 ${stands === 'done' ? 'soft' : ''}`} dir="auto">
                 {value || <span className="soft italic">nothing written yet</span>}
@@ -183,7 +183,7 @@ function CopyField({ text, name }: { readonly text: string; readonly name: strin
       onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}
       onBlur={() => setCopied(false)}
     >
-      {copied ? <Check size={16} className="text-[color:var(--green)]" aria-hidden /> : <Copy size={16} aria-hidden />}
+      {copied ? <Check size={16} className="text-green" aria-hidden /> : <Copy size={16} aria-hidden />}
     </button>
   );
 }

@@ -2,7 +2,7 @@ import { redirectRules, REDIRECT_FORMS, type RedirectForm } from '../../../core/
 import { movedSpellings, moves } from '../../../core/site/index.ts';
 import { Term } from '../../components/index.ts';
 import { Copyable, Empty } from '../../ui/index.ts';
-import { useWorkspace } from '../../workspace/index.ts';
+import { useTables, useWorkspace } from '../../workspace/index.ts';
 
 const FORMS: Readonly<Record<RedirectForm, { readonly name: string; readonly where: string }>> = {
   htaccess: { name: 'In an .htaccess file', where: 'Lines for the file of this name at the root of the site.' },
@@ -12,7 +12,7 @@ const FORMS: Readonly<Record<RedirectForm, { readonly name: string; readonly whe
 
 /** Redirects from addresses that changed, written out for web servers. */
 export function Redirects() {
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('pages', 'facts');
   const byId = useWorkspace((state) => state.byId);
   const list = moves(document);
   // A visitor may have kept any spelling of the old address.
@@ -29,7 +29,7 @@ export function Redirects() {
         <Term id="redirect" /> A small page at each old address leads on by itself and goes out with the next release. If your server takes rules, use these
         instead: they are better understood by engines.
       </p>
-      <ul className="panel mb-4 divide-y divide-[color:var(--line)]">
+      <ul className="panel mb-4 divide-y divide-line">
         {list.map(({ from, to }) => (
           <li key={from} className="mono px-4 py-1.5">
             {from} → {to}
@@ -40,10 +40,10 @@ export function Redirects() {
         const text = redirectRules(all, form);
         return (
           <section key={form} className="panel mb-3 overflow-hidden">
-            <div className="flex items-center justify-between gap-3 border-b border-[color:var(--line)] px-4 py-1.5">
+            <div className="flex items-center justify-between gap-3 border-b border-line px-4 py-1.5">
               <div>
                 <h2>{FORMS[form].name}</h2>
-                <p className="soft text-[13px]">{FORMS[form].where}</p>
+                <p className="soft text-note">{FORMS[form].where}</p>
               </div>
               <Copyable text={text} />
             </div>

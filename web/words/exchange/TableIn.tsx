@@ -26,7 +26,7 @@ export function TableIn() {
         <FileUp size={22} aria-hidden className="soft flex-none" />
         <div className="min-w-0 flex-1">
           <p className="font-medium">{file ? file.name : 'A CSV file, from any program'}</p>
-          <p className="soft text-[13px]">One column holds the addresses; the others may have any names. Nothing changes until you say so.</p>
+          <p className="soft text-note">One column holds the addresses; the others may have any names. Nothing changes until you say so.</p>
         </div>
         <button type="button" className="btn btn-sm btn-primary" onClick={() => input.current?.click()}>
           {file ? 'Another file' : 'Choose a file'}
@@ -73,7 +73,7 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
   const noAddress = !mapping.includes('address');
   return (
     <div className="mt-4">
-      <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-[13.5px]">
+      <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-small">
         <span>{counted(table.rows.length, 'row')}</span>
         <label className="flex items-center gap-1.5">
           Encoding
@@ -140,7 +140,7 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
                     ))}
                   </select>
                 </td>
-                <td className="soft max-w-[380px] truncate text-[13px]">
+                <td className="soft max-w-[380px] truncate text-note">
                   {table.rows
                     .slice(0, SAMPLE)
                     .map((row) => row[at] ?? '')
@@ -157,7 +157,7 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
         <button type="button" className="btn btn-primary" disabled={run.changes.length === 0} onClick={apply}>
           {run.changes.length === 0 ? 'Nothing would change' : `Take in ${counted(run.changes.length, 'text')}`}
         </button>
-        <span className="soft text-[13.5px]">
+        <span className="soft text-small">
           {counted(new Set(run.changes.map((change) => change.page)).size, 'page')}{' '}
           {plural(new Set(run.changes.map((change) => change.page)).size, 'changes', 'change')}; {counted(run.same, 'cell is', 'cells are')} empty or{' '}
           {plural(run.same, 'says', 'say')} the same
@@ -174,7 +174,7 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
       {run.refused.length > 0 && (
         <details className="notice mt-3" data-testid="refused-rows">
           <summary className="cursor-pointer">{counted(run.refused.length, 'row')} not taken</summary>
-          <ul className="mt-1 max-h-48 overflow-auto text-[13px]">
+          <ul className="mt-1 max-h-48 overflow-auto text-note">
             {run.refused.slice(0, 300).map((refused) => (
               <li key={refused.row}>
                 row {refused.row}, <span className="mono break-all">{refused.address}</span>: {rowFault(refused)}
@@ -186,7 +186,7 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
       {run.faults.length > 0 && (
         <details className="notice notice-amber mt-3">
           <summary className="cursor-pointer">{counted(run.faults.length, 'cell')} cannot be taken</summary>
-          <ul className="mt-1 max-h-48 overflow-auto text-[13px]">
+          <ul className="mt-1 max-h-48 overflow-auto text-note">
             {run.faults.slice(0, 300).map(({ row, column, text, fault }) => (
               <li key={`${row} ${column}`}>
                 row {row}, {columnName(column)}, “{text}”: {CELL_FAULTS[fault]}

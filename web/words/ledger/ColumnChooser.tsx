@@ -7,7 +7,7 @@ export function ColumnChooser({ chosen, onChange }: { readonly chosen: readonly 
   return (
     <div className="panel mb-2.5 flex flex-wrap items-center gap-1.5 p-2.5" role="group" aria-label="Columns">
       <ColumnChips columns={CHOOSABLE} chosen={chosen} onChange={(next) => next.length > 0 && onChange(next)} />
-      <button type="button" className="link-act ml-1 text-[13px]" onClick={() => onChange(AT_FIRST)}>
+      <button type="button" className="link-act ml-1 text-note" onClick={() => onChange(AT_FIRST)}>
         As at first
       </button>
     </div>

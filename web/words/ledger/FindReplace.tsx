@@ -81,7 +81,7 @@ export function FindReplace({
   );
   return (
     <form
-      className="panel mb-2.5 p-3 text-[13.5px]"
+      className="panel mb-2.5 p-3 text-small"
       aria-label="Find and replace"
       onSubmit={(event) => {
         event.preventDefault();
@@ -129,27 +129,21 @@ export function FindReplace({
         </span>
       </div>
       {search.regular && (
-        <p className="soft mt-1 text-[12.5px]">
+        <p className="soft mt-1 text-fine">
           $1 puts the first group in its place. Patterns are matched without running away, so lookaround and back-references are not known.
         </p>
       )}
       {found.fault !== '' && (
-        <p id="find-fault" className="mt-1.5 text-[color:var(--brick)]">
+        <p id="find-fault" className="mt-1.5 text-brick">
           {found.fault}
         </p>
       )}
       {search.find !== '' && found.fault === '' && (
-        <div
-          className="mt-2 max-h-56 overflow-auto border-t border-[color:var(--line)]"
-          aria-live="polite"
-          tabIndex={0}
-          role="region"
-          aria-label="What would change"
-        >
+        <div className="mt-2 max-h-56 overflow-auto border-t border-line" aria-live="polite" tabIndex={0} role="region" aria-label="What would change">
           {found.hits.length === 0 && <p className="soft py-2">{found.busy ? 'Searching …' : 'Nothing found.'}</p>}
           <ul>
             {found.hits.slice(0, SHOWN).map((hit) => (
-              <li key={key(hit)} className="flex items-start gap-2 border-b border-[color:var(--line)] py-1.5">
+              <li key={key(hit)} className="flex items-start gap-2 border-b border-line py-1.5">
                 <input
                   type="checkbox"
                   className="checkbox checkbox-sm mt-0.5"
@@ -163,10 +157,10 @@ export function FindReplace({
                   }}
                 />
                 <span className="min-w-0">
-                  <span className="soft text-[12.5px]">
+                  <span className="soft text-fine">
                     {hit.row.name} · {columnName(hit.column)}
                   </span>
-                  <del className="block text-[color:var(--soft)]">{hit.before}</del>
+                  <del className="block text-faint">{hit.before}</del>
                   <ins className="block no-underline">{hit.text}</ins>
                 </span>
               </li>

@@ -177,7 +177,7 @@ export function Ledger() {
           onSelection={onSelection}
         />
       )}
-      <p className="soft mt-1.5 text-[12.5px]">
+      <p className="soft mt-1.5 text-fine">
         <span className="mr-3 font-semibold tabular-nums" role="status">
           {narrowed ? `${numberText(shown.length)} of ${numberText(rows.length)}` : counted(rows.length, 'page')}
           {narrowed && (

@@ -44,12 +44,12 @@ export function EndingField({ row, backlinks }: { readonly row: PageRow; readonl
   return (
     <div className="mb-4 min-w-0" data-field="ending">
       <div className="mb-1 flex items-baseline gap-1">
-        <label htmlFor={id} className="display text-[15.5px] font-semibold">
+        <label htmlFor={id} className="display text-lead font-semibold">
           Address ending
         </label>
         <Term id="ending" />
         {now !== original && (
-          <span className="soft ml-auto text-[13px]">
+          <span className="soft ml-auto text-note">
             was <span className="mono">{original}</span>{' '}
             <button type="button" className="link-act" onClick={() => apply(original)}>
               Undo it
@@ -81,8 +81,8 @@ export function EndingField({ row, backlinks }: { readonly row: PageRow; readonl
           onKeyDown={(event) => event.key === 'Escape' && setTyped(now)}
         />
       </form>
-      <div id={`${id}-note`} className="mt-1.5 text-[13px]" aria-live="polite">
-        {open && fault && <p className="text-[color:var(--brick)]">{ENDING_FAULTS[fault]}</p>}
+      <div id={`${id}-note`} className="mt-1.5 text-note" aria-live="polite">
+        {open && fault && <p className="text-brick">{ENDING_FAULTS[fault]}</p>}
         {open && fault === 'characters' && (
           <button type="button" className="link-act" onClick={() => setTyped(endingFrom(typed))}>
             Make it {endingFrom(typed)}

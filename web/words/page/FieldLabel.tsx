@@ -5,7 +5,7 @@ import { Term } from '../../components/index.ts';
 export function FieldLabel({ id, label, term }: { readonly id: string; readonly label: string; readonly term: TermId | undefined }) {
   return (
     <span className="inline-flex items-baseline gap-1">
-      <label htmlFor={id} className="display text-[15.5px] font-semibold">
+      <label htmlFor={id} className="display text-lead font-semibold">
         {label}
       </label>
       {term && <Term id={term} />}

@@ -9,7 +9,7 @@ export function FindingActions({ workspace, row, finding }: { readonly workspace
   const [reason, setReason] = useState('');
   if (!asking)
     return (
-      <button type="button" className="link-act soft text-[13px] !font-normal" onClick={() => setAsking(true)}>
+      <button type="button" className="link-act soft text-note !font-normal" onClick={() => setAsking(true)}>
         Let it be
       </button>
     );

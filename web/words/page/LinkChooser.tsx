@@ -30,7 +30,7 @@ export function LinkChooser({
   const ready = on.trim() !== '' && !missing && href !== undefined;
   return (
     <form
-      className="panel col-span-full mt-1 grid gap-2 p-3 text-[13.5px] sm:grid-cols-2"
+      className="panel col-span-full mt-1 grid gap-2 p-3 text-small sm:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault();
         if (ready) onSet(on.trim(), nth, href);
@@ -47,7 +47,7 @@ export function LinkChooser({
           aria-invalid={missing}
           aria-describedby={`${id}-missing`}
         />
-        <span id={`${id}-missing`} className="text-[12.5px] text-[color:var(--brick)]">
+        <span id={`${id}-missing`} className="text-fine text-brick">
           {missing && 'These words do not stand here.'}
         </span>
       </label>

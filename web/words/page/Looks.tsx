@@ -62,7 +62,7 @@ export function Looks({
       {(look === 'wide' || look === 'phone') && <BrowserTab title={title} />}
       <div className="mt-5 flex items-baseline justify-between">
         <h2>{wording.toMend}</h2>
-        {findings.length > 0 && <span className="soft text-[13px]">{findings.length} open</span>}
+        {findings.length > 0 && <span className="soft text-note">{findings.length} open</span>}
       </div>
       <div className="mt-1.5">
         <Findings
@@ -80,7 +80,7 @@ export function Looks({
             stopOf(finding) === 'words' ? (
               <FindingActions workspace={workspace} row={row} finding={finding} />
             ) : (
-              <PageLink to="doors" page={row.id} className="link-act soft text-[13px]">
+              <PageLink to="doors" page={row.id} className="link-act soft text-note">
                 See at Doors
               </PageLink>
             )
@@ -88,7 +88,7 @@ export function Looks({
         />
       </div>
       {letBe.length > 0 && (
-        <div className="mt-3 text-[13px]">
+        <div className="mt-3 text-note">
           <p className="soft">Let be on this page:</p>
           <ul>
             {letBe.map((code) => (

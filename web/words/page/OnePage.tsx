@@ -28,7 +28,7 @@ export function OnePage() {
   if (!row) return <Empty title={wording.noPages}>{wording.noPagesWhy}</Empty>;
   // The walk stays while a page is being read: its keys are heard between two pages too.
   return (
-    <div className="mx-auto max-w-[760px]">
+    <div className="mx-auto max-w-narrow">
       <WalkBar />
       {detail?.id === row.id ? (
         <Sheet key={row.id} row={row} detail={detail} />
@@ -186,7 +186,7 @@ function Part({
   return (
     <details className="part" data-part={id} open={own} onToggle={(event) => setOwn(event.currentTarget.open)}>
       <summary>
-        <span className="display text-[15.5px] font-semibold">{name}</span> <span className="soft text-[13px]">{about}</span>
+        <span className="display text-lead font-semibold">{name}</span> <span className="soft text-note">{about}</span>
       </summary>
       {own && <div className="pt-2 pb-3">{children}</div>}
     </details>

@@ -10,7 +10,7 @@ import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 export function PageLinks({ row, backlinks }: { readonly row: PageRow; readonly backlinks: readonly string[] }) {
   const byId = useWorkspace((state) => state.byId);
   return (
-    <div className="text-[13.5px]">
+    <div className="text-small">
       {row.broken.length > 0 && (
         <section className="mb-4">
           <h3 className="mb-1 font-semibold">Lead nowhere</h3>
@@ -53,7 +53,7 @@ function BrokenLink({ path }: { readonly path: string }) {
   const [to, setTo] = useState(guess);
   const known = rows.some((row) => row.address === to.trim());
   return (
-    <li className="border-t border-[color:var(--line)] py-2">
+    <li className="border-t border-line py-2">
       <p className="mono break-all">{path}</p>
       <form
         className="mt-1 flex flex-wrap items-center gap-2"

@@ -102,7 +102,7 @@ export function PageText({
           {frequent.length === 0 && <span className="soft">no words yet</span>}
         </dd>
       </dl>
-      <label className="mt-2 flex min-h-8 items-center gap-2 text-[13.5px]">
+      <label className="mt-2 flex min-h-8 items-center gap-2 text-small">
         <input
           type="checkbox"
           className="checkbox checkbox-sm"

@@ -77,7 +77,7 @@ export const PassageLine = memo(
         {editing === undefined ? (
           <p ref={line} lang={row.lang} dir={rightToLeft ? 'rtl' : 'auto'}>
             <Marked text={text} marks={marks} />
-            {links.length > 0 && <span className="soft block text-[12.5px]">{links.map((one) => `“${one.words}” leads to ${one.href}`).join(' · ')}</span>}
+            {links.length > 0 && <span className="soft block text-fine">{links.map((one) => `“${one.words}” leads to ${one.href}`).join(' · ')}</span>}
           </p>
         ) : (
           <textarea
@@ -118,7 +118,7 @@ export const PassageLine = memo(
           {changed && (
             <button
               type="button"
-              className="link-act text-[12.5px]"
+              className="link-act text-fine"
               onClick={() =>
                 workspace.change(all([set('passages', key, 'was', null), set('passages', key, 'now', null), set('passages', key, 'links', null)]), {
                   label: `A text of “${row.name}” is as it was`,

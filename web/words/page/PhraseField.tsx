@@ -25,13 +25,13 @@ export function PhraseField({ row, page }: { readonly row: PageRow; readonly pag
       note={phrase === '' ? '' : fought ? 'another page has it too' : 'no other page has it'}
     >
       {phrase !== '' && (
-        <ul className="mt-1.5 flex flex-wrap gap-x-3 gap-y-0.5 text-[13px]" aria-label="Where the page says it">
+        <ul className="mt-1.5 flex flex-wrap gap-x-3 gap-y-0.5 text-note" aria-label="Where the page says it">
           {PLACES.filter((place) => places[place] !== 'absent').map((place) => {
             const all = places[place] === 'all';
             return (
               <li key={place} className={`inline-flex items-center gap-1 ${all ? '' : 'soft'}`}>
                 {all ? (
-                  <Check size={14} className="text-[color:var(--green)]" aria-label="in" />
+                  <Check size={14} className="text-green" aria-label="in" />
                 ) : (
                   <Minus size={14} aria-label={places[place] === 'partly' ? 'partly in' : 'not in'} />
                 )}

@@ -23,8 +23,8 @@ export function PicturePicker({
   const chosen = picture.value.replace(/^https?:\/\/[^/]+/, '').replace(/^\//, '');
   return (
     <fieldset>
-      <legend className="display mb-1 text-[15.5px] font-semibold">Share picture</legend>
-      <p className="soft mb-2 text-[13px]">
+      <legend className="display mb-1 text-lead font-semibold">Share picture</legend>
+      <p className="soft mb-2 text-note">
         {picture.from === 'none'
           ? 'None: the card has no picture.'
           : picture.fallback
@@ -32,7 +32,7 @@ export function PicturePicker({
             : 'Cards show its middle, about twice as wide as high; 1200 × 630 pixels are enough.'}
       </p>
       {own.length === 0 ? (
-        <p className="soft text-[13.5px]">There is no picture on this page{page.isHome ? '' : '; the site’s own can be set under Site'}.</p>
+        <p className="soft text-small">There is no picture on this page{page.isHome ? '' : '; the site’s own can be set under Site'}.</p>
       ) : (
         <div className="flex flex-wrap gap-2" role="group" aria-label="Pictures of this page">
           {own.slice(0, 24).map((path) => (
@@ -49,7 +49,7 @@ export function PicturePicker({
             </button>
           ))}
           {picture.from === 'owner' && !picture.fallback && (
-            <button type="button" className="link-act text-[13px]" onClick={() => choose(null)}>
+            <button type="button" className="link-act text-note" onClick={() => choose(null)}>
               None of its own
             </button>
           )}

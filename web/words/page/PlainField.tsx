@@ -36,7 +36,7 @@ export function PlainField({
     <div className="mb-4 min-w-0" data-field={field}>
       <div className="mb-1 flex flex-wrap items-baseline gap-x-2">
         <FieldLabel id={id} label={label} term={term} />
-        <span className="soft ml-auto text-[13px]">{note}</span>
+        <span className="soft ml-auto text-note">{note}</span>
       </div>
       <div className="field">
         <input

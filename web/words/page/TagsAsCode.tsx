@@ -12,8 +12,8 @@ export function TagsAsCode({ page }: { readonly page: string }) {
   return (
     <div>
       <pre className="code-block">{code}</pre>
-      <div className="flex items-center justify-between border-t border-[color:var(--line)] px-2 py-1">
-        <span className="soft px-1.5 text-[12.5px]">
+      <div className="flex items-center justify-between border-t border-line px-2 py-1">
+        <span className="soft px-1.5 text-fine">
           {tags.edits === 0 ? 'The page says so already.' : `${counted(tags.edits, 'thing')} will be written into the page.`}
         </span>
         <Copyable text={code} />

@@ -84,13 +84,13 @@ export function TextField({ field, label, term, page, name, value, otherwise, li
     <div className="mb-4" data-field={field}>
       <div className="mb-1 flex flex-wrap items-baseline gap-x-2.5">
         <FieldLabel id={id} label={label} term={term} />
-        <span className="soft text-[13px]">{sourceWords(value)}</span>
+        <span className="soft text-note">{sourceWords(value)}</span>
         {overridden && (
-          <button type="button" className="link-act text-[13px]" onClick={() => write(null)}>
+          <button type="button" className="link-act text-note" onClick={() => write(null)}>
             {otherwise.from === 'pattern' ? 'Back to the pattern' : 'Back to the page’s own'}
           </button>
         )}
-        <span id={`${id}-fit`} className="soft ml-auto min-w-0 text-[13px] tabular-nums [overflow-wrap:anywhere]">
+        <span id={`${id}-fit`} className="soft ml-auto min-w-0 text-note tabular-nums [overflow-wrap:anywhere]">
           {fitted.cut ? `cut after “${fitted.shown.replace(/ …$/, '').split(' ').slice(-2).join(' ')}” · ` : ''}
           {limit.unit === 'px'
             ? `${Math.round(fitted.width)} of ${limit.width} px · ${counted([...value.value].length, 'character')}`
@@ -118,7 +118,7 @@ function Suggestions({ texts, lang, onTake }: { readonly texts: readonly string[
   const [first, ...others] = texts;
   if (first === undefined) return null;
   return (
-    <ul className="mt-1.5 text-[13.5px]" aria-label="From this page">
+    <ul className="mt-1.5 text-small" aria-label="From this page">
       {[first, ...(all ? others : [])].map((text, index) => (
         <li key={text} className="flex items-start gap-2 py-0.5">
           <Lightbulb size={16} className={`mt-0.5 flex-none soft${index > 0 ? ' invisible' : ''}`} aria-hidden />

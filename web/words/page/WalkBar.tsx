@@ -28,7 +28,7 @@ export function WalkBar() {
   useHotkey('alt+b', () => workspace.skip(undefined));
   if (open.length === 0) {
     return (
-      <p className="notice notice-good mb-4 py-2 text-[13.5px]" role="status">
+      <p className="notice notice-good mb-4 py-2 text-small" role="status">
         Good enough, stop here: every page has the words it needs.
       </p>
     );

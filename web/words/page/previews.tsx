@@ -40,7 +40,7 @@ export function ResultCard({
   const trail = row.address.split('/').filter(Boolean).map(percentDecoded);
   return (
     <div className={`result${phone ? ' mx-auto max-w-[300px]' : ''}`}>
-      <p className="flex items-center gap-2 text-[13px]">
+      <p className="flex items-center gap-2 text-note">
         <Letter name={siteName || host} />
         <span className="truncate">
           <bdi lang={row.lang}>{siteName || host}</bdi> <span className="soft">{trail.map((part) => ` › ${part}`).join('')}</span>
@@ -49,7 +49,7 @@ export function ResultCard({
       <p className="result-title mt-1.5" {...siteText(row.lang)}>
         {shownTitle === '' ? <span className="soft italic">{wording.noTitle}</span> : shownTitle}
       </p>
-      <p className="soft mt-1 text-[14px] leading-snug" {...siteText(row.lang)}>
+      <p className="soft mt-1 text-plain leading-snug" {...siteText(row.lang)}>
         {shownText === '' ? <span className="italic">{wording.noDescription}</span> : shownText}
       </p>
     </div>
@@ -73,7 +73,7 @@ export function ShareCard({ page, title, description }: { readonly page: SitePag
   return (
     <div>
       {path === '' ? (
-        <p className="picture-empty aspect-[1200/630] w-full !rounded-none text-[13px]">no picture</p>
+        <p className="picture-empty aspect-[1200/630] w-full !rounded-none text-note">no picture</p>
       ) : (
         <SitePicture
           key={path}
@@ -84,12 +84,12 @@ export function ShareCard({ page, title, description }: { readonly page: SitePag
         />
       )}
       <div className="px-3.5 py-2.5" dir="auto">
-        <p className="soft text-[12.5px]">{siteHost(document)}</p>
+        <p className="soft text-fine">{siteHost(document)}</p>
         <p className="font-semibold leading-snug">{shownTitle || <span className="soft italic">{wording.noTitle}</span>}</p>
-        <p className="soft mt-0.5 text-[13.5px] leading-snug">{shownText}</p>
+        <p className="soft mt-0.5 text-small leading-snug">{shownText}</p>
       </div>
       {known && (
-        <p className="soft border-t border-[color:var(--line)] px-3.5 py-2 text-[12.5px]">
+        <p className="soft border-t border-line px-3.5 py-2 text-fine">
           {known.width} × {known.height} px
           {lost ? `; cards cut ${lost} % of it off ${known.width / known.height > CARD_SHAPE ? 'at the sides' : 'above and below'}` : ''}
           {known.width < SMALL.width || known.height < SMALL.height ? '; small: some programs show no picture this size' : ''}

@@ -172,7 +172,7 @@ function Adder({
               }}
             >
               {part === undefined ? <>The text “{typed.trim()}”</> : PART_NAMES[part]}
-              {part !== undefined && <span className="soft ml-auto max-w-36 truncate text-[12.5px]">{sample?.[part] || 'empty here'}</span>}
+              {part !== undefined && <span className="soft ml-auto max-w-36 truncate text-fine">{sample?.[part] || 'empty here'}</span>}
             </li>
           ))}
         </ul>
@@ -193,20 +193,20 @@ function PieceSettings({
 }) {
   if ('text' in piece)
     return (
-      <label className="flex items-center gap-2 border-t border-[color:var(--line)] p-3 text-[13.5px]">
+      <label className="flex items-center gap-2 border-t border-line p-3 text-small">
         Text
         <input className="input input-sm flex-1" autoFocus value={piece.text} maxLength={300} onChange={(event) => onChange({ text: event.target.value })} />
       </label>
     );
   return (
-    <div className="border-t border-[color:var(--line)] p-3 text-[13.5px]">
+    <div className="border-t border-line p-3 text-small">
       <p className="soft mb-1.5">The first that says something on a page is taken:</p>
       <ol className="flex flex-wrap items-center gap-1.5">
         {piece.first.map((one, index) => (
           <li key={index} className="piece is-text">
             <span className="piece-name">
               {index + 1}. {typeof one === 'string' ? PART_NAMES[one] : `“${one.text}”`}
-              <span className="soft ml-1.5 text-[12.5px]">{typeof one === 'string' ? sample?.[one] || 'empty here' : ''}</span>
+              <span className="soft ml-1.5 text-fine">{typeof one === 'string' ? sample?.[one] || 'empty here' : ''}</span>
             </span>
             {piece.first.length > 1 && (
               <button

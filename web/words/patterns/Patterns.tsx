@@ -27,7 +27,7 @@ export function Patterns() {
   const shown = kind ?? rows.find((row) => row.id === page && row.address !== '/')?.kind ?? kinds[0]?.kind;
   if (shown === undefined) return <Empty title={wording.noPages}>{wording.noPagesWhy}</Empty>;
   return (
-    <div className="mx-auto max-w-[980px]">
+    <div className="mx-auto max-w-wide">
       <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1>
           Patterns <Term id="pattern" />
@@ -100,12 +100,12 @@ function OnePattern({ kind, field }: { readonly kind: Kind; readonly field: Patt
           </button>
         )}
         {draft !== undefined && (
-          <button type="button" className="link-act text-[13.5px]" onClick={() => setDraft(undefined)}>
+          <button type="button" className="link-act text-small" onClick={() => setDraft(undefined)}>
             No pattern
           </button>
         )}
         {preview && (
-          <span className="soft ml-auto text-[13px]">
+          <span className="soft ml-auto text-note">
             {counted(preview.follow, 'page follows', 'pages follow')}
             {preview.own.length > 0 && `, ${preview.own.length} with words of ${plural(preview.own.length, 'its', 'their')} own`}
           </span>
@@ -115,7 +115,7 @@ function OnePattern({ kind, field }: { readonly kind: Kind; readonly field: Patt
       {preview && preview.samples.length > 0 && draft !== undefined && (
         <section className="mt-5">
           <h2 className="mb-1.5">On three {many}</h2>
-          <ul className="panel divide-y divide-[color:var(--line)]">
+          <ul className="panel divide-y divide-line">
             {preview.samples.map((sample) => (
               <Sample key={sample.page} page={sample.page} text={sample.text} />
             ))}
@@ -157,7 +157,7 @@ function SameTexts({
               {byId.get(page)?.address ?? page}
             </PageLink>
             <span {...siteText(byId.get(page)?.lang)}>“{text}”</span>
-            <span className="soft text-[13px]">and {counted(others, 'other', 'others')}</span>
+            <span className="soft text-note">and {counted(others, 'other', 'others')}</span>
           </li>
         ))}
       </ul>

@@ -21,14 +21,14 @@ export function Alike() {
   const shown = held ?? groups;
   if (!shown) return <p className="soft">Comparing …</p>;
   return (
-    <div className="mx-auto max-w-[1060px]">
+    <div className="mx-auto max-w-table">
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4">
         <h1>Alike</h1>
         <p className="soft">
           {groups && groups.length === 0 ? 'No two pages say the same.' : `${counted(groups?.length ?? 0, 'group')} of pages that say the same, or nearly.`}
         </p>
         {groups && groups.length < shown.length && (
-          <button type="button" className="link-act ml-auto text-[13.5px]" onClick={() => setHeld(groups)}>
+          <button type="button" className="link-act ml-auto text-small" onClick={() => setHeld(groups)}>
             Put away what is fixed
           </button>
         )}
@@ -56,17 +56,17 @@ function Group({ group, mended }: { readonly group: AlikeGroup; readonly mended:
   const what = group.field === 'title' ? 'title' : 'description';
   return (
     <section className="panel mb-4 overflow-hidden" aria-label={`${group.how === 'same' ? 'Same' : 'Nearly the same'} ${what}`}>
-      <h2 className="flex items-baseline gap-3 border-b border-[color:var(--line)] px-4 py-2.5">
+      <h2 className="flex items-baseline gap-3 border-b border-line px-4 py-2.5">
         {group.how === 'same' ? 'Same' : 'Nearly the same'} {what}
-        <span className="soft text-[13px] font-normal">{counted(group.pages.length, 'page')}</span>
-        {mended && <span className="ml-auto text-[13px] font-normal text-[color:var(--green)]">fixed</span>}
+        <span className="soft text-note font-normal">{counted(group.pages.length, 'page')}</span>
+        {mended && <span className="ml-auto text-note font-normal text-green">fixed</span>}
       </h2>
       <div className="alike-pages grid sm:grid-cols-2">
         {group.pages.slice(0, IN_GROUP).map((id) => (
           <One key={id} id={id} field={group.field} />
         ))}
       </div>
-      {group.pages.length > IN_GROUP && <p className="soft px-4 py-2 text-[13px]">and {group.pages.length - IN_GROUP} more: the ledger has them all.</p>}
+      {group.pages.length > IN_GROUP && <p className="soft px-4 py-2 text-note">and {group.pages.length - IN_GROUP} more: the ledger has them all.</p>}
     </section>
   );
 }
@@ -81,7 +81,7 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
   const limits = (field === 'title' ? titleLimits(document) : descriptionLimits(document)).slice(0, 2);
   return (
     <div className="p-3">
-      <p className="mb-1 flex items-baseline gap-2 text-[13.5px]">
+      <p className="mb-1 flex items-baseline gap-2 text-small">
         <PageLink to="words" page={id} className="link-act truncate">
           <PageName row={row} />
         </PageLink>

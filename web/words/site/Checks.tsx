@@ -16,7 +16,7 @@ const COSTS: Readonly<Record<Cost, string>> = { blocks: 'Blocks a page from bein
 export function Checks() {
   const rows = useWorkspace((state) => state.rows);
   return (
-    <div className="mx-auto max-w-[980px]">
+    <div className="mx-auto max-w-wide">
       <h1 className="mb-1">
         Checks <Term id="enough" />
       </h1>
@@ -24,7 +24,7 @@ export function Checks() {
       {(Object.keys(COSTS) as Cost[]).map((cost) => (
         <section key={cost} className="mb-5">
           <h2 className="mb-1.5">{COSTS[cost]}</h2>
-          <ul className="panel divide-y divide-[color:var(--line)]">
+          <ul className="panel divide-y divide-line">
             {CHECKS.filter((check) => check.cost === cost).map((check) => (
               <CheckLine
                 key={check.code}
@@ -57,14 +57,14 @@ function CheckLine({ check, pages }: { readonly check: Pick<Check<Finding>, 'cod
       >
         <summary className="flex min-h-8 cursor-pointer flex-wrap items-baseline gap-x-3">
           <span className="font-medium">{aboutCheck(check.code).name}</span>
-          <span className="soft text-[13px]">{aboutCheck(check.code).reason}</span>
-          <span className={`ml-auto text-[13px] tabular-nums ${pages.length === 0 ? 'soft' : 'font-semibold'}`}>
+          <span className="soft text-note">{aboutCheck(check.code).reason}</span>
+          <span className={`ml-auto text-note tabular-nums ${pages.length === 0 ? 'soft' : 'font-semibold'}`}>
             {pages.length === 0 ? 'none' : counted(pages.length, 'page')}
           </span>
         </summary>
         {mends && check.onAllPages && <TemplateMend code={check.code} field={check.onAllPages} />}
         {pages.length > 0 && (
-          <ul className="columns-1 gap-6 py-1 text-[13.5px] sm:columns-2 lg:columns-3">
+          <ul className="columns-1 gap-6 py-1 text-small sm:columns-2 lg:columns-3">
             {pages.slice(0, drawn).map((id) => (
               <li key={id}>
                 <PageLink to={check.stop === 'doors' ? 'doors' : 'words'} page={id} className="link-act text-left !font-normal">
@@ -90,7 +90,7 @@ function LetBe() {
   return (
     <section className="mb-5">
       <h2 className="mb-1.5">Let be</h2>
-      <ul className="panel divide-y divide-[color:var(--line)] text-[13.5px]">
+      <ul className="panel divide-y divide-line text-small">
         {entries.map(([key, { reason, at }]) => {
           const [page = '', code = ''] = key.split('\n');
           return (
@@ -121,7 +121,7 @@ function Limits() {
       <h2 className="mb-1">
         Where texts are cut <Term id="fit" />
       </h2>
-      <p className="soft mb-2 text-[13px]">
+      <p className="soft mb-2 text-note">
         Widths are measured by the advance widths of Liberation Sans, which has those of the commonest sans face. Nothing is refused for being longer.
       </p>
       <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label="Where texts are cut">
@@ -166,7 +166,7 @@ function Limits() {
                     {own !== undefined && (
                       <button
                         type="button"
-                        className="link-act text-[13px]"
+                        className="link-act text-note"
                         onClick={() => workspace.change(set('limits', limit.id, 'width', null), { label: `${ROOM_LINES[limit.id]}: as usual` })}
                       >
                         Back to {limit.width}

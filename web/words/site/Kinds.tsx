@@ -17,11 +17,10 @@ import {
   KIND_TABLE,
 } from '../../../core/site/index.ts';
 import { counted, plural } from '../../../core/wording/index.ts';
-import { byKind, Term, PageLink } from '../../components/index.ts';
+import { byKind, MATCHES, Term, PageLink } from '../../components/index.ts';
 import { SortableList } from '../../ui/index.ts';
 import { moveRule, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 
-const MATCHES = { below: 'everything below', contains: 'addresses that contain', ends: 'addresses that end in' } as const;
 const SHOWN = 40;
 
 /** What each page is for: guessed, ruled, or said for one page. */
@@ -45,7 +44,7 @@ export function Kinds() {
     setPicked(new Set());
   };
   return (
-    <div className="mx-auto max-w-[980px]">
+    <div className="mx-auto max-w-wide">
       <h1 className="mb-1">
         Kinds <Term id="kind" />
       </h1>
@@ -61,7 +60,7 @@ export function Kinds() {
         />
       </section>
       <h2 className="mb-2">Pages by kind</h2>
-      <ul className="panel divide-y divide-[color:var(--line)]">
+      <ul className="panel divide-y divide-line">
         {groups.map(({ kind, rows: pages }) => (
           <li key={kind}>
             <button
@@ -72,11 +71,11 @@ export function Kinds() {
             >
               <span className="display w-32 font-semibold">{KIND_TABLE[kind].many}</span>
               <span className="soft tabular-nums">{counted(pages.length, 'page')}</span>
-              <span className="soft ml-auto hidden text-[13px] sm:inline">{reasons(pages)}</span>
+              <span className="soft ml-auto hidden text-note sm:inline">{reasons(pages)}</span>
             </button>
             {open === kind && (
-              <div className="border-t border-[color:var(--line)] px-4 py-2">
-                <div className="mb-2 flex flex-wrap items-center gap-2 text-[13.5px]">
+              <div className="border-t border-line px-4 py-2">
+                <div className="mb-2 flex flex-wrap items-center gap-2 text-small">
                   <label className="flex min-h-8 items-center gap-2">
                     <input
                       type="checkbox"
@@ -104,7 +103,7 @@ export function Kinds() {
                 </div>
                 <ul>
                   {pages.slice(0, SHOWN * 10).map((page) => (
-                    <li key={page.id} className="flex min-h-8 items-center gap-2 text-[13.5px]">
+                    <li key={page.id} className="flex min-h-8 items-center gap-2 text-small">
                       <input
                         type="checkbox"
                         className="checkbox checkbox-sm"
@@ -121,13 +120,11 @@ export function Kinds() {
                         {page.name}
                       </PageLink>
                       <span className="mono soft truncate">{readableAddress(page.address)}</span>
-                      <span className="soft ml-auto flex-none text-[12.5px]">
-                        {{ owner: 'said for this page', rule: 'by a rule', guess: '' }[page.kindFrom]}
-                      </span>
+                      <span className="soft ml-auto flex-none text-fine">{{ owner: 'said for this page', rule: 'by a rule', guess: '' }[page.kindFrom]}</span>
                     </li>
                   ))}
                 </ul>
-                {pages.length > SHOWN * 10 && <p className="soft py-1 text-[13px]">and {pages.length - SHOWN * 10} more: a rule reaches them all.</p>}
+                {pages.length > SHOWN * 10 && <p className="soft py-1 text-note">and {pages.length - SHOWN * 10} more: a rule reaches them all.</p>}
               </div>
             )}
           </li>
@@ -160,12 +157,12 @@ function RuleLine({ rule, earlier, mover }: { readonly rule: KindRule; readonly 
   const fields = ['path', 'match', 'kind', 'archives', 'order'] as const;
   return (
     <div className="p-3">
-      <div className="flex flex-wrap items-center gap-2 text-[14px]">
+      <div className="flex flex-wrap items-center gap-2 text-plain">
         <span>
           {MATCHES[rule.match].replace(/^./, (letter) => letter.toUpperCase())} <code className="font-semibold">{rule.path}</code> is{' '}
           {article(KIND_TABLE[rule.kind].name)} <strong>{KIND_TABLE[rule.kind].name.toLowerCase()}</strong>
         </span>
-        <button type="button" className="link-act text-[13px]" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <button type="button" className="link-act text-note" aria-expanded={open} onClick={() => setOpen(!open)}>
           catches {counted(caught.length, 'page')}
           {decided.length < caught.length && `, decides ${decided.length}`}
         </button>
@@ -190,7 +187,7 @@ function RuleLine({ rule, earlier, mover }: { readonly rule: KindRule; readonly 
 
 function Caught({ pages }: { readonly pages: readonly { readonly id: string; readonly name: string; readonly address: string; readonly kind: Kind }[] }) {
   return (
-    <ul className="mt-2 max-h-56 overflow-auto text-[13px]" tabIndex={0} aria-label="Pages that the rule catches">
+    <ul className="mt-2 max-h-56 overflow-auto text-note" tabIndex={0} aria-label="Pages that the rule catches">
       {pages.slice(0, 400).map((page) => (
         <li key={page.id} className="flex gap-2 py-0.5">
           <span className="truncate">
@@ -242,7 +239,7 @@ function NewRule({ order }: { readonly order: number }) {
         setPath('');
       }}
     >
-      <div className="flex flex-wrap items-center gap-2 text-[14px]">
+      <div className="flex flex-wrap items-center gap-2 text-plain">
         <select
           className="select select-sm w-auto"
           aria-label="Which addresses"
@@ -281,19 +278,19 @@ function NewRule({ order }: { readonly order: number }) {
           Add the rule
         </button>
         {path.trim() !== '' && (
-          <span className="soft text-[13px]" role="status">
+          <span className="soft text-note" role="status">
             catches {counted(caught.length, 'page')}
           </span>
         )}
       </div>
       {lists.length > 0 && (
-        <label className="mt-2 flex items-center gap-2 text-[13px]">
+        <label className="mt-2 flex items-center gap-2 text-note">
           <input type="checkbox" className="checkbox checkbox-sm" checked={archives} onChange={(event) => setArchives(event.target.checked)} />
           Also for {counted(lists.length, 'page that lists others', 'pages that list others')} (categories, tags, authors, dates)
         </label>
       )}
       {flipped.length > 0 && (
-        <p className="mt-2 text-[13px] text-[color:var(--brick)]" role="status">
+        <p className="mt-2 text-note text-brick" role="status">
           {counted(flipped.length, 'page')}{' '}
           {intent === 'list'
             ? plural(flipped.length, 'would be listed that is kept out now', 'would be listed that are kept out now')

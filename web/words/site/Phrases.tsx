@@ -30,7 +30,7 @@ export function Phrases() {
   const shown = (rows ?? []).filter((row) => only === undefined || row.verdict === only);
   const none = listOf(wishes?.services).length === 0 && (rows ?? []).length === 0;
   return (
-    <div className="mx-auto max-w-[1060px]">
+    <div className="mx-auto max-w-table">
       <h1 className="mb-1">Phrases</h1>
       <p className="soft mb-4">The searches people make, and which page answers each by its own words.</p>
       <div className="mb-5 grid gap-4 sm:grid-cols-3">
@@ -56,7 +56,7 @@ export function Phrases() {
                 {VERDICTS[verdict]} <span className="tabular-nums">{counts[verdict]}</span>
               </button>
             ))}
-            <span className="soft ml-auto text-[13px]">
+            <span className="soft ml-auto text-note">
               {counted((rows ?? []).length, 'phrase')}, the most worth first <Term id="worth" />
             </span>
             <Segments
@@ -72,7 +72,7 @@ export function Phrases() {
           {way === 'matrix' ? (
             <Matrix rows={shown.slice(0, most)} />
           ) : (
-            <ul className="panel divide-y divide-[color:var(--line)]" data-testid="phrases">
+            <ul className="panel divide-y divide-line" data-testid="phrases">
               {shown.slice(0, most).map((row) => (
                 <Phrase key={row.phrase} row={row} />
               ))}
@@ -95,7 +95,7 @@ function WishList({ field }: { readonly field: keyof typeof WISHES }) {
   const { label, example } = WISHES[field];
   return (
     <label className="block">
-      <span className="font-semibold">{label}</span> <span className="soft text-[12.5px]">one a line</span>
+      <span className="font-semibold">{label}</span> <span className="soft text-fine">one a line</span>
       <textarea
         className="textarea mt-1 w-full"
         rows={4}
@@ -127,7 +127,7 @@ function Phrase({ row }: { readonly row: PhraseRow }) {
         {row.phrase}
       </span>
       <span className={`verdict is-${row.verdict}`}>{VERDICTS[row.verdict]}</span>
-      <span className="flex flex-wrap items-center justify-end gap-1.5 text-[13px]">
+      <span className="flex flex-wrap items-center justify-end gap-1.5 text-note">
         {row.targets.map((id) => (
           <PageLink to="words" page={id} key={id} className="chip" title="This page is meant for it">
             {byId.get(id)?.name ?? id}
@@ -251,9 +251,7 @@ function Matrix({ rows }: { readonly rows: readonly PhraseRow[] }) {
           ))}
         </tbody>
       </table>
-      <p className="soft px-3 py-2 text-[12.5px]">
-        ● answers it · ◐ touches it · on amber: its target. A click gives the phrase to the page, or takes it back.
-      </p>
+      <p className="soft px-3 py-2 text-fine">● answers it · ◐ touches it · on amber: its target. A click gives the phrase to the page, or takes it back.</p>
     </div>
   );
 }

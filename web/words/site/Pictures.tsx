@@ -28,7 +28,7 @@ export function Pictures() {
   if (!report) return <p className="soft">Looking for pictures …</p>;
   const without = report.filter((one) => one.alt === null).length;
   return (
-    <div className="ledger mx-auto w-full max-w-[980px]">
+    <div className="ledger mx-auto w-full max-w-wide">
       <header className="bar">
         <h1>
           Pictures <Term id="alt" />
@@ -63,11 +63,7 @@ export function Pictures() {
               const one = shown[item.index];
               return (
                 one && (
-                  <li
-                    key={keyOf(one)}
-                    className="absolute inset-x-0 flex gap-3 border-b border-[color:var(--line)] p-2.5"
-                    style={{ top: item.start, height: item.size }}
-                  >
+                  <li key={keyOf(one)} className="absolute inset-x-0 flex gap-3 border-b border-line p-2.5" style={{ top: item.start, height: item.size }}>
                     <Picture place={one} />
                   </li>
                 )
@@ -96,13 +92,13 @@ function Picture({ place }: { readonly place: PicturePlace }) {
     <>
       <span className="h-[82px] w-[116px] flex-none overflow-hidden rounded-lg">
         {place.path === undefined ? (
-          <span className="picture-empty text-[12px]">elsewhere</span>
+          <span className="picture-empty text-tiny">elsewhere</span>
         ) : (
           <SitePicture path={place.path} alt="" className="h-full w-full object-cover" />
         )}
       </span>
       <div className="min-w-0 flex-1">
-        <p className="flex items-baseline gap-2 text-[13px]">
+        <p className="flex items-baseline gap-2 text-note">
           <span className="mono truncate">{place.src.replace(/^.*\//, '')}</span>
           <PageLink to="words" page={place.page} className="link-act soft truncate !font-normal">
             <bdi lang={row?.lang}>{row?.name ?? place.page}</bdi>
@@ -118,7 +114,7 @@ function Picture({ place }: { readonly place: PicturePlace }) {
           value={alt ?? ''}
           onChange={(event) => write(event.target.value)}
         />
-        <p className="mt-1 flex gap-3 text-[12.5px]">
+        <p className="mt-1 flex gap-3 text-fine">
           {alt === '' ? (
             <span className="soft">decoration</span>
           ) : alt === null ? (

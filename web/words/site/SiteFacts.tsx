@@ -3,7 +3,7 @@ import { cleanOrigin, mainAddressChange, set, siteHost, siteOrigin } from '../..
 import { leftover } from '../../../core/site/index.ts';
 import { ChosenFact, Fact, Rail, Term } from '../../components/index.ts';
 import { Segments } from '../../ui/index.ts';
-import { useReport, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { BrowserTab, ResultCard, ShareCard } from '../page/previews.tsx';
 import { MainAddress, OwnerKind } from '../../components/index.ts';
 import { SitePicture } from './SitePicture.tsx';
@@ -14,7 +14,7 @@ const STUFFED = 12;
 /** What is true of the whole site: its name, its address, who is behind it; at the right what each does for those who see it. */
 export function SiteFacts() {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('facts', 'limits', 'care');
   const home = useWorkspace((state) => state.rows.find((row) => row.address === '/'));
   const detail = useWorkspace((state) => state.detail);
   const facts = document.tables.facts[''] ?? {};
@@ -24,7 +24,7 @@ export function SiteFacts() {
   const keywords = (facts.keywords ?? '').split(',').filter((word) => word.trim() !== '').length;
   const stale = facts.tagline ? leftover(facts.tagline, siteHost(document)) : undefined;
   return (
-    <div className="mx-auto max-w-[760px]">
+    <div className="mx-auto max-w-narrow">
       <h1>The site</h1>
       <p className="soft mt-1 mb-4">Told once, used everywhere: in titles, results, cards and structured data.</p>
       <div className="grid gap-x-5 gap-y-3.5 sm:grid-cols-2">
@@ -33,7 +33,7 @@ export function SiteFacts() {
         <Fact field="tagline" fault={stale && `“${stale.part}” is what a template left. Say what you do, or leave it empty.`} />
         <div>
           <p className="mb-1.5 flex items-baseline gap-x-2">
-            <span className="font-semibold">Separator</span> <span className="soft text-[12.5px]">between the parts of a title</span>
+            <span className="font-semibold">Separator</span> <span className="soft text-fine">between the parts of a title</span>
           </p>
           <Segments
             label="Separator"
@@ -56,7 +56,7 @@ export function SiteFacts() {
         <Fact field="logo" />
         <div>
           <Fact field="keywords" fault={keywords > STUFFED ? `${keywords} keywords look like stuffing. Keep the few that you would say aloud.` : undefined} />
-          <p className="soft mt-1 text-[13px]">
+          <p className="soft mt-1 text-note">
             They go on the home page alone <Term id="keywords" />
           </p>
         </div>
@@ -93,13 +93,13 @@ export function SiteFacts() {
       {home && (
         <Rail>
           <h2>What it does</h2>
-          <p className="soft mt-1 mb-2 text-[13px]">The name and the address, above every result:</p>
+          <p className="soft mt-1 mb-2 text-note">The name and the address, above every result:</p>
           <div className="panel">
             <ResultCard row={home} title={home.title} description={home.description} phone={false} />
           </div>
-          <p className="soft mt-4 mb-2 text-[13px]">The name and the separator, in the browser’s tab, where titles use them:</p>
+          <p className="soft mt-4 mb-2 text-note">The name and the separator, in the browser’s tab, where titles use them:</p>
           <BrowserTab title={[`A page`, facts.separator ?? '|', facts.siteName ?? ''].join(' ')} />
-          <p className="soft mt-4 mb-2 text-[13px]">The picture, on the card of a link that has none of its own:</p>
+          <p className="soft mt-4 mb-2 text-note">The picture, on the card of a link that has none of its own:</p>
           <div className="panel overflow-hidden">
             {detail ? (
               <ShareCard
@@ -120,7 +120,7 @@ export function SiteFacts() {
 /** With or without s, with or without www: settled once, for every link, map and canonical. */
 function AddressVariant() {
   const workspace = useWorkspaceApi();
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('facts', 'limits', 'care');
   const origin = siteOrigin(document);
   const host = siteHost(document);
   const bare = host.replace(/^www\./, '');

@@ -30,10 +30,10 @@ export function TemplateMend({ code, field }: { readonly code: FindingCode; read
     workspace.change(all(mended.map((page) => set('pages', page, field, null))), { label: `${back} on ${counted(mended.length, 'page')}` });
   return (
     <div className="my-2" data-testid="template-mend">
-      {groups === undefined && <p className="soft text-[13px]">Looking at what would be written …</p>}
+      {groups === undefined && <p className="soft text-note">Looking at what would be written …</p>}
       {groups?.slice(0, SHOWN).map((group) => (
         <div key={JSON.stringify([group.changes, group.refused, group.lang])} className="mend-group">
-          <p className="soft text-[13px]">
+          <p className="soft text-note">
             {group.refused === undefined
               ? counted(group.pages.length, 'page')
               : `${counted(group.pages.length, 'page')} cannot be mended so: ${PATCH_REFUSALS[group.refused]}`}
@@ -44,13 +44,13 @@ export function TemplateMend({ code, field }: { readonly code: FindingCode; read
             {group.pages.length > 1 && ' among them'}
           </p>
           {group.changes.map(({ before, after }, at) => (
-            <p key={at} className="mono text-[12.5px] break-all">
+            <p key={at} className="mono text-fine break-all">
               {before !== '' && <del>{before}</del>} {after !== '' && <ins>{after}</ins>}
             </p>
           ))}
         </div>
       ))}
-      {groups !== undefined && groups.length > SHOWN && <p className="soft text-[13px]">and {counted(groups.length - SHOWN, 'more change')}</p>}
+      {groups !== undefined && groups.length > SHOWN && <p className="soft text-note">and {counted(groups.length - SHOWN, 'more change')}</p>}
       <p className="mt-2 flex flex-wrap items-center gap-3">
         {count > 0 && (
           <button type="button" className="btn btn-sm btn-primary gap-2" onClick={() => mend(workspace, field, done, able)}>
@@ -58,7 +58,7 @@ export function TemplateMend({ code, field }: { readonly code: FindingCode; read
           </button>
         )}
         {mended.length > 0 && (
-          <button type="button" className="link-act text-[13px]" onClick={takeBack}>
+          <button type="button" className="link-act text-note" onClick={takeBack}>
             Mended on {counted(mended.length, 'page')}: take that back
           </button>
         )}
