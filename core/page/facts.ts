@@ -1,4 +1,3 @@
-import type { Unwritable } from './writable.ts';
 import type { Encoding, Range } from '../source/index.ts';
 
 /** A `title` element in the HTML namespace. */
@@ -76,6 +75,9 @@ export interface JsonLdFact {
   readonly text: string;
   readonly content: Range;
 }
+
+/** Why nothing, or no title, can be written into a page, whatever it is. */
+export type Unwritable = 'utf-16' | 'stateful-encoding' | 'head-open' | 'title-made';
 
 /** Everything the program knows of a page from its bytes. Ranges are UTF-16 offsets into the decoded text. */
 export interface PageFacts {

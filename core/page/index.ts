@@ -27,7 +27,7 @@ export {
   type IndexDirectives,
 } from './directives.ts';
 export { spareHeadings, type TemplateEdit } from './template-edits.ts';
-export type { Unwritable } from './writable.ts';
+export type { Unwritable } from './facts.ts';
 export { ownPart } from './frame.ts';
 export { holdsPage } from './leftovers.ts';
 export { plannedMetas, type DirectivesEdit, type NoindexEdit, type PlannedMeta } from './robots-metas.ts';

@@ -1,9 +1,6 @@
 import { readOnlyReason } from '../source/index.ts';
-import type { PageFacts } from './facts.ts';
+import type { PageFacts, Unwritable } from './facts.ts';
 import { hasInstruction } from './leftovers.ts';
-
-/** Why nothing, or no title, can be written into a page, whatever it is. */
-export type Unwritable = 'utf-16' | 'stateful-encoding' | 'head-open' | 'title-made';
 
 /** Elements of a head whose content is no markup of the page: one that never ends takes in all that follows. */
 const SWALLOWING = ['title', 'style', 'script', 'noframes', 'noscript', 'template'] as const;

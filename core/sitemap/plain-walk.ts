@@ -1,5 +1,5 @@
 import { NAMESPACES, type Alternate } from './write.ts';
-import type { ExaminedEntry, WalkedMap } from './walk.ts';
+import type { ExaminedEntry, WalkedMap } from './walked.ts';
 
 /** A map that is as plain as programs write them, read. */
 export interface PlainMap {

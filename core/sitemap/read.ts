@@ -1,4 +1,5 @@
-import { beginsAsMap, walkMap, type SitemapRefusal } from './walk.ts';
+import type { SitemapRefusal } from './walked.ts';
+import { beginsAsMap, walkMap } from './walk.ts';
 import { SITEMAP_LIMITS } from './write.ts';
 
 /** A map or an index, read. */

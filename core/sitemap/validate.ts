@@ -1,7 +1,8 @@
 import { readW3cDate, w3cDate } from './dates.ts';
 import { plainAddress } from '../source/index.ts';
 import { listedAddresses } from './read.ts';
-import { walkMap, type ElementFault, type ExaminedEntry, type SitemapRefusal, type XmlFault } from './walk.ts';
+import type { ElementFault, ExaminedEntry, SitemapRefusal, XmlFault } from './walked.ts';
+import { walkMap } from './walk.ts';
 import { NAMESPACES, octets, SITEMAP_LIMITS } from './write.ts';
 
 /** Something in a map that the protocol does not allow, or that makes no sense. `place` is an offset in the text. */

@@ -4,7 +4,7 @@ import type { RobotsVerdict } from '../../core/robots/index.ts';
 import type { SwitchStory } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import type { Band } from './pages/Clicks.tsx';
+import type { Band } from './pages/click-bands.ts';
 
 export const wording = {
   kinds: 'What each kind of page is for',
