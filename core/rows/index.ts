@@ -2,6 +2,6 @@ export { checkInput, languageIn, type CheckedAmong } from './check-input.ts';
 export { feedEntries } from './feeds.ts';
 export { ignoredCodes } from './ignored.ts';
 export { PageNames } from './page-names.ts';
-export { remainingSteps, stopCounts, type RemainingStep, type Step } from './remaining-steps.ts';
+export { remainingSteps, STEP_STOPS, stopCounts, type RemainingStep, type Step } from './remaining-steps.ts';
 export { forSurvey, inTreeOrder, type PageRow, type SiteFile, type SiteNumbers, type SurveyedFacts } from './row.ts';
 export { SharedWords, type ComparedWords } from './shared-words.ts';

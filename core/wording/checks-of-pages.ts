@@ -130,8 +130,8 @@ export const ABOUT_PAGES = {
     button: () => 'Write',
     say: (finding) => ({
       headline: `${finding.count} of ${counted(finding.of, 'picture')} ${plural(finding.count, 'has', 'have')} no alt text`,
-      why: `${finding.first}${finding.count > 1 ? ` and ${finding.count - 1} more` : ''}. People who cannot see them, and engines, learn nothing from them.`,
-      mend: 'Say what each shows, or that it is decoration.',
+      why: `${finding.first}${finding.count > 1 ? ` and ${finding.count - 1} more` : ''}. People who cannot see ${plural(finding.count, 'it', 'them')}, and engines, learn nothing from ${plural(finding.count, 'it', 'them')}.`,
+      mend: plural(finding.count, 'Say what it shows, or that it is decoration.', 'Say what each shows, or that it is decoration.'),
     }),
   },
   'lang-missing': {
@@ -152,7 +152,7 @@ export const ABOUT_PAGES = {
     say: (finding) => ({
       headline: `${counted(finding.paths.length, 'link')} ${plural(finding.paths.length, 'leads', 'lead')} nowhere`,
       why: `Nothing answers at ${finding.paths[0] ?? ''}${finding.paths.length > 1 ? ` and ${finding.paths.length - 1} more` : ''}.`,
-      mend: 'Lead it to a page that is there.',
+      mend: plural(finding.paths.length, 'Lead it to a page that is there.', 'Lead them to pages that are there.'),
     }),
   },
   'links-none': {

@@ -6,7 +6,7 @@ export const SHUT_GATES: Readonly<Record<GateName, string>> = {
   public: 'the host keeps it back',
   answers: 'its address does not answer as a page should',
   fetchable: 'robots.txt forbids engines to fetch it',
-  listed: 'it tells engines not to list it',
+  listed: 'the page tells engines not to list it',
   'main-address': 'it hands its place to another address',
   reachable: 'nothing leads there',
 };

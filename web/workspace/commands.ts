@@ -18,7 +18,7 @@ import {
 } from '../../core/site/index.ts';
 import { mapsOf } from '../../core/map/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { findingWords } from '../../core/wording/index.ts';
+import { findingWords, plural } from '../../core/wording/index.ts';
 import type { Workspace } from './store.ts';
 
 /**
@@ -93,7 +93,9 @@ export function moveRule(workspace: Workspace, rules: readonly { readonly id: st
 export function setInMap(workspace: Workspace, ids: readonly string[], inMap: boolean | null): void {
   if (ids.length === 0) return;
   const name = ids.length === 1 ? `“${workspace.state.byId.get(ids[0] ?? '')?.name ?? ids[0] ?? ''}”` : `${ids.length} pages`;
-  const what = inMap === null ? 'stand in the sitemap as their intent says' : inMap ? 'go into the sitemap' : 'stay out of the sitemap';
+  const one = ids.length === 1;
+  const own = one ? 'stands in the sitemap as its intent says' : 'stand in the sitemap as their intents say';
+  const what = inMap === null ? own : `${inMap ? plural(ids.length, 'goes into', 'go into') : plural(ids.length, 'stays out of', 'stay out of')} the sitemap`;
   workspace.change(all(ids.map((id) => set('pages', id, 'inMap', inMap))), { label: `${name} ${what}` });
 }
 

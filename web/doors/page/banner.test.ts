@@ -25,7 +25,7 @@ const CASES: Readonly<Record<string, Case>> = {
   'not released': { live: false, headline: 'Not live yet', why: 'Engines see only what is released. Below is how it will be.', label: 'To the release' },
   noindex: {
     head: NOINDEX,
-    headline: 'Blocked: you want it found, but it tells engines not to list it',
+    headline: 'Blocked: you want it found, but the page tells engines not to list it',
     why: 'One thing blocks it.',
     label: 'Open it',
   },
