@@ -1,7 +1,16 @@
-import { journalEntrySchema } from '../../core/site/index.ts';
+import { journalEntrySchema, type JournalEntry } from '../../core/site/index.ts';
 import type { WorkspaceTools } from '../workspace/index.ts';
 
 const UNDER_WAY = 'jolly-beacon-under-way:';
+
+/** An entry as it was kept; undefined where it is none, or was cut off. */
+function entryOf(text: string | null): JournalEntry | undefined {
+  try {
+    return journalEntrySchema.safeParse({ ...(JSON.parse(text ?? 'null') as object), seq: 0 }).data;
+  } catch {
+    return undefined;
+  }
+}
 
 /**
  * What is on its way to the database, kept in the tab's own storage: a reload finds it again. Each entry has an item of its own, so that a key costs what
@@ -33,10 +42,7 @@ export function tabMemory(storage: () => Storage): WorkspaceTools['unsavedEntrie
     find: (siteId) => {
       try {
         // One that cannot be read does not take the others along.
-        return itemsOf(siteId).flatMap((key) => {
-          const read = journalEntrySchema.safeParse({ ...(JSON.parse(storage().getItem(key) ?? 'null') as object), seq: 0 });
-          return read.success ? [read.data] : [];
-        });
+        return itemsOf(siteId).flatMap((key) => entryOf(storage().getItem(key)) ?? []);
       } catch {
         return [];
       }
