@@ -39,16 +39,20 @@ export function Sites() {
   // Another tab may bring a site in, rename or delete one.
   useEffect(() => workspace.tools.listen(refresh), [workspace, refresh]);
   const deleted = useRef<SiteRecord[]>([]);
+  const going = useRef<Promise<unknown>>(Promise.resolve());
   const undo = (): void => {
     const site = deleted.current.pop();
     if (!site) return note('Nothing to undo here.', { id: 'undo' });
-    void restoreSite(workspace, site).then(refresh);
+    // One that is on its way out is had back once it is there.
+    void going.current.then(() => restoreSite(workspace, site)).then(refresh);
     note(`“${site.name}” is back.`, { id: 'undo' });
   };
   useHotkey('mod+z', undo);
   const remove = async (site: SiteRecord): Promise<void> => {
-    await deleteSite(workspace, site);
     deleted.current.push(site);
+    const gone = deleteSite(workspace, site);
+    going.current = gone.catch(() => undefined);
+    await gone;
     refresh();
     heading.current?.focus();
     note(`“${site.name}” was moved to the bin.`, { id: 'undo', duration: 12_000, action: { label: 'Undo', onClick: undo } });
