@@ -1,4 +1,4 @@
-import type { FetchedMap, LiveAnswer, TwinAnswer } from '../core/exchange/index.ts';
+import type { FetchedMap, LiveAnswer, VariantAnswer } from '../core/exchange/index.ts';
 import { policyFor } from '../core/engines/index.ts';
 import { answerText, evidenceFromAnswer, gatePlaces, readAnswer, wayIn, type Answer } from '../core/indexing/index.ts';
 import { SITEMAP_LIMITS } from '../core/sitemap/index.ts';
@@ -80,7 +80,7 @@ function answerOf(outcome: FetchOutcome): Answer | { readonly failed: string } {
 }
 
 /** The same path with and without `s`, with and without `www`: engines take these for different sites unless three of them lead to the fourth. */
-async function lookAtTwins(fetch: Fetch, url: URL): Promise<TwinAnswer[]> {
+async function lookAtTwins(fetch: Fetch, url: URL): Promise<VariantAnswer[]> {
   if (!url.hostname.includes('.')) return [];
   const other = url.hostname.startsWith('www.') ? url.hostname.slice(4) : `www.${url.hostname}`;
   const variants = ['https', 'http'].flatMap((scheme) =>
@@ -89,7 +89,7 @@ async function lookAtTwins(fetch: Fetch, url: URL): Promise<TwinAnswer[]> {
   return Promise.all(
     variants
       .filter((variant) => variant !== url.href)
-      .map(async (address): Promise<TwinAnswer> => {
+      .map(async (address): Promise<VariantAnswer> => {
         const outcome = await fetch(address);
         return {
           address,

@@ -1,13 +1,25 @@
 import { z } from 'zod';
-import type { SearchResult } from '../engine/index.ts';
+import type { IndexRecord, SearchResult } from '../engine/index.ts';
+import type { GatePlaces, WayIn } from '../indexing/index.ts';
 import type { ProofOutcome } from '../ownership/index.ts';
-import type { ClockAnswer, EngineSite, FetchedMap, HostedAnswer, HostedSite, LiveAnswer, MissingAnswer, ProofTag, SearchAnswer } from './api.ts';
 
-/** What the server answers, as the page checks it before it believes it. Codes with fields are checked by their code alone. */
-const coded = z.looseObject({ code: z.string() });
+/*
+ * What the server answers: the schemas by which the page checks it before it believes it, and the types that follow from them. Of what the core makes itself
+ * (a way in, a reason, an outcome) only the outline is checked.
+ */
+
+/** What a schema lets through, to be read only. */
+type Answer<S extends z.ZodType> = Frozen<z.infer<S>>;
+type Frozen<T> = T extends WayIn | ProofOutcome | IndexRecord['reason'] | GatePlaces ? T : T extends object ? { readonly [K in keyof T]: Frozen<T[K]> } : T;
+
+/** A value of the core's own, known by its outline. */
+const outlined = <T>(outline: z.ZodType): z.ZodType<T> => z.custom<T>((value) => outline.safeParse(value).success);
+
 const time = z.string();
+const reason = outlined<IndexRecord['reason']>(z.looseObject({ code: z.string() }));
 
-export const hostedSite: z.ZodType<HostedSite> = z.object({
+/** What the host knows of a site. */
+export const hostedSite = z.object({
   host: z.string(),
   number: z.number(),
   at: time,
@@ -15,14 +27,26 @@ export const hostedSite: z.ZodType<HostedSite> = z.object({
   audience: z.enum(['draft', 'restricted', 'public']),
   visit: z.string(),
 });
-export const hostedAnswer: z.ZodType<HostedAnswer> = z.object({ site: hostedSite.nullable() });
-export const clockAnswer: z.ZodType<ClockAnswer> = z.object({ now: time });
-export const missingAnswer: z.ZodType<MissingAnswer> = z.object({ missing: z.array(z.string()) });
-export const proofTag: z.ZodType<ProofTag> = z.object({ name: z.string(), content: z.string(), tag: z.string() });
-export const proofOutcome = z.looseObject({
-  kind: z.enum(['verified', 'not-live', 'refused', 'not-found', 'in-body', 'altered', 'elsewhere']),
-}) as unknown as z.ZodType<ProofOutcome>;
+export type HostedSite = Answer<typeof hostedSite>;
+export const hostedAnswer = z.object({ site: hostedSite.nullable() });
+export type HostedAnswer = Answer<typeof hostedAnswer>;
 
+/** The stand-ins' clock, ISO time. */
+export const clockAnswer = z.object({ now: time });
+export type ClockAnswer = Answer<typeof clockAnswer>;
+
+/** Hashes that the host lacks. */
+export const missingAnswer = z.object({ missing: z.array(z.string()) });
+export type MissingAnswer = Answer<typeof missingAnswer>;
+
+/** What an engine asks the owner to place. */
+export const proofTag = z.object({ name: z.string(), content: z.string(), tag: z.string() });
+export type ProofTag = Answer<typeof proofTag>;
+export const proofOutcome = outlined<ProofOutcome>(
+  z.looseObject({ kind: z.enum(['verified', 'not-live', 'refused', 'not-found', 'in-body', 'altered', 'elsewhere']) }),
+);
+
+/** A map that was handed in, as the engine last read it; `named`: it was not handed in but is named in robots.txt. */
 const handedInMap = z.object({
   address: z.string(),
   handedInAt: time,
@@ -31,6 +55,9 @@ const handedInMap = z.object({
   problem: z.string().optional(),
   named: z.boolean().optional(),
 });
+export type HandedInMap = Answer<typeof handedInMap>;
+
+/** An index record without its texts. */
 const engineRow = z.object({
   address: z.string(),
   foundBy: z.enum(['home', 'sitemap', 'link']),
@@ -38,10 +65,19 @@ const engineRow = z.object({
   visitedAt: time.optional(),
   status: z.number().optional(),
   outcome: z.enum(['listed', 'bare', 'not-listed', 'waiting']),
-  reason: coded,
+  reason,
   linkedFrom: z.array(z.string()),
   title: z.string(),
+  canonical: z.string().optional(),
+  maxSnippet: z.number().optional(),
 });
+export type EngineRow = Answer<typeof engineRow>;
+
+/** Something of a site that has more than an engine takes: links on a page, addresses on the site; `count` is how many there were. */
+const crawlLimit = z.object({ code: z.enum(['links', 'addresses']), address: z.string(), count: z.number() });
+export type CrawlLimit = Answer<typeof crawlLimit>;
+
+/** Everything an engine tells the owner of a site: what it did on each day, latest first, and where its last visit stopped short. */
 export const engineSite = z.object({
   host: z.string(),
   verifiedAt: time.optional(),
@@ -51,8 +87,9 @@ export const engineSite = z.object({
   records: z.array(engineRow),
   robots: z.object({ fetchedAt: time, status: z.number().optional() }).optional(),
   days: z.array(z.object({ at: time, visited: z.number(), listed: z.number() })),
-  limits: z.array(z.object({ code: z.enum(['links', 'addresses']), address: z.string(), count: z.number() })).optional(),
-}) as unknown as z.ZodType<EngineSite>;
+  limits: z.array(crawlLimit).optional(),
+});
+export type EngineSite = Answer<typeof engineSite>;
 
 const searchResult: z.ZodType<SearchResult> = z.object({
   address: z.string(),
@@ -61,11 +98,29 @@ const searchResult: z.ZodType<SearchResult> = z.object({
   marks: z.array(z.tuple([z.number(), z.number()])),
   bare: z.boolean(),
 });
-export const searchAnswer: z.ZodType<SearchAnswer> = z.object({ results: z.array(searchResult) });
-const world = z.enum(['stand-in', 'real']);
+export const searchAnswer = z.object({ results: z.array(searchResult) });
+export type SearchAnswer = Answer<typeof searchAnswer>;
+
+/** Every error of the server has this shape. */
+export const errorAnswer = z.object({ error: z.object({ code: z.string(), message: z.string(), detail: z.string().optional() }) });
+export type ErrorAnswer = Answer<typeof errorAnswer>;
+
+/** One variant of an address, with or without `s` and `www`: where it leads, or undefined where it answers by itself, or not at all. */
+const addressVariant = z.object({ address: z.string(), status: z.number().optional(), leadsTo: z.string().optional(), failed: z.string().optional() });
+export type VariantAnswer = Answer<typeof addressVariant>;
+
 const hops = z.array(z.object({ address: z.string(), status: z.number() }));
+const way = outlined<WayIn>(
+  z.looseObject({
+    reality: z.enum(['listed', 'bare', 'out', 'not-live']),
+    gates: z.array(z.looseObject({ name: z.string(), reason: z.looseObject({ code: z.string() }) })),
+  }),
+);
+const places: z.ZodType<GatePlaces> = z.record(z.string(), z.object({ line: z.number(), column: z.number() }));
+
+/** How an address answers right now, and what one crawler makes of that; `places` tells where in what it answered stands what decided. */
 export const liveAnswer = z.object({
-  world,
+  world: z.enum(['stand-in', 'real']),
   crawler: z.string(),
   at: time,
   robots: z.object({ status: z.number().optional(), redirects: z.array(z.string()), text: z.string().optional() }),
@@ -73,14 +128,18 @@ export const liveAnswer = z.object({
     z.object({ ok: z.literal(true), status: z.number(), milliseconds: z.number(), hops, type: z.string(), bytes: z.number() }),
     z.object({ ok: z.literal(false), reason: z.string(), hops }),
   ]),
-  way: z.looseObject({ reality: z.enum(['listed', 'bare', 'out', 'not-live']), gates: z.array(z.looseObject({ name: z.string(), reason: coded })) }),
-  places: z.record(z.string(), z.object({ line: z.number(), column: z.number() })),
-  twins: z.array(z.object({ address: z.string(), status: z.number().optional(), leadsTo: z.string().optional(), failed: z.string().optional() })),
-}) as unknown as z.ZodType<LiveAnswer>;
+  way,
+  places,
+  twins: z.array(addressVariant),
+});
+export type LiveAnswer = Answer<typeof liveAnswer>;
+
+/** A map fetched for its reader: its text, or why there is none. */
 export const fetchedMap = z.union([
   z.object({ ok: z.literal(true), address: z.string(), text: z.string(), gzip: z.boolean(), hops }),
   z.object({ ok: z.literal(false), reason: z.string(), status: z.number().optional() }),
-]) as unknown as z.ZodType<FetchedMap>;
+]);
+export type FetchedMap = Answer<typeof fetchedMap>;
 
 /** The story around the demo. */
 export const demoStory = z.object({ host: z.string(), origin: z.string(), releasedAt: time, releaseNumber: z.number(), notReleased: z.array(z.string()) });

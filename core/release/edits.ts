@@ -12,7 +12,7 @@ import {
   moves,
   patternFor,
   robotsEdits,
-  saysCharset,
+  needsCharset,
   siteOrigin,
   type Effective,
   type SetLink,
@@ -27,7 +27,7 @@ import { identityGraph } from '../structured-data/index.ts';
  */
 export function editsFor(document: SiteDocument, page: SitePage, source: PageFacts, addresses?: AddressesEdit): PageEdit[] {
   const edits: PageEdit[] = [];
-  if (saysCharset(document, source)) edits.push({ kind: 'charset' });
+  if (needsCharset(document, source)) edits.push({ kind: 'charset' });
   const own = document.tables.pages[page.id];
   if (own?.lang) edits.push({ kind: 'lang', lang: own.lang });
   if (own?.oneHeading === true) edits.push({ kind: 'one-heading' });

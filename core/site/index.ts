@@ -61,7 +61,7 @@ export { kindOf, kindRules, pageName, pathRules, ruleCatches, spares, type KindR
 export { titleParts } from './title-parts.ts';
 export { movedRule, orderBehind } from './rule-order.ts';
 export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from './parts.ts';
-export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, saysCharset, writeLinks, type SetLink } from './passages.ts';
+export { altsOf, effectiveFacts, pageKey, passageKey, passagesOf, readLinks, needsCharset, writeLinks, type SetLink } from './passages.ts';
 export { descriptionLimit, descriptionLimits, shareTextLimit, shareTitleLimit, tabLimit, titleLimit, titleLimits } from './text-limits.ts';
 export { formerHost, formerOrigin, isClosed, isOpen, mainAddressChange, siteHost, siteOrigin, switchStory, type SwitchStory } from './origin.ts';
 export { homeFile, isOwnAddress, resolvePath, spellingsOf, type Resolved } from './resolve.ts';

@@ -69,7 +69,7 @@ function entriesOf<R>(table: Readonly<Record<string, R>>, page: string): [number
 }
 
 /** Whether a page is to say in which encoding it is written: it says nothing of it, and the owner wants it said. */
-export function saysCharset(document: SiteDocument, facts: PageFacts): boolean {
+export function needsCharset(document: SiteDocument, facts: PageFacts): boolean {
   return facts.encoding.from === 'guess' && document.tables.facts['']?.sayCharset === true;
 }
 
@@ -77,7 +77,7 @@ export function saysCharset(document: SiteDocument, facts: PageFacts): boolean {
 export function effectiveFacts(document: SiteDocument, page: string, facts: PageFacts): PageFacts {
   const words = new Map(passagesOf(document, page).flatMap(({ start, now }) => (now === null ? [] : [[start, now] as const])));
   const pictures = new Map(altsOf(document, page).map(({ start, now }) => [start, now]));
-  const says = saysCharset(document, facts);
+  const says = needsCharset(document, facts);
   const own = document.tables.pages[page];
   const spare = own?.oneHeading === true ? new Set(spareHeadings(facts)) : undefined;
   if (words.size === 0 && pictures.size === 0 && !says && !own?.lang && own?.oneTitle !== true && !spare) return facts;

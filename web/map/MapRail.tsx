@@ -63,7 +63,7 @@ export function MapRail({ report }: { readonly report: MapReport }) {
               </li>
             ))}
           </ul>
-          <p className="soft mt-1 text-fine">{wording.broughtWhy}</p>
+          <p className="soft mt-1 text-fine">{wording.importedWhy}</p>
         </section>
       )}
       {report.lines.some((line) => line.kind === 'post') && !report.companions.includes('rss.xml') && (

@@ -14,7 +14,7 @@ export const wording = {
   nothingLeftOut: 'Every page is in it.',
   leave: 'Leave out',
   imported: 'The sitemap the site came with',
-  broughtWhy: 'Look at it closely: what is wrong with it, and what is missing.',
+  importedWhy: 'Look at it closely: what is wrong with it, and what is missing.',
   alsoNamed: 'robots.txt still names an older map as well. Engines read both, pages that are gone or kept out included:',
   onlyOurs: 'Name this one only',
   dates: 'The dates',

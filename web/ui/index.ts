@@ -6,7 +6,7 @@ export { useHotkey } from './hotkey.ts';
 export { download } from './download.ts';
 export { Busy } from './Busy.tsx';
 export { hearNotes, note, takeNotes, type Note } from './notes.ts';
-export { useDebounced } from './settled.ts';
+export { useDebounced } from './debounced.ts';
 export { SortHeading, type Sorting } from './SortHeading.tsx';
 export { SortableList } from './SortableList.tsx';
 export { useComing } from './growing.ts';

@@ -55,7 +55,7 @@ export interface WorkspaceTools {
   readonly tell: (what: Told) => void;
   readonly outside: Outside;
   readonly now: () => Date;
-  /** Names this tab among others: two tabs never type on one thread. */
+  /** Names this tab among others: keys of two tabs are never one step. */
   readonly tab: string;
   /** Tells other tabs of the same browser; `listen` gives a function that stops. */
   readonly announce: (siteId: string) => void;
@@ -110,7 +110,7 @@ export interface WorkspaceState {
 /** How a change is to be remembered. */
 export interface About {
   readonly label: string;
-  /** Changes of one thread in a row are one step for undo, within bounds. */
+  /** Changes of one key in a row are one step for undo, within bounds. */
   readonly coalesceKey?: string;
   readonly notUndoable?: boolean;
 }

@@ -3,7 +3,7 @@ import { EVERY_CRAWLER, effectiveDirectives, directivesOf, type DirectiveField, 
 import type { PageRow } from '../../../core/rows/index.ts';
 import { Term } from '../../components/index.ts';
 import { isKeptFrom, keepFrom, say, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
-import { SAYS, saidWords, type SaysChoice } from './directive-words.ts';
+import { DIRECTIVE_CHOICES, directivePhrase, type DirectiveChoice } from './directive-words.ts';
 import { wording } from '../wording.ts';
 
 const FROM: Readonly<Record<DirectiveValue['from'], string>> = { page: 'said here', rule: 'by a rule', kind: 'by its kind', site: 'for all pages' };
@@ -32,7 +32,7 @@ export function DirectivesEditor({
   const [crawler, setCrawler] = useState<string>(EVERY_CRAWLER);
   const own = directivesOf(document, scope, crawler);
   const held: Partial<Record<DirectiveField, DirectiveValue>> = page ? effectiveDirectives(document, page, crawler) : {};
-  const told = page ? Object.entries(held).map(([field, value]) => saidWords(field as DirectiveField, (value as DirectiveValue).value)) : ownWords(own);
+  const told = page ? Object.entries(held).map(([field, value]) => directivePhrase(field as DirectiveField, (value as DirectiveValue).value)) : ownWords(own);
   return (
     <section className={inLine ? '' : 'mt-5'} aria-label={heading}>
       <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
@@ -65,7 +65,7 @@ export function DirectivesEditor({
             {crawler !== EVERY_CRAWLER && <KeepFrom scope={scope} crawler={crawler} name={name} />}
           </div>
           <div className="says-grid">
-            {SAYS.map((choice) => (
+            {DIRECTIVE_CHOICES.map((choice) => (
               <Choice
                 key={choice.field}
                 choice={choice}
@@ -85,9 +85,9 @@ export function DirectivesEditor({
 }
 
 const ownWords = (own: Partial<Record<DirectiveField, string | number | null | undefined>> | undefined): string[] =>
-  SAYS.flatMap(({ field }) => {
+  DIRECTIVE_CHOICES.flatMap(({ field }) => {
     const value = own?.[field];
-    return value === undefined || value === null ? [] : [saidWords(field, value)];
+    return value === undefined || value === null ? [] : [directivePhrase(field, value)];
   });
 
 function KeepFrom({ scope, crawler, name }: { readonly scope: string; readonly crawler: string; readonly name: string }) {
@@ -117,7 +117,7 @@ function Choice({
   own,
   held,
 }: {
-  readonly choice: SaysChoice;
+  readonly choice: DirectiveChoice;
   readonly scope: string;
   readonly crawler: string;
   readonly name: string;
@@ -127,7 +127,7 @@ function Choice({
   const workspace = useWorkspaceApi();
   const { field, label } = choice;
   const write = (value: string | number | null): void => say(workspace, scope, field, value, `${name}: ${label.toLowerCase()} changed`, crawler);
-  const inherited = held && held.from !== 'page' ? `${saidWords(field, held.value)}, ${FROM[held.from]}` : undefined;
+  const inherited = held && held.from !== 'page' ? `${directivePhrase(field, held.value)}, ${FROM[held.from]}` : undefined;
   return (
     <div className="says-choice">
       <span className="font-semibold" id={`says-${field}`}>

@@ -1,7 +1,7 @@
 import type { DirectiveField } from '../../../core/site/index.ts';
 
 /** One thing that can be said about what engines may do. */
-export type SaysChoice =
+export type DirectiveChoice =
   | { readonly field: DirectiveField; readonly label: string; readonly kind: 'choice'; readonly options: readonly (readonly [string, string])[] }
   | {
       readonly field: DirectiveField;
@@ -19,7 +19,7 @@ const YES_NO = (yes: string, no: string) =>
     ['no', no],
   ] as const;
 
-export const SAYS: readonly SaysChoice[] = [
+export const DIRECTIVE_CHOICES: readonly DirectiveChoice[] = [
   { field: 'follow', label: 'Links on it', kind: 'choice', options: YES_NO('follow them', 'do not follow them') },
   {
     field: 'snippet',
@@ -62,7 +62,7 @@ export const SAYS: readonly SaysChoice[] = [
 ];
 
 /** One word of the owner, told short. */
-export function saidWords(field: DirectiveField, value: string | number): string {
+export function directivePhrase(field: DirectiveField, value: string | number): string {
   switch (field) {
     case 'follow':
       return value === 'no' ? 'links not followed' : 'links followed';
