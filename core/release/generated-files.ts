@@ -35,7 +35,7 @@ export function generatedFiles(document: SiteDocument, imported: ImportedFiles, 
 
 /**
  * Pages at addresses that were live once and are no more: where a page moves a second time, or back, the address of the last release leads on too, and
- * what led on before keeps doing so. `brought` tells which files the site has at their own places.
+ * what led on before keeps doing so. `imported` tells which files the site has at their own places.
  */
 export function formerAddresses(document: SiteDocument, last: Pick<Manifest, 'files' | 'own'>, imported: (path: string) => boolean): Record<string, string> {
   const standing = new Set(Object.keys(document.tables.pages).map((file) => effectiveFile(document, file)));

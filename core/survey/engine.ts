@@ -35,7 +35,7 @@ export interface Stage<R> {
 /** A stage at work. */
 export interface Running<R> {
   readonly result: R;
-  /** Looks again at what was touched; `happening` is undefined at the first run. Gives the pages for which the result is another one. */
+  /** Looks again at what was touched; `reads` tells whether what happened touched any of some readings. Gives the pages for which the result is another one. */
   run(touched: Touched, inputs: SiteInputs, results: Readonly<Record<string, unknown>>, reads: (readings: readonly Reading[]) => boolean): Touched;
 }
 

@@ -16,7 +16,7 @@ import { siteOrigin } from '../site/index.ts';
 import { SITEMAP_FILE } from '../sitemap/index.ts';
 import type { Stages } from './engine.ts';
 import type { SiteInputs } from './inputs.ts';
-import { addressBook, dateTrust, effectivePages, extras, isMapWritten, mapped, mapPlan, members, pageWords, ways } from './stages/index.ts';
+import { addressBook, dateTrust, effectivePages, extras, intents, isMapWritten, mapped, mapPlan, members, ways } from './stages/index.ts';
 
 /** Where questions are answered from: the stages, and the inputs as they are now. */
 export interface Desk {
@@ -77,11 +77,11 @@ export class MapDesk {
   }
 
   private compare(entries: readonly { readonly loc: string; readonly lastmod: string | undefined }[], how: CompareHow): MapComparison {
-    const results = this.desk.stages.results({ addressBook, mapped, pageWords, ways });
+    const results = this.desk.stages.results({ addressBook, mapped, intents, ways });
     return compareMap(entries, {
       document: this.desk.inputs().document,
       at: (path) => results.addressBook.at(path),
-      page: (id) => ({ intent: results.pageWords.get(id)?.intent.intent ?? 'list', way: results.ways.of(id).way }),
+      page: (id) => ({ intent: results.intents.of(id), way: results.ways.of(id).way }),
       ours: new Map(results.mapped().map(({ entry, site }) => [entry.loc, { page: site.id, lastmod: entry.lastmod }])),
       how,
     });

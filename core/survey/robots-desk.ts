@@ -4,7 +4,7 @@ import { effectiveRobots } from '../release/index.ts';
 import { openPaths, type LintSite } from '../robots/index.ts';
 import { addressOf, siteHost, siteOrigin } from '../site/index.ts';
 import type { Desk } from './map-desk.ts';
-import { addresses, isMapWritten, mapPlan, members, pageWords } from './stages/index.ts';
+import { addresses, intents, isMapWritten, mapPlan, members } from './stages/index.ts';
 
 /** Questions about robots.txt, as it will be or as a draft of it would be. */
 export class RobotsDesk {
@@ -39,11 +39,11 @@ export class RobotsDesk {
 
   private site(): LintSite {
     const { document, pages, files, imported } = this.desk.inputs();
-    const { places, words } = this.desk.stages.results({ places: addresses, words: pageWords });
+    const { places, wanted } = this.desk.stages.results({ places: addresses, wanted: intents });
     const others = [...files.keys()].filter((path) => !pages.has(path)).map((path) => addressOf(path));
     return {
       origin: siteOrigin(document),
-      pages: [...pages.keys()].map((id) => ({ id, path: places.get(id)?.address ?? '', intent: words.get(id)?.intent.intent ?? 'list' })),
+      pages: [...pages.keys()].map((id) => ({ id, path: places.of(id).address, intent: wanted.of(id) })),
       files: others,
       needed: neededFiles(pages.values(), siteHost(document), new Set(others)),
       crawlers: [...new Set([...CRAWLERS, ...Object.keys(document.tables.crawlers)])],

@@ -123,7 +123,7 @@ export function siteStage<V, N extends Needs = None, A extends Needs = None>(
   };
 }
 
-/** What only the one question tells: always another value, for all. */
+/** For values that are another one each time they are made: they bear on every page. */
 export const always = (): Touched => 'all';
 
 /** A stage whose value is made when somebody asks for it, and kept until something it depends on is another. */

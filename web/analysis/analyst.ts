@@ -199,7 +199,7 @@ export class Analyst {
     if (!bytes) return undefined;
     const source = decodeSource(bytes);
     const reading = readSource(source);
-    return reading.ok ? releasedTags(source, reading.facts, this.its().workingCopy().files[id]?.edits ?? []) : undefined;
+    return reading.ok ? releasedTags(source, reading.facts, this.its().editsOf(id)) : undefined;
   }
 
   /** What another main address would do, told by the site surveyed as it would be. */

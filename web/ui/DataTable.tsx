@@ -1,4 +1,4 @@
-import { Fragment, useState, type ReactNode } from 'react';
+import { Fragment, useMemo, useState, type ReactNode } from 'react';
 import { More, useMore } from './More.tsx';
 import { SortHeading, type Sorting } from './SortHeading.tsx';
 
@@ -56,7 +56,9 @@ export function DataTable<R>({
   const here = useMore(`${list} ${sort.by} ${sort.down}`);
   const { drawn, more } = elsewhere ?? here;
   const compare = elsewhere ? undefined : columns.find(({ id }) => id === sort.by)?.compare;
-  const sorted = compare ? [...rows].sort((a, b) => compare(a, b) * (sort.down ? -1 : 1)) : rows;
+  // A column sorts alike as long as it is the same column, however often it is made anew: thousands of rows are not sorted at each drawing.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const sorted = useMemo(() => (compare ? [...rows].sort((a, b) => compare(a, b) * (sort.down ? -1 : 1)) : rows), [rows, sort.by, sort.down]);
   return (
     <div className="panel overflow-x-auto">
       <table className={`data-table${stacked ? ' stacked' : ''}`} aria-label={label}>

@@ -14,8 +14,7 @@ const ORDER: readonly EngineRow['outcome'][] = ['bare', 'not-listed', 'waiting',
 const pathOf = ({ address }: EngineRow): string => new URL(address).pathname;
 const found = (record: EngineRow): Record<`data-${string}`, string> => ({ 'data-record': pathOf(record), 'data-outcome': record.outcome });
 
-const columns: readonly Column<EngineRow>[] = [
-  { id: 'address', name: 'Address', className: 'min-w-40', compare: byText(({ address }) => address), cell: (record) => <KnownPage path={pathOf(record)} /> },
+const COLUMNS: readonly Column<EngineRow>[] = [
   {
     id: 'state',
     name: 'State',
@@ -52,24 +51,31 @@ const columns: readonly Column<EngineRow>[] = [
   },
 ];
 
-/** The page at an address, where it is one of the site's. */
-function KnownPage({ path }: { readonly path: string }) {
-  const row = useWorkspace((state) => state.rows.find((one) => one.address === path));
-  return (
-    <>
-      {row && (
-        <PageLink to="doors" page={row.id} className="link-act text-left">
-          <PageName row={row} />
-        </PageLink>
-      )}
-      <span className="mono soft block break-all text-tiny">{path}</span>
-    </>
-  );
-}
-
 /** Every address that the engine knows, with what became of it and why. */
 export function IndexTable({ records }: { readonly records: readonly EngineRow[] }) {
   const [only, setOnly] = useState<EngineRow['outcome']>();
+  const rows = useWorkspace((state) => state.rows);
+  const byAddress = useMemo(() => new Map(rows.map((row) => [row.address, row])), [rows]);
+  const address: Column<EngineRow> = {
+    id: 'address',
+    name: 'Address',
+    className: 'min-w-40',
+    compare: byText((record) => record.address),
+    cell: (record) => {
+      const path = pathOf(record);
+      const row = byAddress.get(path);
+      return (
+        <>
+          {row && (
+            <PageLink to="doors" page={row.id} className="link-act text-left">
+              <PageName row={row} />
+            </PageLink>
+          )}
+          <span className="mono soft block break-all text-tiny">{path}</span>
+        </>
+      );
+    },
+  };
   const shown = useMemo(
     () => records.filter((record) => only === undefined || record.outcome === only).sort((a, b) => ORDER.indexOf(a.outcome) - ORDER.indexOf(b.outcome)),
     [records, only],
@@ -93,7 +99,7 @@ export function IndexTable({ records }: { readonly records: readonly EngineRow[]
         })}
       </div>
       <div className="mt-2.5">
-        <DataTable rows={shown} list={only ?? ''} keyOf={({ address }) => address} data={found} columns={columns} />
+        <DataTable rows={shown} list={only ?? ''} keyOf={({ address }) => address} data={found} columns={[address, ...COLUMNS]} />
       </div>
     </>
   );

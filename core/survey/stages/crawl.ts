@@ -120,10 +120,6 @@ function enteredPage(id: string, pages: SiteInputs['pages'], results: Around): E
   );
 }
 
-/** Reading that evidence needs beside the stages: who can visit, and what was released when. */
-const EVIDENCE = ['facts.mainAddress', 'visitors', 'releases', 'manifest'] as const;
-const EVIDENCE_OWN = ['pages.refresh'] as const;
-
 /** Whether each page belongs in the map: what is wanted there, may be listed and fetched, and is its own main address. Whether it can be reached is not asked: the map is how. */
 export const membership = pageStage({
   name: 'place in the map',
@@ -191,8 +187,8 @@ export const discovery = siteStage({
 /** The way in to each page for each engine, in their order; and whether it will be listed once everything is released. */
 export const ways = pageStage({
   name: 'ways in',
-  reads: EVIDENCE,
-  readsOwn: EVIDENCE_OWN,
+  reads: ['facts.mainAddress', 'visitors', 'releases', 'manifest'],
+  readsOwn: ['pages.refresh'],
   needs: { links, discovery },
   across: { ...around, engineMaps },
   make: (inputs, results) => {

@@ -58,7 +58,7 @@ export const STAGES: readonly Stage<unknown>[] = [
 
 export { addressBook, addresses } from './addresses.ts';
 export { access, around, engineMaps, discovery, members, evidencesFrom, STATE_CRAWLER, ways, type PageWays } from './crawl.ts';
-export { effectivePages, pageWords, type EffectivePage } from './effective.ts';
+export { effectivePages, intents, pageWords, type EffectivePage } from './effective.ts';
 export { links } from './links.ts';
 export { dateTrust, extras, isMapWritten, mapped, mapPlan } from './map.ts';
 export { counts } from './numbers.ts';
