@@ -1,0 +1,5 @@
+export { countries, isCountry, isLanguage, isPlainNumber, isWebAddress } from './codes.ts';
+export { datesIn, durationIn, isIsoDate, isIsoDuration, isIsoMoment, isIsoTime, type FoundDate } from './dates.ts';
+export { DAYS, hoursIn, type OpeningHours } from './hours.ts';
+export { amountOf, currencyOf, isCurrency, pricesIn, sameAmount, type FoundPrice } from './money.ts';
+export { telephoneOf } from './telephone.ts';

@@ -1,0 +1,1 @@
+export { loadMeanings, loadVocabulary, Vocabulary, type Meanings, type VocabularyProperty } from './vocabulary.ts';
