@@ -63,7 +63,9 @@ for (const node of source.statements) {
     if (instead !== undefined) typeOf(name).instead = instead;
     const parts = ts.isUnionTypeNode(node.type) ? node.type.types : [node.type];
     const members = parts.flatMap((part) =>
-      ts.isLiteralTypeNode(part) && ts.isStringLiteral(part.literal) && part.literal.text.startsWith('https://schema.org/') ? [part.literal.text.slice(19)] : [],
+      ts.isLiteralTypeNode(part) && ts.isStringLiteral(part.literal) && part.literal.text.startsWith('https://schema.org/')
+        ? [part.literal.text.slice(19)]
+        : [],
     );
     if (members.length > 0 && name !== 'Boolean') typeOf(name).members = members.sort();
   }
@@ -76,7 +78,12 @@ for (const [name, type] of Object.entries(types)) {
 // Roles are made as generic types, whose names the patterns above do not meet.
 for (const name of ['Role', 'OrganizationRole', 'LinkRole', 'PerformanceRole', 'EmployeeRole']) typeOf(name);
 
-const shape = (record, make) => Object.fromEntries(Object.entries(record).sort(([a], [b]) => (a < b ? -1 : 1)).map(([name, value]) => [name, make(value)]));
+const shape = (record, make) =>
+  Object.fromEntries(
+    Object.entries(record)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([name, value]) => [name, make(value)]),
+  );
 const target = new URL('../core/vocabulary/', import.meta.url);
 const table = {
   source: `schema-dts ${version} (${license}), of the schema.org vocabulary (CC BY-SA 3.0)`,

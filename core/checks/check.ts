@@ -2,6 +2,7 @@ import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { Coverage } from '../phrases/index.ts';
 import type { TextLimit } from '../titles/index.ts';
+import type { MarkupFault, ResultGap } from '../structured-data/index.ts';
 import type { PageState, WayIn } from '../indexing/index.ts';
 import type { Effective, EffectiveIntent } from '../site/index.ts';
 
@@ -9,6 +10,18 @@ import type { Effective, EffectiveIntent } from '../site/index.ts';
 export type Cost = 'blocks' | 'weakens' | 'polish';
 /** The stop of the path where a finding is mended. */
 export type Stop = 'words' | 'meaning' | 'doors' | 'map' | 'weight' | 'release' | 'proof' | 'watch';
+
+/** What checks are told of a page's structured data. */
+export interface CheckedMeaning {
+  /** Faults of what the page came with, where it stays. */
+  readonly faults: readonly MarkupFault[];
+  /** What the page's things lack for a result. */
+  readonly gaps: readonly ResultGap[];
+  /** Types of what it came with, where it stays. */
+  readonly brought: readonly string[];
+  /** Values that the owner typed in a form that cannot be taken. */
+  readonly misfits: readonly string[];
+}
 
 /** Everything a check may look at. Checks of one page only read `page`; those across the site read `site`. */
 export interface CheckInput {
@@ -32,6 +45,8 @@ export interface CheckInput {
   readonly phrase: { readonly text: string; readonly coverage: Coverage } | undefined;
   /** How the text reads; undefined until it was measured. */
   readonly measure: TextMeasure | undefined;
+  /** Its structured data; undefined where nothing is known of it. */
+  readonly meaning: CheckedMeaning | undefined;
   /** Whether the owner wants care for wording. */
   readonly care: boolean;
   /** Checks whose findings the owner lets be on this page. */
@@ -67,7 +82,7 @@ export type QuickFix =
   | { readonly go: 'field'; readonly field: 'title' | 'description' }
   | { readonly go: 'page'; readonly page: string }
   | { readonly go: 'part'; readonly part: 'phrase' | 'links' | 'text' | 'reading' }
-  | { readonly go: 'alike' | 'pictures' | 'check' };
+  | { readonly go: 'alike' | 'pictures' | 'check' | 'meaning' };
 
 /** Fields of a page that mend what lives in a template. */
 export type TemplateField = 'lang' | 'oneTitle' | 'oneHeading';

@@ -1,4 +1,4 @@
-export type { Check, CheckInput, Cost, QuickFix, Stop, TemplateField } from './check.ts';
+export type { Check, CheckedMeaning, CheckInput, Cost, QuickFix, Stop, TemplateField } from './check.ts';
 export { noindexPlace } from './place.ts';
 export {
   checkOf,

@@ -24,6 +24,12 @@ import { noscriptNoindex } from './noscript-noindex.ts';
 import { secondSpelling } from './second-spelling.ts';
 import { headingSeveral } from './heading-several.ts';
 import { headingOrder } from './heading-order.ts';
+import { markupBroken } from './markup-broken.ts';
+import { markupContradicts } from './markup-contradicts.ts';
+import { markupMisfit } from './markup-misfit.ts';
+import { markupUnseen } from './markup-unseen.ts';
+import { markupOdd, markupWrong } from './markup-wrong.ts';
+import { resultMissing, resultThin } from './result-missing.ts';
 import { headingWall } from './heading-wall.ts';
 import { textThin } from './text-thin.ts';
 import { sentenceLong } from './sentence-long.ts';
@@ -76,6 +82,14 @@ const ALL = [
   paragraphLong,
   readingHard,
   wordingCare,
+  markupBroken,
+  markupContradicts,
+  markupWrong,
+  resultMissing,
+  markupMisfit,
+  markupOdd,
+  resultThin,
+  markupUnseen,
 ] as const;
 
 type FoundBy<C> = C extends Check<infer F> ? F : never;
@@ -131,14 +145,15 @@ export function checkWords(input: WordsInput): Finding[] {
   return sorted(WORDS.flatMap((check) => ((out && !check.alsoWhenOut) || input.ignored.has(check.code) ? [] : (check.look(input as CheckInput) ?? []))));
 }
 
-/** Whether words of this page weaken it: what makes "findable" into "findable, to mend". */
+/** Whether words of this page, or its structured data, weaken it: what makes "findable" into "findable, to mend". */
 export function weakens(input: WordsInput): boolean {
-  return WORDS.some((check) => check.cost === 'weakens' && !input.ignored.has(check.code) && check.look(input as CheckInput) !== undefined);
+  return JUDGED.some((check) => check.cost === 'weakens' && !input.ignored.has(check.code) && check.look(input as CheckInput) !== undefined);
 }
 
 const WORDS = CHECKS.filter((check) => check.stop === 'words');
+const JUDGED = CHECKS.filter((check) => check.stop === 'words' || check.stop === 'meaning');
 /** What the owner may let be: words are a matter of judgement, whether a page can be found is not. */
-export const IGNORABLE: readonly FindingCode[] = WORDS.map((check) => check.code);
+export const IGNORABLE: readonly FindingCode[] = JUDGED.map((check) => check.code);
 const sorted = (findings: Finding[]): Finding[] => findings.sort((a, b) => RANK[costOf(a)] - RANK[costOf(b)]);
 
 /** The "enough" line: nothing blocks the page and nothing weakens it. Polish is for those who like it. */

@@ -15,7 +15,7 @@ const FORMATS: readonly { readonly format: SavedFormat; readonly fixtures: Reado
   [
     {
       format: DOCUMENT_FORMAT,
-      fixtures: Object.fromEntries([1, 2, 3, 4].map((version) => [version, fixture(`../site/fixtures/document-v${version}.json`)])),
+      fixtures: Object.fromEntries([1, 2, 3, 4, 5].map((version) => [version, fixture(`../site/fixtures/document-v${version}.json`)])),
       opens: (saved) => {
         const opened = openDocument(saved);
         return opened.ok && (opened.aside?.length ?? 0) === 0;
@@ -48,7 +48,7 @@ describe.each(FORMATS)('$format.name', ({ format, fixtures, opens }) => {
 
 describe('a site document of an earlier day', () => {
   it('keeps every word in it, whatever its tables are called now', () => {
-    for (const version of [1, 2, 3]) {
+    for (const version of [1, 2, 3, 4]) {
       const saved = fixture(`../site/fixtures/document-v${version}.json`);
       const { doors, says, ...rest } = tablesOf(saved);
       const opened = openDocument(saved);

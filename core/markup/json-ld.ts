@@ -66,7 +66,9 @@ class Expansion {
     const before = now;
     for (const { name, value } of entries) {
       if (expandWord(before, name) !== '@type') continue;
-      for (const type of listOf(value).flatMap((one) => textIn(one) ?? []).sort()) {
+      for (const type of listOf(value)
+        .flatMap((one) => textIn(one) ?? [])
+        .sort()) {
         const scoped = termOf(before, type)?.scoped;
         if (scoped) now = withContext(now, scoped, (trouble) => this.contextTrouble(trouble));
       }
@@ -108,7 +110,8 @@ class Expansion {
     } else if (word === '@reverse' && value.type === 'object') {
       for (const entry of entriesOf(value)) {
         const property = expandWord(context, entry.name);
-        if (property !== undefined && !property.startsWith('@')) this.add(draft.reverse, draft, property, entry.key, this.values(context, undefined, entry.value));
+        if (property !== undefined && !property.startsWith('@'))
+          this.add(draft.reverse, draft, property, entry.key, this.values(context, undefined, entry.value));
       }
     }
   }

@@ -25,7 +25,8 @@ export const textIn = (node: Node): string | undefined => (node.type === 'string
 export interface JsonReading {
   /** Undefined where nothing could be made of it. */
   readonly root: Node | undefined;
-  readonly problem: { readonly code: 'json-broken' | 'json-repaired' | 'nothing-in-it' | 'too-deep' | 'too-much'; readonly at: number; readonly detail: string } | undefined;
+  readonly problem:
+    { readonly code: 'json-broken' | 'json-repaired' | 'nothing-in-it' | 'too-deep' | 'too-much'; readonly at: number; readonly detail: string } | undefined;
 }
 
 /** Comments of HTML and marks of CDATA around a block, as old pages have them. */

@@ -148,7 +148,11 @@ class Rdfa {
       }
     }
     // What hung in the air is joined to the first thing found below (step 12).
-    if (!skip) for (const one of around.hanging) (one.back ? join(subject, one.name, around.subject, one.place) : join(around.subject, one.name, subject, one.place));
+    if (!skip)
+      for (const { name, back, place: at } of around.hanging) {
+        if (back) join(subject, name, around.subject, at);
+        else join(around.subject, name, subject, at);
+      }
     if (around.depth > MARKUP_LIMITS.depth * 8) {
       this.troubles.push({ code: 'too-deep', detail: String(around.depth), ...place });
       return undefined;
@@ -179,7 +183,12 @@ class Rdfa {
     const get = (name: string): string | undefined => attribute(element, name);
     const datatype = get('datatype');
     const whole = datatype === undefined || datatype === '' ? undefined : expand(datatype);
-    const text = (said: string): MarkupValue => ({ ...place, kind: 'text', text: said, ...(whole === undefined ? (lang ? { lang } : {}) : { datatype: whole }) });
+    const text = (said: string): MarkupValue => ({
+      ...place,
+      kind: 'text',
+      text: said,
+      ...(whole === undefined ? (lang ? { lang } : {}) : { datatype: whole }),
+    });
     const content = get('content');
     if (datatype !== undefined) return text(content ?? get('datetime') ?? textContent(element));
     if (content !== undefined) return text(content);

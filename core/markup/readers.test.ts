@@ -7,7 +7,10 @@ import { itemSignatures, quadSignatures, type QuadLike } from '../testing/triple
 import { pageTree, readJsonLd, readMicrodata, readRdfa } from './index.ts';
 
 const BASE = 'https://a.example/page/';
-const collected = (parser: { on(event: string, listener: (value: never) => void): unknown; write(text: string): unknown; end(): unknown }, text: string): Promise<string[]> =>
+const collected = (
+  parser: { on(event: string, listener: (value: never) => void): unknown; write(text: string): unknown; end(): unknown },
+  text: string,
+): Promise<string[]> =>
   new Promise((resolve, reject) => {
     const quads: QuadLike[] = [];
     parser.on('data', (quad: never) => quads.push(quad));
@@ -33,7 +36,13 @@ describe('JSON-LD, against an independent reader', () => {
     'https://schema.org/',
     { '@vocab': 'https://schema.org/' },
     { '@vocab': 'https://schema.org/', '@language': 'en' },
-    { schema: 'https://schema.org/', name: 'schema:name', author: { '@id': 'schema:author', '@type': '@id' }, image: { '@id': 'schema:image', '@language': 'de' }, offers: 'schema:offers' },
+    {
+      schema: 'https://schema.org/',
+      name: 'schema:name',
+      author: { '@id': 'schema:author', '@type': '@id' },
+      image: { '@id': 'schema:image', '@language': 'de' },
+      offers: 'schema:offers',
+    },
     ['https://schema.org', { other: 'https://o.example/#', name: { '@id': 'https://o.example/name' }, kind: '@type' }],
     [{ '@vocab': 'https://o.example/' }, null, { '@vocab': 'https://schema.org/' }],
     { '@vocab': 'https://schema.org/', '@base': 'https://b.example/deep/', name: null },
@@ -111,7 +120,11 @@ describe('Microdata, against an independent reader', () => {
   );
   const { item } = fc.letrec<{ item: string; inner: string }>((tie) => ({
     item: fc
-      .tuple(fc.constantFrom('Product', 'Article', 'Event'), fc.constantFrom('', ' itemid="#i"', ' itemid="https://x.example/i"'), fc.array(tie('inner'), { maxLength: 4 }))
+      .tuple(
+        fc.constantFrom('Product', 'Article', 'Event'),
+        fc.constantFrom('', ' itemid="#i"', ' itemid="https://x.example/i"'),
+        fc.array(tie('inner'), { maxLength: 4 }),
+      )
       .map(([type, id, inner]) => `<div itemscope itemtype="https://schema.org/${type}"${id}>${inner.join('')}</div>`),
     inner: fc.oneof(
       { depthSize: 'small' },
@@ -127,14 +140,17 @@ describe('Microdata, against an independent reader', () => {
       fc.asyncProperty(fc.array(item, { minLength: 1, maxLength: 3 }), async (items) => {
         const html = `<!doctype html><html><body>${items.join('\n')}</body></html>`;
         // That reader takes a number in `data` for one; the standard gives its text.
-        const asText = (all: readonly string[]): string[] => telling(all).map((one) => one.replaceAll('number 12.5]', 'text 12.50]').replaceAll('number 4]', 'text 4]'));
+        const asText = (all: readonly string[]): string[] =>
+          telling(all).map((one) => one.replaceAll('number 12.5]', 'text 12.50]').replaceAll('number 4]', 'text 4]'));
         expect(asText(ourMicrodata(html))).toEqual(asText(await independentMicrodata(html)));
       }),
       { numRuns: Number(process.env['MARKUP_RUNS'] ?? 200) },
     );
   });
   it.each([
-    ['<div itemscope itemtype="https://schema.org/Product" itemref="a b"><p itemprop="name">N</p></div><p id="a" itemprop="sku">7</p><div id="b"><span itemprop="color">red</span></div>'],
+    [
+      '<div itemscope itemtype="https://schema.org/Product" itemref="a b"><p itemprop="name">N</p></div><p id="a" itemprop="sku">7</p><div id="b"><span itemprop="color">red</span></div>',
+    ],
     ['<div itemscope itemtype="https://schema.org/Event"><time itemprop="startDate" datetime="2026-02-03">3 Feb</time></div>'],
   ])('%s', async (html) => {
     const plain = (all: readonly string[]): string[] => telling(all).map((one) => one.replace(/\^\^[^|;\]]*/g, ''));
@@ -142,7 +158,8 @@ describe('Microdata, against an independent reader', () => {
   });
 });
 
-const independentRdfa = (html: string): Promise<string[]> => collected(new RdfaParser({ baseIRI: BASE, profile: 'html', contentType: 'text/html' } as never) as never, html);
+const independentRdfa = (html: string): Promise<string[]> =>
+  collected(new RdfaParser({ baseIRI: BASE, profile: 'html', contentType: 'text/html' } as never) as never, html);
 const ourRdfa = (html: string): string[] => itemSignatures(readRdfa(pageTree(html), BASE).items);
 
 describe('RDFa, against an independent reader', () => {
@@ -160,7 +177,11 @@ describe('RDFa, against an independent reader', () => {
   );
   const { item } = fc.letrec<{ item: string; inner: string }>((tie) => ({
     item: fc
-      .tuple(fc.constantFrom('Product', 'Article', 'schema:Event'), fc.constantFrom('', ' resource="#i"', ' resource="https://x.example/i"'), fc.array(tie('inner'), { maxLength: 4 }))
+      .tuple(
+        fc.constantFrom('Product', 'Article', 'schema:Event'),
+        fc.constantFrom('', ' resource="#i"', ' resource="https://x.example/i"'),
+        fc.array(tie('inner'), { maxLength: 4 }),
+      )
       .map(([type, id, inner]) => `<div typeof="${type}"${id}>${inner.join('')}</div>`),
     inner: fc.oneof(
       { depthSize: 'small' },
@@ -174,18 +195,24 @@ describe('RDFa, against an independent reader', () => {
     await fc.assert(
       fc.asyncProperty(fc.array(item, { minLength: 1, maxLength: 3 }), async (items) => {
         const html = `<!doctype html><html><body vocab="https://schema.org/">${items.join('\n')}</body></html>`;
-        const known = (all: readonly string[]): string[] => telling(all).map((one) => one.replace(/;?http:\/\/www.w3.org\/ns\/rdfa#usesVocabulary=\[[^\]]*\]/, ''))
-        .filter((one) => !/\{;?\}$/.test(one) && !/^\S*\{;/.test(one));
+        const known = (all: readonly string[]): string[] =>
+          telling(all)
+            .map((one) => one.replace(/;?http:\/\/www.w3.org\/ns\/rdfa#usesVocabulary=\[[^\]]*\]/, ''))
+            .filter((one) => !/\{;?\}$/.test(one) && !/^\S*\{;/.test(one));
         expect(known(ourRdfa(html))).toEqual(known(await independentRdfa(html)));
       }),
       { numRuns: Number(process.env['MARKUP_RUNS'] ?? 200) },
     );
   });
   it.each([
-    ['<div vocab="https://schema.org/" typeof="Person" about="#me"><span property="name">Me</span><div rel="knows"><p typeof="Person"><b property="name">You</b></p></div></div>'],
+    [
+      '<div vocab="https://schema.org/" typeof="Person" about="#me"><span property="name">Me</span><div rel="knows"><p typeof="Person"><b property="name">You</b></p></div></div>',
+    ],
     ['<div prefix="s: https://schema.org/" typeof="s:Person"><a rel="s:url" href="/me">me</a><span property="s:name">Me</span></div>'],
     ['<div vocab="https://schema.org/" typeof="Event"><time property="startDate" datetime="2026-02-03">3 Feb</time></div>'],
-    ['<p vocab="https://schema.org/" resource="#x" typeof="Thing"><span property="name">X</span></p><p vocab="https://schema.org/" resource="#x"><span property="description">More</span></p>'],
+    [
+      '<p vocab="https://schema.org/" resource="#x" typeof="Thing"><span property="name">X</span></p><p vocab="https://schema.org/" resource="#x"><span property="description">More</span></p>',
+    ],
   ])('%s', async (html) => {
     const plain = (all: readonly string[]): string[] =>
       telling(all)

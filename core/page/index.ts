@@ -34,4 +34,5 @@ export { plannedMetas, type DirectivesEdit, type NoindexEdit, type PlannedMeta }
 export { baseAddress, canonicalHrefs, canonicalLinks, documentTitle, mainHeading, metaDescription, refreshMetas, refreshTarget, robotsMetas } from './views.ts';
 export { asciiReferences, escapeAttribute, escapeText, scriptJson } from './escape.ts';
 export { passagesIn, type Passage, type PassageEdit } from './passages.ts';
+export type { WrittenGraph } from './write-graph.ts';
 export { relative, type AddressesEdit } from './relink.ts';

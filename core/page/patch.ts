@@ -8,6 +8,7 @@ import { canonicalSplices, charsetSplice, insertInHead, metaTag, setContent, who
 import { directivesHold, robotsSplices, type DirectivesEdit, type NoindexEdit } from './robots-metas.ts';
 import { hasInstruction } from './leftovers.ts';
 import { templateHolds, templateSplices, type TemplateEdit } from './template-edits.ts';
+import { hasMarkup, withoutMarkup } from './markup-edits.ts';
 import { graphSplices, saysGraph, type WrittenGraph } from './write-graph.ts';
 import { canonicalLinks, documentTitle, metaDescription, refreshMetas } from './views.ts';
 
@@ -32,6 +33,8 @@ export type PageEdit =
   | PassageEdit
   | AddressesEdit
   | TemplateEdit
+  /** The structured data that the page came with goes: blocks of JSON-LD, attributes of Microdata and RDFa. */
+  | { readonly kind: 'no-markup' }
   /** A JSON-LD graph; nodes that the page has already, by their `@id`, take it in, and all others stay. */
   | { readonly kind: 'json-ld'; readonly graph: WrittenGraph };
 
@@ -55,7 +58,8 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
     facts,
     edits.filter((edit) => edit.kind === 'noindex' || edit.kind === 'directives'),
   );
-  const splices = outermost([...edits.flatMap((edit) => splicesFor(source, facts, edit)), ...robots, ...words]);
+  const bare = edits.some((edit) => edit.kind === 'no-markup');
+  const splices = outermost([...edits.flatMap((edit) => splicesFor(source, facts, edit, bare)), ...robots, ...words]);
   // Nothing to write is right only where all is said already; words from a CDATA section, for one, are none that can be reached.
   if (splices.length === 0) return notTaken(source.text, facts, source.text, facts, edits) ?? { ok: true, bytes: source.bytes, splices };
   const reason = readOnlyReason(source.encoding);
@@ -90,12 +94,13 @@ function notTaken(
   if (!edits.every((edit) => isElsewhere(edit) || holds(now, edit))) return { ok: false, reason: 'head-cannot-take-it' };
   const passages = edits.filter((edit) => edit.kind === 'passage');
   if (passages.length > 0 && !passagesHold(before, after, passages)) return { ok: false, reason: 'words-not-there' };
+  if (edits.some((edit) => edit.kind === 'no-markup') && hasMarkup(after, edits)) return { ok: false, reason: 'head-cannot-take-it' };
   return altsHold(facts, now, edits) ? undefined : { ok: false, reason: 'words-not-there' };
 }
 
 /** Edits that are looked at by other means than the facts: places move when a page is written, and the encoding is told by the bytes. */
 function isElsewhere(edit: PageEdit): boolean {
-  return edit.kind === 'alt' || edit.kind === 'passage' || edit.kind === 'addresses' || edit.kind === 'charset';
+  return edit.kind === 'alt' || edit.kind === 'passage' || edit.kind === 'addresses' || edit.kind === 'charset' || edit.kind === 'no-markup';
 }
 
 /** Of splices that lie in one another the outermost, in their order: of two that replace the very same, the first is the owner's own word. Takes time in proportion to them. */
@@ -145,6 +150,7 @@ export function holds(facts: PageFacts, edit: PageEdit): boolean {
       return edit.links.length === 0 && (edit.now === null || edit.now === edit.was);
     case 'addresses':
     case 'charset':
+    case 'no-markup':
       return false;
     case 'lang':
     case 'one-title':
@@ -155,8 +161,9 @@ export function holds(facts: PageFacts, edit: PageEdit): boolean {
   }
 }
 
-function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit): Splice[] {
-  if (holds(facts, edit)) return [];
+/** `bare`: the structured data that is there goes, so that none of it takes ours in. */
+function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit, bare: boolean): Splice[] {
+  if (!(bare && edit.kind === 'json-ld') && holds(facts, edit)) return [];
   switch (edit.kind) {
     case 'title': {
       const title = documentTitle(facts);
@@ -199,8 +206,10 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit): Splic
     case 'one-title':
     case 'one-heading':
       return templateSplices(source, facts, edit);
+    case 'no-markup':
+      return withoutMarkup(source.text);
     case 'json-ld':
-      return graphSplices(source.text, facts.jsonLd, edit.graph, needsAscii(source), (text) => insertInHead(source, facts, text));
+      return graphSplices(source.text, bare ? [] : facts.jsonLd, edit.graph, needsAscii(source), (text) => insertInHead(source, facts, text));
   }
 }
 

@@ -1,4 +1,4 @@
-import { holds, type AddressesEdit, type PageEdit, type PageFacts } from '../page/index.ts';
+import { holds, type AddressesEdit, type PageEdit, type PageFacts, type WrittenGraph } from '../page/index.ts';
 import {
   altsOf,
   effectiveAddress,
@@ -19,13 +19,13 @@ import {
   type SiteDocument,
   type SitePage,
 } from '../site/index.ts';
-import { identityGraph } from '../structured-data/index.ts';
 
 /**
  * What has to be written into a page so that it says what it is meant to say. Empty where the page says it all already. `source` are the facts of the
- * file as it was brought in; `addresses` tells which addresses of the site moved, as far as this page names them.
+ * file as it was brought in; `addresses` tells which addresses of the site moved, as far as this page names them; `markup` is what the page is to say in
+ * structured data, and which of its own is to go.
  */
-export function editsFor(document: SiteDocument, page: SitePage, source: PageFacts, addresses?: AddressesEdit): PageEdit[] {
+export function editsFor(document: SiteDocument, page: SitePage, source: PageFacts, addresses?: AddressesEdit, markup?: MarkupEdits): PageEdit[] {
   const edits: PageEdit[] = [];
   if (needsCharset(document, source)) edits.push({ kind: 'charset' });
   const own = document.tables.pages[page.id];
@@ -45,14 +45,22 @@ export function editsFor(document: SiteDocument, page: SitePage, source: PageFac
   if (page.isHome) {
     for (const claim of Object.values(document.tables.claims))
       if (claim.name && claim.content) edits.push({ kind: 'meta', name: claim.name, content: claim.content });
-    const graph = identityGraph(document);
-    if (graph) edits.push({ kind: 'json-ld', graph });
   }
+  if (markup?.without) edits.push({ kind: 'no-markup' });
+  if (markup?.graph) edits.push({ kind: 'json-ld', graph: markup.graph });
   for (const { start, was, now } of altsOf(document, page.id)) edits.push({ kind: 'alt', start, was, now });
   for (const { start, was, now, links } of passagesOf(document, page.id))
     edits.push({ kind: 'passage', start, was, now, links: links.length === 0 ? links : followed(links, document) });
   if (addresses) edits.push(addresses);
-  return edits.filter((edit) => !holds(source, edit));
+  // What the page says already in a block that goes has to be said again.
+  return edits.filter((edit) => (edit.kind === 'json-ld' && markup?.without === true) || !holds(source, edit));
+}
+
+/** What becomes of a page's structured data. */
+export interface MarkupEdits {
+  readonly graph: WrittenGraph | undefined;
+  /** The structured data that the page came with is taken out. */
+  readonly without: boolean;
 }
 
 const isOurs = ({ from }: Effective): boolean => from === 'owner' || from === 'pattern';

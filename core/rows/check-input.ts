@@ -1,4 +1,4 @@
-import type { WordsInput } from '../checks/index.ts';
+import type { CheckedMeaning, WordsInput } from '../checks/index.ts';
 import { languageOf, type Language, type TextMeasure } from '../language/index.ts';
 import { coverageOf, textsOf } from '../phrases/index.ts';
 import {
@@ -22,6 +22,8 @@ export interface CheckedAmong {
   readonly address: string;
   /** How it reads; undefined until it was measured. */
   readonly measure: TextMeasure | undefined;
+  /** Its structured data: what is written, and what it came with; undefined where nothing is known of it. */
+  readonly meaning?: CheckedMeaning | undefined;
   /** What other pages say and how they link. */
   readonly site: Omit<WordsInput['site'], 'host'>;
   /** Title and description where they were made already. */
@@ -29,7 +31,7 @@ export interface CheckedAmong {
 }
 
 /** What checks look at, made in this one place: for the survey, and for the page that is being written at each key. */
-export function checkInput(document: SiteDocument, page: SitePage, { address, measure, site, words }: CheckedAmong): WordsInput {
+export function checkInput(document: SiteDocument, page: SitePage, { address, measure, meaning, site, words }: CheckedAmong): WordsInput {
   const title = words?.title ?? effectiveTitle(document, page);
   const description = words?.description ?? effectiveDescription(document, page);
   const text = document.tables.pages[page.id]?.phrase ?? '';
@@ -46,6 +48,7 @@ export function checkInput(document: SiteDocument, page: SitePage, { address, me
     limits: { title: titleLimit(document), description: descriptionLimit(document) },
     phrase: text === '' ? undefined : { text, coverage: coverageOf(text, textsOf(page.facts, said), languageIn(document, page)) },
     measure,
+    meaning,
     care: document.tables.care['']?.wording === true,
     ignored: ignoredCodes(document, page.id),
     site: { host: siteHost(document), ...site },

@@ -1,3 +1,4 @@
+export { checkedMeaning, rowMeaning } from './meaning.ts';
 export { checkInput, languageIn, type CheckedAmong } from './check-input.ts';
 export { feedEntries } from './feeds.ts';
 export { ignoredCodes } from './ignored.ts';

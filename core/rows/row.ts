@@ -73,6 +73,10 @@ export interface PageRow {
   readonly linksOutside: number;
   /** Address paths of this site that it links to and where nothing answers. */
   readonly broken: readonly string[];
+  /** What it is said to be in structured data that is ours; what it lacks for a result, and the types that it came with. Missing where there is nothing. */
+  readonly is?: readonly string[];
+  readonly lacks?: readonly string[];
+  readonly brought?: readonly string[];
   readonly words: number;
   readonly picturesWithoutAlt: number;
 }

@@ -37,6 +37,25 @@ export const TABLES = {
     email: text.nullable().optional(),
     telephone: text.nullable().optional(),
     logo: text.nullable().optional(),
+    /** Its type in the schema.org vocabulary, where it is more than an organisation: `BookStore`. */
+    businessType: z.string().max(80).nullable().optional(),
+    legalName: text.nullable().optional(),
+    street: text.nullable().optional(),
+    locality: text.nullable().optional(),
+    region: text.nullable().optional(),
+    postalCode: z.string().max(40).nullable().optional(),
+    /** ISO 3166-1, two letters. */
+    country: z.string().max(2).nullable().optional(),
+    /** Opening hours as people write them, one line for some days. */
+    hours: text.nullable().optional(),
+    priceRange: z.string().max(40).nullable().optional(),
+    /** Places, one a line. */
+    areaServed: text.nullable().optional(),
+    founder: text.nullable().optional(),
+    foundingDate: z.string().max(10).nullable().optional(),
+    jobTitle: text.nullable().optional(),
+    /** Numbers that tell a business from others, one a line: `VAT: GB123456789`. */
+    identifiers: text.nullable().optional(),
     /** Addresses, one a line. */
     profiles: text.nullable().optional(),
     /** What stands between the parts of a title. */
@@ -119,7 +138,14 @@ export const TABLES = {
     inMap: flag,
     changefreq: z.enum(['always', 'hourly', 'daily', 'weekly', 'monthly', 'yearly', 'never']).nullable().optional(),
     priority: z.number().min(0).max(1).nullable().optional(),
+    /** What its pages are, by the ids of processors with spaces between, or `none`. */
+    markup: z.string().max(200).nullable().optional(),
+    foreignMarkup: z.enum(['leave', 'take', 'remove']).nullable().optional(),
   }),
+  /** Structured data in pages: whether it is written. One record, key ''. */
+  meaning: z.strictObject({ on: flag }),
+  /** Values of a page's structured data that the owner says otherwise than the page, by `markupKey`. */
+  markup: z.strictObject({ value: text.nullable().optional(), leftOut: flag }),
   /** Rules for many pages, by id: their kind, whether they stand in the map, and what engines may do (in `says`). The first that fits, in the order of `order`, decides. */
   rules: z.strictObject({
     path: text.nullable().optional(),
@@ -156,6 +182,13 @@ export const TABLES = {
     /** The page is to have one title, in its head; one main heading. */
     oneTitle: flag,
     oneHeading: flag,
+    /** What the page is, where it is not what its kind is: ids of processors with spaces between, or `none`. */
+    markup: z.string().max(200).nullable().optional(),
+    /** What becomes of the structured data that the page came with. */
+    foreignMarkup: z.enum(['leave', 'take', 'remove']).nullable().optional(),
+    /** A JSON-LD block of the owner's own for this page, as text; `markupDraft` while it is no JSON, which is never written. */
+    markupBlock: z.string().max(100_000).nullable().optional(),
+    markupDraft: z.string().max(100_000).nullable().optional(),
   }),
   /** Words that the page itself shows, changed in its source: by page file, a line feed, and the place (see `passageKey`). */
   passages: z.strictObject({
@@ -209,15 +242,22 @@ export const FORMER_TABLES: Readonly<Record<string, Table>> = { doors: 'siteSwit
 const TABLE_NAMES = Object.keys(TABLES) as Table[];
 const ofEach = <V>(make: (table: Table) => V): Record<Table, V> => Object.fromEntries(TABLE_NAMES.map((name) => [name, make(name)])) as Record<Table, V>;
 
-/** The format of a saved document. Versions 1 and 2 had fewer tables and fields; in 3 two tables had other names. */
+/** Where the owner's own word for a value of a page's structured data is kept: the page's file, a line feed, what the page is, and the property. */
+export const markupKey = (page: string, processor: string, path: string): string => `${page}\n${processor}.${path}`;
+
+/** The format of a saved document. Versions 1, 2 and 4 had fewer tables and fields; in 3 two tables had other names. */
 export const DOCUMENT_FORMAT = {
   name: 'site document',
-  version: 4,
+  version: 5,
   migrations: {
     1: (saved) => saved,
     2: (saved) => saved,
     3: (saved) => {
       const tables = renamed(saved['tables'], FORMER_TABLES);
+      return isSaved(tables) ? { ...saved, tables } : saved;
+    },
+    4: (saved) => {
+      const tables = saved['tables'];
       return isSaved(tables) ? { ...saved, tables: { ...emptyDocument().tables, ...tables } } : saved;
     },
   },

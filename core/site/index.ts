@@ -17,6 +17,7 @@ export {
 export {
   DOCUMENT_FORMAT,
   emptyDocument,
+  markupKey,
   LONGEST_TEXT,
   openDocument,
   siteDocumentSchema,

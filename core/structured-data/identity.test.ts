@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { all, applyChange, emptyDocument, set, type SiteDocument } from '../site/index.ts';
-import { factsOf } from '../testing/html.ts';
-import { existingBlocks, identityGaps, identityGraph, profileAddresses } from './index.ts';
+import { identityGaps, identityGraph, profileAddresses } from './index.ts';
 
 type Facts = SiteDocument['tables']['facts'][string];
 const saying = (facts: Facts): SiteDocument =>
@@ -48,25 +47,4 @@ describe('the identity', () => {
     ['', []],
     [null, []],
   ] as const)('takes profiles from %j', (text, addresses) => expect(profileAddresses(text)).toEqual(addresses));
-});
-
-describe('what a page brings', () => {
-  const block = (json: string): string => `<script type="application/ld+json">${json}</script>`;
-  it.each([
-    [block('{"@type":"Product","offers":{"@type":"Offer"}}'), [{ types: ['Product', 'Offer'], broken: false }]],
-    [block('[{"@type":["Article","NewsArticle"]},{"@graph":[{"@type":"Person"}]}]'), [{ types: ['Article', 'NewsArticle', 'Person'], broken: false }]],
-    [block('{"@type":'), [{ types: [], broken: true }]],
-    [
-      block('{"@type":7,"x":null}') + block('"text"'),
-      [
-        { types: [], broken: false },
-        { types: [], broken: false },
-      ],
-    ],
-    ['<p>none</p>', []],
-  ])('%s', (html, blocks) => expect(existingBlocks(factsOf(html))).toEqual(blocks));
-  it('however deep it nests', () => {
-    const deep = `${'{"a":'.repeat(3000)}1${'}'.repeat(3000)}`;
-    expect(existingBlocks(factsOf(block(deep)))).toEqual([{ types: [], broken: false }]);
-  });
 });

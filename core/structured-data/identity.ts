@@ -1,53 +1,103 @@
 import type { SiteDocument } from '../site/index.ts';
 import { siteOrigin } from '../site/index.ts';
-
-/** A node of a JSON-LD graph. */
-export interface GraphNode {
-  readonly '@type': string;
-  readonly '@id': string;
-  readonly [property: string]: unknown;
-}
-export interface Graph {
-  readonly '@context': 'https://schema.org';
-  readonly '@graph': readonly GraphNode[];
-}
+import { hoursIn, telephoneOf } from '../values/index.ts';
+import { absolute, compact, type Graph, type GraphNode } from './node.ts';
 
 /** What keeps the identity from being written. */
 export type IdentityGap = 'site-name' | 'owner-name' | 'main-address';
 
 /**
- * Who is behind the site and what the site is, as one graph for the home page: an organisation or a person, and the web site it publishes,
+ * Who is behind the site and what the site is, as one graph for the home page: an organisation, a business or a person, and the web site it publishes,
  * joined by `@id`. Undefined until the facts it needs are there; `identityGaps` says which.
  */
 export function identityGraph(document: SiteDocument): Graph | undefined {
   if (identityGaps(document).length > 0) return undefined;
+  return { '@context': 'https://schema.org', '@graph': identityNodes(document) };
+}
+
+/** Owner and web site in full. */
+export function identityNodes(document: SiteDocument): readonly [owner: GraphNode, site: GraphNode] {
   const facts = document.tables.facts[''] ?? {};
   const home = `${siteOrigin(document)}/`;
   const person = facts.ownerKind === 'person';
-  const ownerId = `${home}#${person ? 'person' : 'organization'}`;
   const logo = absolute(facts.logo, home);
+  const places = !person && (facts.businessType ?? 'Organization') !== 'Organization';
   const owner: GraphNode = compact({
-    '@type': person ? 'Person' : 'Organization',
-    '@id': ownerId,
+    '@type': ownerType(document),
+    '@id': ownerId(document),
     name: facts.ownerName,
+    legalName: person ? undefined : facts.legalName,
     url: home,
     email: facts.email,
-    telephone: facts.telephone,
-    ...(logo === undefined ? {} : person ? { image: logo } : { logo: { '@type': 'ImageObject', url: logo } }),
+    telephone: facts.telephone ? (telephoneOf(facts.telephone, facts.country ?? undefined) ?? facts.telephone) : undefined,
+    ...(logo === undefined
+      ? {}
+      : person
+        ? { image: logo }
+        : places
+          ? { logo: { '@type': 'ImageObject', url: logo }, image: logo }
+          : { logo: { '@type': 'ImageObject', url: logo } }),
+    address: addressNode(document),
+    ...(places ? { openingHoursSpecification: hoursNodes(facts.hours), priceRange: facts.priceRange } : {}),
+    areaServed: person ? undefined : linesOf(facts.areaServed),
+    founder: !person && facts.founder ? { '@type': 'Person', name: facts.founder } : undefined,
+    foundingDate: person ? undefined : facts.foundingDate,
+    jobTitle: person ? facts.jobTitle : undefined,
+    identifier: identifierNodes(facts.identifiers),
     sameAs: profileAddresses(facts.profiles),
   });
   const site: GraphNode = compact({
     '@type': 'WebSite',
-    '@id': `${home}#website`,
+    '@id': siteNodeId(document),
     url: home,
     name: facts.siteName,
     alternateName: facts.alternateName,
     description: facts.description,
     inLanguage: facts.language,
-    publisher: { '@id': ownerId },
+    publisher: { '@id': ownerId(document) },
   });
-  return { '@context': 'https://schema.org', '@graph': [owner, site] };
+  return [owner, site];
 }
+
+/** Owner and web site as other pages name them: the same ids, and what a reader of that page alone has to know. */
+export function identityStubs(document: SiteDocument): readonly GraphNode[] {
+  const keep = new Set(['@type', '@id', 'name', 'url', 'logo', 'publisher']);
+  return identityNodes(document).map((node) => Object.fromEntries(Object.entries(node).filter(([key]) => keep.has(key))) as unknown as GraphNode);
+}
+
+export const ownerType = (document: SiteDocument): string => {
+  const { ownerKind, businessType } = document.tables.facts[''] ?? {};
+  return ownerKind === 'person' ? 'Person' : businessType || 'Organization';
+};
+export const ownerId = (document: SiteDocument): string =>
+  `${siteOrigin(document)}/#${document.tables.facts['']?.ownerKind === 'person' ? 'person' : 'organization'}`;
+export const siteNodeId = (document: SiteDocument): string => `${siteOrigin(document)}/#website`;
+
+function addressNode(document: SiteDocument): Readonly<Record<string, unknown>> | undefined {
+  const { street, locality, region, postalCode, country } = document.tables.facts[''] ?? {};
+  const node = compact({ streetAddress: street, addressLocality: locality, addressRegion: region, postalCode, addressCountry: country?.toUpperCase() });
+  return Object.keys(node).length === 0 ? undefined : { '@type': 'PostalAddress', ...node };
+}
+
+function hoursNodes(text: string | null | undefined): readonly Readonly<Record<string, unknown>>[] {
+  return linesOf(text).flatMap((line) =>
+    hoursIn(line).map(({ days, opens, closes }) => ({ '@type': 'OpeningHoursSpecification', dayOfWeek: days.length === 1 ? days[0] : days, opens, closes })),
+  );
+}
+
+/** Numbers that tell a business from others, one a line, with what they are in front: `VAT: GB123456789`. */
+function identifierNodes(text: string | null | undefined): readonly Readonly<Record<string, unknown>>[] {
+  return linesOf(text).flatMap((line) => {
+    const [, name = '', value = ''] = /^([^:]{1,40}):\s*(.+)$/.exec(line) ?? [];
+    return value === '' ? [] : [{ '@type': 'PropertyValue', name, value }];
+  });
+}
+
+const linesOf = (text: string | null | undefined): string[] =>
+  (text ?? '')
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean);
 
 /** The facts that are still missing before the identity can be written. */
 export function identityGaps(document: SiteDocument): IdentityGap[] {
@@ -64,12 +114,47 @@ export function profileAddresses(text: string | null | undefined): string[] {
   return (text ?? '').split(/\s+/).filter((address) => /^https?:\/\//i.test(address) && URL.canParse(address));
 }
 
-function absolute(reference: string | null | undefined, home: string): string | undefined {
-  return reference && URL.canParse(reference, home) ? new URL(reference, home).href : undefined;
-}
-
-function compact(node: Record<string, unknown>): GraphNode {
-  return Object.fromEntries(
-    Object.entries(node).filter(([, value]) => value !== undefined && value !== null && value !== '' && !(Array.isArray(value) && value.length === 0)),
-  ) as unknown as GraphNode;
-}
+/** Sorts of business that a small site is most often of, as the vocabulary names them; others can be typed. */
+export const BUSINESS_TYPES = [
+  'Organization',
+  'LocalBusiness',
+  'Store',
+  'Restaurant',
+  'CafeOrCoffeeShop',
+  'Bakery',
+  'LodgingBusiness',
+  'HairSalon',
+  'BeautySalon',
+  'HealthAndBeautyBusiness',
+  'MedicalBusiness',
+  'Dentist',
+  'Physician',
+  'VeterinaryCare',
+  'LegalService',
+  'AccountingService',
+  'FinancialService',
+  'RealEstateAgent',
+  'HomeAndConstructionBusiness',
+  'Electrician',
+  'Plumber',
+  'GeneralContractor',
+  'AutoRepair',
+  'ProfessionalService',
+  'SportsActivityLocation',
+  'ExerciseGym',
+  'ArtGallery',
+  'BookStore',
+  'Florist',
+  'FurnitureStore',
+  'ClothingStore',
+  'TravelAgency',
+  'ChildCare',
+  'Library',
+  'Museum',
+  'NGO',
+  'EducationalOrganization',
+  'School',
+  'PerformingGroup',
+  'SportsTeam',
+  'Corporation',
+] as const;

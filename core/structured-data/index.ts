@@ -1,2 +1,24 @@
-export { existingBlocks, type ExistingBlock } from './existing.ts';
-export { identityGaps, identityGraph, profileAddresses, type Graph, type GraphNode, type IdentityGap } from './identity.ts';
+export { readMeaning, type BroughtMarkup, type MeaningOptions, type PageMeaning } from './brought.ts';
+export { checkMarkup } from './checking/check-items.ts';
+export { isGrave, type FaultCode, type MarkupFault } from './checking/fault.ts';
+export { plainGraph, plainItems, type PlainNode } from './checking/plain.ts';
+export { RESULT_SORTS, resultExtras, resultGaps, type ResultExtras, type ResultGap, type ResultSort } from './checking/results.ts';
+export type { Field, FieldInput, MarkupInput, Processor, Value, ValueFrom } from './field.ts';
+export { AVAILABILITIES } from './fields.ts';
+export { BUSINESS_TYPES, identityGaps, identityGraph, ownerType, profileAddresses, type IdentityGap } from './identity.ts';
+export { foreignMarkup, joined, markupOf, type ForeignMarkup, type WrittenMarkup } from './written.ts';
+export { markupReport, type MarkupReport, type ToldMarkup, type ToldValue } from './told.ts';
+export type { Graph, GraphNode, Json } from './node.ts';
+export {
+  graphOf,
+  isMarkupOn,
+  markupChoice,
+  NO_MARKUP,
+  pageMarkup,
+  type BroughtThing,
+  type MarkupChoice,
+  type PageMarkup,
+  type ToldField,
+  type ToldThing,
+} from './page-graph.ts';
+export { KIND_PROCESSORS, processorOf, PROCESSORS } from './processors/index.ts';

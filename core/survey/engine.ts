@@ -6,7 +6,7 @@ export type Touched = 'all' | ReadonlySet<string>;
 const NONE: ReadonlySet<string> = new Set();
 
 /** What a stage reads of the inputs by itself: a table of the document, one field of a table, or what is no document. */
-export type Reading = Table | `${Table}.${string}` | 'manifest' | 'measures';
+export type Reading = Table | `${Table}.${string}` | 'manifest' | 'measures' | 'meanings';
 
 /** What happened to the inputs. */
 export interface Happening {
@@ -14,6 +14,8 @@ export interface Happening {
   readonly manifest?: true;
   /** The pages of which it was found out how they read. */
   readonly measured?: ReadonlySet<string>;
+  /** The pages of which it was found out what they say, and what structured data they came with. */
+  readonly understood?: ReadonlySet<string>;
 }
 
 /** One step of the survey: on what it depends, and what makes its result. Its result may hold memory of its own, but only `run` changes it. */
@@ -81,6 +83,7 @@ export class Stages {
     const own = (stage: Stage<unknown>): Touched => {
       if (reads(stage.reads)) return 'all';
       const pages = new Set<string>(stage.readsOwn.includes('measures') ? happening.measured : []);
+      if (stage.readsOwn.includes('meanings')) for (const id of happening.understood ?? []) pages.add(id);
       for (const field of fields) {
         if (!stage.readsOwn.some((reading) => isRead(reading, field))) continue;
         const page = pageOf(field);
@@ -136,7 +139,7 @@ function both(a: Touched, b: Touched): Touched {
 }
 
 /** The records of these tables are of one page each, whose file begins their key. */
-const BY_PAGE: ReadonlySet<Table> = new Set<Table>(['pages', 'passages', 'alts', 'ignored']);
+const BY_PAGE: ReadonlySet<Table> = new Set<Table>(['pages', 'passages', 'alts', 'ignored', 'markup']);
 
 /** The page whose own a field is; undefined where it may bear on any. */
 function pageOf({ table, key }: SetField): string | undefined {

@@ -2,6 +2,7 @@ import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { ImportedFiles, Manifest, Template } from '../release/index.ts';
 import type { SiteFile, SurveyedFacts } from '../rows/index.ts';
+import type { PageMeaning } from '../structured-data/index.ts';
 import { addressOf, guessKind, type Kind, type SiteDocument } from '../site/index.ts';
 
 /** A page as it was brought in: what stays as it is while the site is open. */
@@ -24,12 +25,14 @@ export interface Imported extends ImportedFiles {
   readonly template?: Template | undefined;
 }
 
-/** All that the stages of the survey begin with. Document, manifest and measures become others; the rest stays. */
+/** All that the stages of the survey begin with. Document, manifest, measures and meanings become others; the rest stays. */
 export interface SiteInputs {
   readonly document: SiteDocument;
   readonly manifest: Manifest | undefined;
   /** How pages read, as far as that was found out. */
   readonly measures: ReadonlyMap<string, TextMeasure>;
+  /** What pages say and what structured data they came with, as far as that was found out. */
+  readonly meanings: ReadonlyMap<string, PageMeaning>;
   readonly pages: ReadonlyMap<string, PageRecord>;
   readonly files: ReadonlyMap<string, SiteFile>;
   readonly imported: Imported;

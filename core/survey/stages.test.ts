@@ -72,6 +72,7 @@ const KEYS: Readonly<Partial<Record<Table, readonly string[]>>> = {
   pages: Object.keys(PAGES),
   passages: ['a/index.html\n150', 'index.html\n100'],
   alts: ['index.html\n150'],
+  markup: ['a/index.html\nblog-post.headline', 'index.html\npage.name', 'c/index.html\nproduct.offers.price'],
   repairs: ['/gone/', '/b/'],
   ignored: ['a/index.html\ndescription-same', 'index.html\nlinks-broken'],
   limits: ['title-wide', 'description-wide'],
@@ -118,6 +119,11 @@ const WORDS = [
   'best',
   'en',
   'organization',
+  'take',
+  'leave',
+  'remove',
+  'product event',
+  'BookStore',
 ];
 
 /** Any setting that can be made, of any field of any table. */
@@ -241,7 +247,7 @@ describe('every stage says on what it depends', () => {
     const survey = surveyOf(START);
     const { pages } = (survey as unknown as { inputs: SiteInputs }).inputs;
     const files = new Map(FILES.map((file) => [file.path, file]));
-    const inputs = { document, manifest: MANIFEST, measures: new Map(), pages, files, imported: IMPORTED, now: NOW };
+    const inputs = { document, manifest: MANIFEST, measures: new Map(), meanings: new Map(), pages, files, imported: IMPORTED, now: NOW };
     const stages = new Stages([...spied.values()], inputs);
     for (const stage of spied.values()) {
       const result = stages.result(stage);
@@ -260,6 +266,7 @@ describe('stages', () => {
     document,
     manifest: undefined,
     measures: new Map(),
+    meanings: new Map(),
     pages: records,
     files: new Map(),
     imported: { robots: undefined, maps: {} },

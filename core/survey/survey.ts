@@ -4,11 +4,13 @@ import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts, PageRefusal } from '../page/index.ts';
 import type { Manifest, ReleasedFile, ReleaseItem, WorkingCopy } from '../release/index.ts';
 import { feedEntries, inTreeOrder, PageNames, type PageRow, type SiteFile, type SiteNumbers, type SurveyedFacts } from '../rows/index.ts';
+import type { BroughtMarkup, PageMeaning } from '../structured-data/index.ts';
 import { differenceOf, isClosed, type Change, type SiteDocument, type SitePage } from '../site/index.ts';
 import type { SitemapEntry } from '../sitemap/index.ts';
 import { Stages, type Happening, type Touched } from './engine.ts';
 import { pageRecord, type Imported, type PageRecord, type SiteInputs } from './inputs.ts';
 import { MapDesk } from './map-desk.ts';
+import { MeaningDesk } from './meaning-desk.ts';
 import { manifestOf, workingCopyOf } from './release-plan.ts';
 import { RobotsDesk } from './robots-desk.ts';
 import * as stage from './stages/index.ts';
@@ -24,8 +26,11 @@ export class Survey {
   private readonly names: PageNames;
   /** Grows as it is found out how pages read. */
   private readonly measures = new Map<string, TextMeasure>();
+  /** Grows as it is found out what pages say. */
+  private readonly meanings = new Map<string, PageMeaning>();
   readonly robots: RobotsDesk;
   readonly maps: MapDesk;
+  readonly meaning: MeaningDesk;
 
   constructor(
     document: SiteDocument,
@@ -42,11 +47,21 @@ export class Survey {
       if (typeof facts === 'string') this.refused.set(id, facts);
       else pages.set(id, pageRecord(id, pages.size, facts, feeds, this.names.nameOf(id, facts.facts)));
     }
-    this.inputs = { document, manifest, measures: this.measures, pages, files: new Map(files.map((file) => [file.path, file])), imported, now };
+    this.inputs = {
+      document,
+      manifest,
+      measures: this.measures,
+      meanings: this.meanings,
+      pages,
+      files: new Map(files.map((file) => [file.path, file])),
+      imported,
+      now,
+    };
     this.stages = new Stages(stage.STAGES, this.inputs);
     const desk = { stages: this.stages, inputs: () => this.inputs };
     this.robots = new RobotsDesk(desk);
     this.maps = new MapDesk(desk);
+    this.meaning = new MeaningDesk(desk);
   }
 
   /** Looks again after a change; `document` is the document with the change made. Gives the rows that are not what they were. */
@@ -64,6 +79,12 @@ export class Survey {
   putMeasures(measures: ReadonlyMap<string, TextMeasure>): PageRow[] {
     for (const [id, measure] of measures) this.measures.set(id, measure);
     return this.take(this.inputs, { measured: new Set(measures.keys()) });
+  }
+
+  /** Takes in what pages say and the structured data they came with. */
+  putMeanings(meanings: ReadonlyMap<string, PageMeaning>): PageRow[] {
+    for (const [id, meaning] of meanings) this.meanings.set(id, meaning);
+    return this.take(this.inputs, { understood: new Set(meanings.keys()) });
   }
 
   /** Takes in what a release put out. */
@@ -160,6 +181,11 @@ export class Survey {
       brokenLinks: links.brokenCount(),
       closed: isClosed(this.inputs.document),
     };
+  }
+
+  /** The structured data that a page came with; undefined where there is none, or nobody looked yet. */
+  broughtBy(id: string): BroughtMarkup | undefined {
+    return this.inputs.meanings.get(id)?.brought;
   }
 
   /** Sentences of a page that stand on many pages: nothing to describe it by. */

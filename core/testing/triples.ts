@@ -35,7 +35,13 @@ function signatures(told: Told): string[] {
     const thing = told.get(key);
     const name = key.startsWith('_:') ? '_' : key;
     if (!thing || depth > 6 || path.includes(key)) return name;
-    const values = [...thing.values].map(([property, each]) => `${property}=[${[...each].map((one) => (one.startsWith('node ') ? sign(one.slice(5), depth + 1, [...path, key]) : one)).sort().join('|')}]`);
+    const values = [...thing.values].map(
+      ([property, each]) =>
+        `${property}=[${[...each]
+          .map((one) => (one.startsWith('node ') ? sign(one.slice(5), depth + 1, [...path, key]) : one))
+          .sort()
+          .join('|')}]`,
+    );
     return `${name}{${[...thing.types].sort().join(' ')};${values.sort().join(';')}}`;
   };
   return [...told.keys()].map((key) => sign(key, 0, [])).sort();
@@ -81,7 +87,9 @@ export function itemSignatures(items: Iterable<MarkupItem>): string[] {
     const key = nameOf(item);
     for (const type of item.types) at(told, key).types.add(type);
     for (const [name, values] of item.properties) for (const value of values) put(told, key, name, valueOf(value));
-    for (const [name, values] of item.reverse) for (const value of values) if (value.kind === 'item' || value.kind === 'address') put(told, value.kind === 'item' ? nameOf(value.item) : value.address, name, `node ${key}`);
+    for (const [name, values] of item.reverse)
+      for (const value of values)
+        if (value.kind === 'item' || value.kind === 'address') put(told, value.kind === 'item' ? nameOf(value.item) : value.address, name, `node ${key}`);
   }
   return signatures(told);
 }

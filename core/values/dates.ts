@@ -33,13 +33,24 @@ export const isIsoTime = (text: string): boolean => /^([01]\d|2[0-3]):[0-5]\d(:[
 
 /** Whether a text is a length of time by ISO 8601, such as `PT1H30M`; at least one part has to be said. */
 export const isIsoDuration = (text: string): boolean =>
-  /^P(?!$)(\d+(?:[.,]\d+)?Y)?(\d+(?:[.,]\d+)?M)?(\d+(?:[.,]\d+)?W)?(\d+(?:[.,]\d+)?D)?(T(?=\d)(\d+(?:[.,]\d+)?H)?(\d+(?:[.,]\d+)?M)?(\d+(?:[.,]\d+)?S)?)?$/.test(text);
+  /^P(?!$)(\d+(?:[.,]\d+)?Y)?(\d+(?:[.,]\d+)?M)?(\d+(?:[.,]\d+)?W)?(\d+(?:[.,]\d+)?D)?(T(?=\d)(\d+(?:[.,]\d+)?H)?(\d+(?:[.,]\d+)?M)?(\d+(?:[.,]\d+)?S)?)?$/.test(
+    text,
+  );
 
 interface Reader {
   parse(text: string, reference?: Date, options?: { readonly forwardDate?: boolean }): ParsedResult[];
 }
 /** Readers of dates in words, by language. English dates in digits alone are not read where day and month could be the other way round. */
-const READERS: Readonly<Record<string, Reader>> = { de: de.strict, en: en.GB, es: es.strict, fr: fr.strict, it: it.strict, ja: ja.strict, nl: nl.strict, pt: pt.strict };
+const READERS: Readonly<Record<string, Reader>> = {
+  de: de.strict,
+  en: en.GB,
+  es: es.strict,
+  fr: fr.strict,
+  it: it.strict,
+  ja: ja.strict,
+  nl: nl.strict,
+  pt: pt.strict,
+};
 
 /** How far around a year a date is looked for, and how many years of one text. */
 const AROUND = 36;
@@ -98,7 +109,8 @@ const UNITS: readonly [RegExp, string][] = [
   [/^(h|hrs?|hours?|std\.?|stunden?|heures?|horas?|時間)$/i, 'H'],
   [/^(m|mins?|minutes?|minuten?|minutos?|分)\.?$/i, 'M'],
 ];
-const LENGTH = /(\d+(?:[.,]\d+)?)\s*(days?|tage?n?|jours?|d[ií]as?|日|hrs?|hours?|h|std\.?|stunden?|heures?|horas?|時間|mins?|minutes?|minuten?|minutos?|分|m)(?![\p{L}])/giu;
+const LENGTH =
+  /(\d+(?:[.,]\d+)?)\s*(days?|tage?n?|jours?|d[ií]as?|日|hrs?|hours?|h|std\.?|stunden?|heures?|horas?|時間|mins?|minutes?|minuten?|minutos?|分|m)(?![\p{L}])/giu;
 
 /** The length of time that a text says first, as ISO 8601 has it: `1 h 30 min` is `PT1H30M`. Undefined where none is said. */
 export function durationIn(text: string): { readonly iso: string; readonly start: number; readonly end: number } | undefined {

@@ -56,7 +56,8 @@ function daysOf(list: string): number[] {
   let end = 0;
   for (const { 0: word, index } of list.toLowerCase().matchAll(DAY_NAMES)) {
     const day = DAY_OF.get(word) as number;
-    if (from !== undefined && BETWEEN.test(list.slice(end, index).replace(/^\./, ''))) for (let next = (from + 1) % 7; next !== day; next = (next + 1) % 7) found.push(next);
+    if (from !== undefined && BETWEEN.test(list.slice(end, index).replace(/^\./, '')))
+      for (let next = (from + 1) % 7; next !== day; next = (next + 1) % 7) found.push(next);
     found.push(day);
     [from, end] = [day, index + word.length];
   }

@@ -53,11 +53,48 @@ const SIGNS: Readonly<Record<string, string | Readonly<Record<string, string>>>>
   '₽': 'RUB',
   R: { 'en-za': 'ZAR', af: 'ZAR' },
 };
-const CODES = ['EUR', 'GBP', 'USD', 'CHF', 'CAD', 'AUD', 'NZD', 'JPY', 'CNY', 'INR', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'HUF', 'BRL', 'MXN', 'ZAR', 'SGD', 'HKD', 'TRY', 'KRW'];
-const WORDS: Readonly<Record<string, string>> = { euro: 'EUR', euros: 'EUR', pounds: 'GBP', dollars: '$', yen: 'JPY', franken: 'CHF', francs: 'CHF', kronor: 'SEK', kroner: 'kr' };
+const CODES = [
+  'EUR',
+  'GBP',
+  'USD',
+  'CHF',
+  'CAD',
+  'AUD',
+  'NZD',
+  'JPY',
+  'CNY',
+  'INR',
+  'SEK',
+  'NOK',
+  'DKK',
+  'PLN',
+  'CZK',
+  'HUF',
+  'BRL',
+  'MXN',
+  'ZAR',
+  'SGD',
+  'HKD',
+  'TRY',
+  'KRW',
+];
+const WORDS: Readonly<Record<string, string>> = {
+  euro: 'EUR',
+  euros: 'EUR',
+  pounds: 'GBP',
+  dollars: '$',
+  yen: 'JPY',
+  franken: 'CHF',
+  francs: 'CHF',
+  kronor: 'SEK',
+  kroner: 'kr',
+};
 
 const quoted = (text: string): string => text.replace(/[$.|()[\]*+?^\\]/g, '\\$&');
-const MARKS = [...Object.keys(SIGNS), ...CODES].sort((a, b) => b.length - a.length).map(quoted).join('|');
+const MARKS = [...Object.keys(SIGNS), ...CODES]
+  .sort((a, b) => b.length - a.length)
+  .map(quoted)
+  .join('|');
 const NUMBER = String.raw`\d{1,3}(?:[.,'’ \u00a0\u202f]\d{2,3})*(?:[.,]\d{1,2})?(?:[.,]?[-–—](?!\d))?|\d+(?:[.,]\d{1,2})?`;
 const BEFORE = new RegExp(String.raw`(?<![\p{L}\d])(${MARKS})\s?(${NUMBER})(?![\d\p{L}])`, 'gu');
 const AFTER = new RegExp(String.raw`(?<![\p{L}\d.,])(${NUMBER})\s?(${MARKS}|${Object.keys(WORDS).join('|')})(?![\p{L}\d])`, 'gu');

@@ -1,6 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { datesIn, durationIn, hoursIn, isCountry, isCurrency, isIsoDate, isIsoDuration, isIsoMoment, isIsoTime, isLanguage, pricesIn, telephoneOf } from './index.ts';
+import {
+  datesIn,
+  durationIn,
+  hoursIn,
+  isCountry,
+  isCurrency,
+  isIsoDate,
+  isIsoDuration,
+  isIsoMoment,
+  isIsoTime,
+  isLanguage,
+  pricesIn,
+  telephoneOf,
+} from './index.ts';
 
 describe('dates as pages write them', () => {
   it.each([
@@ -101,7 +114,10 @@ describe('hours', () => {
     ['Mo-Fr 09:00-17:00', ['Monday Tuesday Wednesday Thursday Friday 09:00 17:00']],
     ['Monday to Friday, 9am–5pm; Saturday 10am–2pm', ['Monday Tuesday Wednesday Thursday Friday 09:00 17:00', 'Saturday 10:00 14:00']],
     ['Montag bis Freitag 9 bis 18 Uhr, Sonntag geschlossen', ['Monday Tuesday Wednesday Thursday Friday 09:00 18:00', 'Sunday 00:00 00:00']],
-    ['lundi au vendredi 9h à 12h30, 14h à 18h', ['Monday Tuesday Wednesday Thursday Friday 09:00 12:30', 'Monday Tuesday Wednesday Thursday Friday 14:00 18:00']],
+    [
+      'lundi au vendredi 9h à 12h30, 14h à 18h',
+      ['Monday Tuesday Wednesday Thursday Friday 09:00 12:30', 'Monday Tuesday Wednesday Thursday Friday 14:00 18:00'],
+    ],
     ['lunes a viernes 10:00 - 20:00', ['Monday Tuesday Wednesday Thursday Friday 10:00 20:00']],
     ['月〜金 10時〜18時', ['Monday Tuesday Wednesday Thursday Friday 10:00 18:00']],
     ['Tue & Thu 2–5pm', ['Tuesday Thursday 14:00 17:00']],

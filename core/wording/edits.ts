@@ -42,7 +42,11 @@ export function editWords(edit: PageEdit): { readonly field: string; readonly va
       return edit.page.from === edit.page.to
         ? { field: 'Links', value: edit.moved.length === 0 ? `name ${edit.origin}` : [...new Set(edit.moved.map(({ to }) => `lead to ${to}`))].join(', ') }
         : { field: 'Address', value: edit.page.to };
-    case 'json-ld':
-      return { field: 'Structured data', value: 'who is behind the site, and the site' };
+    case 'no-markup':
+      return { field: 'Structured data', value: 'what the page came with is taken out' };
+    case 'json-ld': {
+      const types = [...new Set(edit.graph['@graph'].flatMap((node) => [node['@type']].flat()).filter((type) => typeof type === 'string'))];
+      return { field: 'Structured data', value: types.join(', ') };
+    }
   }
 }

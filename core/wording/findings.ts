@@ -1,10 +1,11 @@
 import type { Finding, FindingCode } from '../checks/index.ts';
+import { ABOUT_MARKUP } from './checks-of-markup.ts';
 import { ABOUT_PAGES } from './checks-of-pages.ts';
 import { ABOUT_WORDS } from './checks-of-words.ts';
 import type { CheckWords, FindingWords, WordsOf } from './finding-words.ts';
 
 /** The words of every check, one entry a code: what has none does not compile. */
-const CHECK_WORDS: WordsOf<FindingCode> = { ...ABOUT_PAGES, ...ABOUT_WORDS };
+const CHECK_WORDS: WordsOf<FindingCode> = { ...ABOUT_PAGES, ...ABOUT_WORDS, ...ABOUT_MARKUP };
 
 /** What a check is called in lists, why it is made, and what is offered where it lives in a template. */
 export const aboutCheck = (code: FindingCode): Omit<CheckWords<Finding>, 'say'> => CHECK_WORDS[code];

@@ -4,6 +4,7 @@ import { passagesIn, patchPage, readSource, type PageFacts, type Passage, type U
 import { releasedTags, SITEMAP_PAGE, sourceDiff, type Hunk, type Manifest, written, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import {
+  addressOf,
   applyChange,
   emptyDocument,
   isPageFile,
@@ -15,6 +16,7 @@ import {
   type PatternField,
   type SiteDocument,
 } from '../../core/site/index.ts';
+import type { MarkupReport, PageMeaning } from '../../core/structured-data/index.ts';
 import { decodeBytes, decodeSource, isAddressVariant } from '../../core/source/index.ts';
 import { alikeGroups, patternPreview, phraseReport, picturePlaces, suggestionsForEmpty, Survey, type Imported } from '../../core/survey/index.ts';
 import { mapLines, summaryOf, type MapEntryLine, type MapFrom, type MapOrder, type MapSummary, type ReadMap, type MapReport } from '../../core/map/index.ts';
@@ -23,7 +25,9 @@ import type { PageRow, SiteNumbers } from '../../core/rows/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { gatePlaces, type GatePlaces, type WayIn } from '../../core/indexing/index.ts';
 import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
+import { Meanings } from './meanings.ts';
 import { Measures } from './measures.ts';
+import { markupTree, type MarkupTree } from './markup-tree.ts';
 import { addressEffect, type AddressEffect } from './address-effect.ts';
 import { shownPage } from './shown-page.ts';
 import { templateMend, type MendGroup } from './template-mends.ts';
@@ -52,6 +56,12 @@ export interface PageDetail {
   readonly common: readonly string[];
   /** Why nothing can be written into it; undefined where it can. */
   readonly unwritable: Unwritable | undefined;
+}
+
+/** The structured data of one page: what is written, and what it came with. */
+export interface PageMeaningDetail {
+  readonly report: MarkupReport;
+  readonly brought: MarkupTree | undefined;
 }
 
 /** A map as it was read; by the ticket its entries are asked for. */
@@ -94,6 +104,10 @@ export class Analyst {
   private readonly found = new Map<string, PageRow>();
   private handedOver = 0;
   private measures: Measures | undefined;
+  private meanings: Meanings | undefined;
+  /** Pages of which it is not known yet what they say; and on what of the document that depends. */
+  private unread: string[] = [];
+  private basis = '';
   /** What was read of the site's files. */
   private sources: { readonly pages: readonly ReadFile[]; readonly imported: Imported } | undefined;
   /** The map that was read last. */
@@ -118,8 +132,11 @@ export class Analyst {
     this.document = document;
     this.survey = this.surveyOf(document);
     this.measures = new Measures(store, this.now);
+    this.meanings = new Meanings(store);
     this.handedOver = this.now();
     this.unmeasured = pages.flatMap(({ id, read }) => (typeof read === 'string' ? [] : [id]));
+    this.basis = Meanings.basis(document);
+    this.unread = [...this.unmeasured];
     return { rows: this.survey.rows(), numbers: this.survey.numbers() };
   }
 
@@ -133,7 +150,61 @@ export class Analyst {
   update(document: SiteDocument, change: Change): SurveyNews {
     this.document = document;
     const survey = this.its();
+    const basis = Meanings.basis(document);
+    if (basis !== this.basis) {
+      this.basis = basis;
+      this.unread = survey.rows().map(({ id }) => id);
+    }
     return { rows: survey.update(document, change), numbers: survey.numbers() };
+  }
+
+  /** Looks at pages until so much time has passed, or all are looked at; gives those that it looked at. */
+  private async readMeanings(goOn: () => boolean): Promise<PageRow[]> {
+    const found = new Map<string, PageMeaning>();
+    while (this.unread.length > 0 && goOn()) {
+      const id = this.unread.shift() as string;
+      const meaning = await this.meanings?.of(id, this.document);
+      if (meaning) found.set(id, meaning);
+    }
+    return found.size === 0 ? [] : this.its().putMeanings(found);
+  }
+
+  /** Waits until it is known what every page says: what is written into pages depends on it. */
+  async allUnderstood(): Promise<void> {
+    if (this.document.tables.meaning['']?.on !== true) return;
+    for (const row of await this.readMeanings(() => true)) this.found.set(row.id, row);
+  }
+
+  /** The structured data of one page, read back, and what it came with as a tree. */
+  async meaning(id: string): Promise<PageMeaningDetail | undefined> {
+    if (this.unread.includes(id)) {
+      this.unread = this.unread.filter((one) => one !== id);
+      const meaning = await this.meanings?.of(id, this.document);
+      if (meaning) for (const row of this.its().putMeanings(new Map([[id, meaning]]))) this.found.set(row.id, row);
+    }
+    const bytes = await loadBytes(this.db, this.siteId, id);
+    if (!bytes) return undefined;
+    const source = decodeSource(bytes);
+    const reading = readSource(source);
+    if (!reading.ok) return undefined;
+    const address = siteOrigin(this.document) + (this.document.tables.pages[id]?.address ?? addressOf(id));
+    return { report: this.its().meaning.page(id), brought: await markupTree(source.text, reading.facts, address, this.its().broughtBy(id)) };
+  }
+
+  meaningKinds(): ReturnType<Survey['meaning']['kinds']> {
+    return this.its().meaning.kinds();
+  }
+
+  tryKind(kind: Kind, markup: string | null): ReturnType<Survey['meaning']['tryKind']> {
+    return this.its().meaning.tryKind(kind, markup, 3);
+  }
+
+  broughtMarkup(): ReturnType<Survey['meaning']['brought']> {
+    return this.its().meaning.brought();
+  }
+
+  factOffers(): ReturnType<Survey['meaning']['factOffers']> {
+    return this.its().meaning.factOffers();
   }
 
   async page(id: string): Promise<PageDetail | undefined> {
@@ -172,7 +243,8 @@ export class Analyst {
       if (measure) measured.set(id, measure);
     }
     keep(survey.putMeasures(measured));
-    const left = compared.left + this.unmeasured.length;
+    if (compared.left === 0) keep(await this.readMeanings(() => this.now() < until));
+    const left = compared.left + this.unmeasured.length + this.unread.length;
     if (left > 0 && this.now() - this.handedOver < BETWEEN_NEWS) return { news: undefined, left };
     // A row may have become another one since it was put aside; many go over in several parts, so that none holds the page up.
     const ids = [...this.found.keys()].slice(0, ROWS_AT_ONCE);

@@ -127,7 +127,17 @@ const service = {
   mapReport: async () => (await site()).mapReport(),
   validateMap: async (from: MapFrom) => (await site()).validateMap(from),
   mapLines: async (ticket: number, order: MapOrder, most: number) => (await site()).mapLines(ticket, order, most),
-  releaseItems: async (): Promise<ReleaseItem[]> => (await site()).releaseItems(),
+  releaseItems: async (): Promise<ReleaseItem[]> => {
+    const its = await site();
+    await its.allUnderstood();
+    return its.releaseItems();
+  },
+  /** The structured data of one page, read back. */
+  meaning: async (id: string) => (await site()).meaning(id),
+  meaningKinds: async () => (await site()).meaningKinds(),
+  tryKind: async (kind: Kind, markup: string | null) => (await site()).tryKind(kind, markup),
+  broughtMarkup: async () => (await site()).broughtMarkup(),
+  factOffers: async () => (await site()).factOffers(),
   heaviest: async (most: number) => (await site()).heaviest(most),
   unreadable: async () => (await site()).unreadable(),
   diff: async (path: string, own: boolean) => (await site()).diff(path, own),
@@ -150,6 +160,7 @@ const service = {
   /** The changed files, or all, as a ZIP. */
   async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; refused: readonly { path: string; reason: PatchRefusal }[] }> {
     const its = await site();
+    await its.allUnderstood();
     const paths =
       what === 'all'
         ? undefined
@@ -171,6 +182,7 @@ const service = {
   /** The changed files one by one, for writing into a folder. */
   async changedFiles(): Promise<{ path: string; bytes: Uint8Array }[]> {
     const its = await site();
+    await its.allUnderstood();
     const paths = new Set(
       its
         .releaseItems()
@@ -188,6 +200,7 @@ const service = {
     progress: Progress,
   ): Promise<{ files: { path: string; hash: string; size: number }[]; refused: { path: string; reason: PatchRefusal }[] }> {
     const its = await site();
+    await its.allUnderstood();
     const manifest = its.manifestFor(number);
     const copy: WorkingCopy = manifest;
     const files: { path: string; hash: string; size: number }[] = [];

@@ -20,6 +20,8 @@ export interface FixPlaces {
   readonly focus: (field: 'title' | 'description') => void;
   readonly goPage: (id: string) => void;
   readonly goView: (view: 'alike' | 'pictures') => void;
+  /** Leads to the page's structured data. */
+  readonly goMeaning: () => void;
   /** Leads to a check, where it can be mended on all pages at once. */
   readonly goCheck: (code: FindingCode) => void;
   /** Shows a part of the page's own words. */
@@ -49,6 +51,8 @@ function lead(fix: Extract<QuickFix, { go: unknown }>, finding: Finding, places:
       return places.show(fix.part);
     case 'check':
       return places.goCheck(finding.code);
+    case 'meaning':
+      return places.goMeaning();
     case 'alike':
     case 'pictures':
       return places.goView(fix.go);

@@ -4,6 +4,7 @@ import { access, canonicals, declared, directives, discovery, engineMaps, header
 import { effectivePages, intents, pageKinds, pageWords } from './effective.ts';
 import { links } from './links.ts';
 import { dateTrust, entries, extras, mapped, mapPlan, shownWords } from './map.ts';
+import { markup, trails } from './meaning.ts';
 import { counts, listed } from './numbers.ts';
 import { outgoing } from './outgoing.ts';
 import { changes, generated, otherChanges, writtenMaps } from './release.ts';
@@ -36,6 +37,9 @@ export const STAGES: readonly Stage<unknown>[] = [
   engineMaps,
   discovery,
   ways,
+  // What each page is, for engines that read structured data.
+  trails,
+  markup,
   // What goes out: files, maps, and what differs from the last release.
   outgoing,
   dateTrust,
@@ -61,6 +65,7 @@ export { access, around, engineMaps, discovery, members, evidencesFrom, STATE_CR
 export { effectivePages, intents, pageWords, type EffectivePage } from './effective.ts';
 export { links } from './links.ts';
 export { dateTrust, extras, isMapWritten, mapped, mapPlan } from './map.ts';
+export { markup, markupInput, trails } from './meaning.ts';
 export { counts } from './numbers.ts';
 export { outgoing } from './outgoing.ts';
 export { changes, generated, otherChanges } from './release.ts';

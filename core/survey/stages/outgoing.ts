@@ -2,6 +2,7 @@ import { editsFor, type ReleasedFile } from '../../release/index.ts';
 import { pageStage } from '../stage.ts';
 import { addressChanges, addresses } from './addresses.ts';
 import { effectivePages } from './effective.ts';
+import { markup } from './meaning.ts';
 
 export const NO_EDITS: ReleasedFile['edits'] = [];
 
@@ -10,14 +11,14 @@ export const outgoing = pageStage({
   name: 'files as they go out',
   reads: ['facts', 'kinds', 'rules', 'directives', 'siteSwitch', 'claims', 'pages.ending'],
   readsOwn: ['pages', 'passages', 'alts'],
-  needs: { effectivePages, addresses },
+  needs: { effectivePages, addresses, markup },
   across: { addressChanges },
   make:
-    ({ document, files }, { effectivePages, addresses, addressChanges }) =>
+    ({ document, files }, { effectivePages, addresses, markup, addressChanges }) =>
     (page): ReleasedFile => {
       const { site } = effectivePages.of(page.id);
       const to = addresses.get(page.id)?.file ?? page.id;
-      const edits = editsFor(document, site, page.source, addressChanges.addressesFor(page));
+      const edits = editsFor(document, site, page.source, addressChanges.addressesFor(page), markup.of(page.id));
       return { hash: files.get(page.id)?.hash ?? '', edits: edits.length === 0 ? NO_EDITS : edits, ...(to === page.id ? {} : { to }) };
     },
 });

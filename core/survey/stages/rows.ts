@@ -2,7 +2,7 @@ import { checkPage, weakens, type Finding } from '../../checks/index.ts';
 import { ENGINES } from '../../engines/index.ts';
 import { stateOf, type PageState, type Reality } from '../../indexing/index.ts';
 import { differsFromRelease } from '../../release/index.ts';
-import { checkInput, type PageRow, ignoredCodes } from '../../rows/index.ts';
+import { checkedMeaning, checkInput, type PageRow, ignoredCodes, rowMeaning } from '../../rows/index.ts';
 import { addressOf, pageName, siteOrigin } from '../../site/index.ts';
 import { plainAddress } from '../../source/index.ts';
 import { pageStage } from '../stage.ts';
@@ -10,6 +10,7 @@ import { addresses } from './addresses.ts';
 import { canonicals, membership, ways } from './crawl.ts';
 import { effectivePages, pageWords } from './effective.ts';
 import { links } from './links.ts';
+import { markup } from './meaning.ts';
 import { outgoing } from './outgoing.ts';
 import { sharedWords } from './shared-words.ts';
 
@@ -25,10 +26,10 @@ export interface PageFindings {
 export const findings = pageStage({
   name: 'findings',
   reads: ['facts', 'kinds', 'rules', 'directives', 'siteSwitch', 'limits', 'care'],
-  readsOwn: ['pages', 'passages', 'ignored', 'measures'],
-  needs: { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords },
+  readsOwn: ['pages', 'passages', 'ignored', 'measures', 'meanings'],
+  needs: { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords, markup },
   make:
-    ({ document, measures }, { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords }) =>
+    ({ document, measures, meanings }, { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords, markup }) =>
     ({ id }): PageFindings => {
       const { site } = effectivePages.of(id);
       const words = pageWords.of(id);
@@ -38,7 +39,13 @@ export const findings = pageStage({
       const own = plainAddress(siteOrigin(document) + address);
       const spelledAs = address !== addressOf(id) || canonicals.get(id)?.[0]?.address === own ? [] : links.spelledAs(id);
       const among = { ...sharedWords.others(id), broken: links.of(id).broken, linksIn: links.linksIn(id), spelledAs };
-      const input = checkInput(document, site, { address, measure: measures.get(id), site: among, words });
+      const input = checkInput(document, site, {
+        address,
+        measure: measures.get(id),
+        site: among,
+        words,
+        meaning: checkedMeaning(markup.of(id), meanings.get(id)?.brought),
+      });
       const state = stateOf(words.intent.intent, way.reality, weakens(input));
       const elsewhere = others.map((other, at) => ({ engine: ENGINES[at + 1]?.name ?? '', way: other }));
       return { state, findings: checkPage({ ...input, state, way, others: elsewhere }), spelledAs };
@@ -49,10 +56,10 @@ export const findings = pageStage({
 export const rows = pageStage({
   name: 'rows',
   reads: ['facts.language', 'manifest'],
-  readsOwn: ['pages.phrase', 'ignored'],
-  needs: { effectivePages, pageWords, addresses, links, ways, membership, outgoing, findings },
+  readsOwn: ['pages.phrase', 'ignored', 'meanings'],
+  needs: { effectivePages, pageWords, addresses, links, ways, membership, outgoing, findings, markup },
   make:
-    ({ document, manifest }, { effectivePages, pageWords, addresses, links, ways, membership, outgoing, findings }) =>
+    ({ document, manifest, meanings }, { effectivePages, pageWords, addresses, links, ways, membership, outgoing, findings, markup }) =>
     ({ id, source, ownName }): PageRow => {
       const { site, kindFrom } = effectivePages.of(id);
       const { title, description, intent } = pageWords.of(id);
@@ -85,6 +92,7 @@ export const rows = pageStage({
         linksOut: files.length,
         linksOutside: outside,
         broken,
+        ...rowMeaning(markup.of(id), meanings.get(id)?.brought),
         words: source.wordCount,
         picturesWithoutAlt: site.facts.images.filter((image) => image.alt === undefined && !image.decorative).length,
       };

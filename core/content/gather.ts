@@ -1,0 +1,110 @@
+import type { PageFacts } from '../page/index.ts';
+import { durationIn } from '../values/index.ts';
+import { contactIn } from './contact.ts';
+import { CONTENT_LIMITS, type Film, type PageContent, type Picture, type Said } from './content.ts';
+import { datesOf } from './dates.ts';
+import { ingredientsIn, questionsIn, stepsIn, trailIn } from './lists.ts';
+import { availabilityIn, priceIn, ratingIn } from './offers.ts';
+import type { Block, Medium, Outline } from './outline.ts';
+import { authorIn } from './people.ts';
+
+export interface GatherOptions {
+  /** The language of the page's words, a BCP 47 tag; empty where nobody says. */
+  readonly lang: string;
+  /** The site's host. */
+  readonly host: string;
+  /** ISO 3166-1, where the owner said it: telephone numbers without a country code are read by it. */
+  readonly country?: string | undefined;
+}
+
+/** What a page says that markup can tell of, each with its place in the source. */
+export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, country }: GatherOptions): PageContent {
+  const { blocks, media } = outline;
+  const { price, amounts } = priceIn(blocks, facts, lang);
+  const { days, ...dates } = datesOf(blocks, facts, lang);
+  return present({
+    ...dates,
+    author: authorIn(blocks, facts),
+    price,
+    availability: availabilityIn(blocks),
+    rating: ratingIn(blocks),
+    picture: pictureIn(media),
+    film: filmIn(media, blocks),
+    place: placeIn(blocks),
+    duration: lengthIn(blocks),
+    trail: trailIn(blocks),
+    questions: questionsIn(blocks),
+    steps: stepsIn(blocks),
+    ingredients: ingredientsIn(blocks),
+    days: days.slice(0, CONTENT_LIMITS.days),
+    amounts,
+    contact: present(contactIn(blocks, host, country)),
+  });
+}
+
+/** A record without what is undefined: there are very many of them, and they are kept. */
+const present = <R extends object>(record: R): R => Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as R;
+
+/** Smallest picture, in px, that stands for a page: anything less is an ornament. */
+const SMALLEST = 100;
+
+/** The picture that the page shows: the first in its own part that is no ornament. */
+function pictureIn(media: readonly Medium[]): Said<Picture> | undefined {
+  const found = media.find(
+    ({ tag, part, width, height, src }) =>
+      tag === 'img' &&
+      part === 'main' &&
+      !src.startsWith('data:') &&
+      (width ?? SMALLEST) >= SMALLEST &&
+      (height ?? SMALLEST) >= SMALLEST &&
+      !/\.svg(\?|$)/i.test(src),
+  );
+  if (!found) return undefined;
+  const { src, alt, width, height, start, end } = found;
+  return { value: { src, alt, ...(width === undefined ? {} : { width }), ...(height === undefined ? {} : { height }) }, text: src, start, end, how: 'element' };
+}
+
+const FRAME = /\b(video|player|embed|watch|film)\b/i;
+
+function filmIn(media: readonly Medium[], blocks: readonly Block[]): Said<Film> | undefined {
+  const found = media.find(({ tag, part, src, title }) => part === 'main' && (tag === 'video' || (tag === 'iframe' && FRAME.test(`${src} ${title}`))));
+  if (!found) return undefined;
+  const caption = blocks.find(({ tag, start }) => tag === 'figcaption' && start > found.start && start < found.end + 2000)?.text ?? '';
+  return {
+    value: { src: found.src, poster: found.poster, title: found.title || caption, embedded: found.tag === 'iframe' },
+    text: found.src,
+    start: found.start,
+    end: found.end,
+    how: 'element',
+  };
+}
+
+const WHERE = /^(?:where|place|venue|location|address|ort|wo|veranstaltungsort|lieu|où|adresse|lugar|dónde|会場|場所)\s*[:：]\s*(.{3,120})$/i;
+const WHERE_ALONE = /^(?:where|place|venue|location|ort|wo|veranstaltungsort|lieu|où|lugar|dónde|会場|場所)\s*[:：]?$/i;
+const WHERE_HINT = /\b(venue|location|event-place|veranstaltungsort)\b/;
+
+/** Where what the page tells of takes place. */
+function placeIn(blocks: readonly Block[]): Said<string> | undefined {
+  for (const [at, block] of blocks.entries()) {
+    if (block.part !== 'main' || block.text.length > 200) continue;
+    const next = blocks[at + 1];
+    const named = WHERE.exec(block.text)?.[1]?.trim() ?? (WHERE_HINT.test(block.hints) && block.text.length < 120 ? block.text : undefined);
+    if (named !== undefined) return { value: named, text: named, start: block.start, end: block.end, how: 'words' };
+    if (WHERE_ALONE.test(block.text) && next && next.text.length < 200)
+      return { value: next.text, text: next.text, start: next.start, end: next.end, how: 'words' };
+  }
+  return undefined;
+}
+
+const TAKES = /\b(takes?|duration|length|time|total|cook|prep|lasts?|dauer|dauert|zeit|durée|duración|tiempo)\b|所要時間|時間/i;
+
+function lengthIn(blocks: readonly Block[]): Said<string> | undefined {
+  for (const [at, block] of blocks.entries()) {
+    if (block.part !== 'main' || block.text.length > 160) continue;
+    const before = blocks[at - 1]?.text ?? '';
+    if (!TAKES.test(block.text) && !(TAKES.test(before) && before.length < 40)) continue;
+    const found = durationIn(block.text);
+    if (found) return { value: found.iso, text: block.text.slice(found.start, found.end), start: block.start, end: block.end, how: 'words' };
+  }
+  return undefined;
+}

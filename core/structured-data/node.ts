@@ -1,0 +1,28 @@
+/** A value of JSON-LD as it is written. */
+export type Json = string | number | boolean | readonly Json[] | JsonObject;
+export interface JsonObject {
+  readonly [property: string]: Json;
+}
+
+/** A node of a JSON-LD graph. */
+export interface GraphNode {
+  readonly '@type': string | readonly string[];
+  readonly '@id': string;
+  readonly [property: string]: unknown;
+}
+export interface Graph {
+  readonly '@context': 'https://schema.org';
+  readonly '@graph': readonly GraphNode[];
+}
+
+/** A record without what says nothing: undefined, null, empty texts and lists. */
+export function compact<R extends Readonly<Record<string, unknown>>>(node: R): R {
+  return Object.fromEntries(
+    Object.entries(node).filter(([, value]) => value !== undefined && value !== null && value !== '' && !(Array.isArray(value) && value.length === 0)),
+  ) as R;
+}
+
+/** A whole address; undefined where a reference makes none. */
+export function absolute(reference: string | null | undefined, base: string): string | undefined {
+  return reference && URL.canParse(reference, base) ? new URL(reference, base).href : undefined;
+}

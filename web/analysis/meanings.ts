@@ -1,0 +1,62 @@
+import { readSource } from '../../core/page/index.ts';
+import { addressOf, siteOrigin, type SiteDocument } from '../../core/site/index.ts';
+import { decodeSource } from '../../core/source/index.ts';
+import { readMeaning, type PageMeaning } from '../../core/structured-data/index.ts';
+import { loadVocabulary } from '../../core/vocabulary/index.ts';
+import { loadBytes } from '../storage/index.ts';
+import type { StoredSite } from './read-site.ts';
+
+/** By the hash of the bytes and what else bears on it: kept from one opening of a site to the next. */
+const known = new Map<string, PageMeaning>();
+
+/** What the pages of a site say, and the structured data they came with. */
+export class Meanings {
+  private readonly hashes: ReadonlyMap<string, string>;
+
+  constructor(private readonly store: StoredSite) {
+    this.hashes = new Map(store.files.map((file) => [file.path, file.hash]));
+  }
+
+  /** Names all of a document that what pages say depends on. */
+  static basis(document: SiteDocument): string {
+    const { language, country } = document.tables.facts[''] ?? {};
+    return `${siteOrigin(document)} ${language ?? ''} ${country ?? ''}`;
+  }
+
+  /** Undefined where the page cannot be read. */
+  async of(id: string, document: SiteDocument): Promise<PageMeaning | undefined> {
+    const key = `${this.hashes.get(id) ?? id} ${id} ${Meanings.basis(document)}`;
+    const meaning = known.get(key) ?? (await this.read(id, document));
+    if (meaning) known.set(key, meaning);
+    return meaning;
+  }
+
+  private async read(id: string, document: SiteDocument): Promise<PageMeaning | undefined> {
+    const bytes = await loadBytes(this.store.db, this.store.siteId, id);
+    if (!bytes) return undefined;
+    const source = decodeSource(bytes);
+    const reading = readSource(source);
+    if (!reading.ok) return undefined;
+    const { language, country } = document.tables.facts[''] ?? {};
+    const origin = siteOrigin(document);
+    return readMeaning(source.text, reading.facts, {
+      address: origin + (document.tables.pages[id]?.address ?? addressOf(id)),
+      lang: reading.facts.lang ?? language ?? '',
+      country: country ?? undefined,
+      vocabulary: await loadVocabulary(),
+      exists: (address) => this.exists(address, origin),
+    });
+  }
+
+  /** Whether an address leads to a file of the site; of other sites nobody knows. */
+  private exists(address: string, origin: string): boolean {
+    if (!URL.canParse(address, `${origin}/`)) return false;
+    const url = new URL(address, `${origin}/`);
+    if (url.host !== new URL(origin).host) return true;
+    try {
+      return this.hashes.has(decodeURIComponent(url.pathname).replace(/^\//, '')) || /\/$|\/[^.]*$/.test(url.pathname);
+    } catch {
+      return false;
+    }
+  }
+}
