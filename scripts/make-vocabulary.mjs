@@ -68,11 +68,16 @@ for (const node of source.statements) {
         : [],
     );
     if (members.length > 0 && name !== 'Boolean') typeOf(name).members = members.sort();
+    // What a type is made of are the types right below it: bases leave out those that have no properties of their own.
+    for (const part of parts) {
+      const below = ts.isTypeReferenceNode(part) ? part.typeName.getText(source) : '';
+      if (below !== '' && name !== 'DataType' && !/(Leaf|Base)$/.test(below)) (typeOf(below).above ??= []).push(name);
+    }
   }
 }
 const DATA = ['Boolean', 'Date', 'DateTime', 'Time', 'Number', 'Integer', 'Float', 'Text', 'URL', 'CssSelectorType', 'XPathType', 'PronounceableText'];
 for (const [name, type] of Object.entries(types)) {
-  type.parents = [...new Set(type.parents)];
+  type.parents = [...new Set(type.above ?? type.parents)];
   if (DATA.includes(name) || !/^[A-Z0-9]/.test(name)) delete types[name];
 }
 // Roles are made as generic types, whose names the patterns above do not meet.

@@ -7,6 +7,7 @@ import { MANIFEST_FORMAT } from '../release/index.ts';
 import { forSurvey } from '../rows/index.ts';
 import { Survey } from '../survey/index.ts';
 import { factsOf } from '../testing/html.ts';
+import { meaningsOf } from '../testing/meaning.ts';
 import { findingWords } from '../wording/index.ts';
 import { CHECKS, checkOf, costOf, IGNORABLE, isEnough, type FindingCode } from './index.ts';
 
@@ -56,6 +57,7 @@ function codes(html: string, options: { robots?: string; changes?: readonly Chan
     () => 0,
   );
   survey.compareMore(() => true);
+  survey.putMeanings(meaningsOf(pages));
   survey.putMeasures(new Map(Object.entries(pages).map(([id, text]) => [id, measureText(factsOf(text, { keepText: true }).blocks ?? [], languageOf('en'))])));
   return (
     survey
@@ -66,7 +68,33 @@ function codes(html: string, options: { robots?: string; changes?: readonly Chan
 }
 
 /** For each check: a page that triggers it, and the mend that removes it. */
+const told = (json: string): string => GOOD.replace('</head>', `<script type="application/ld+json">${json}</script></head>`);
+const product = (rest: string): string => told(`{"@context":"https://schema.org","@type":"Product","name":"Box making","image":"/a.jpg","brand":"B"${rest}}`);
+const OFFER = ',"offers":{"@type":"Offer","price":"95","priceCurrency":"GBP","availability":"https://schema.org/InStock"}';
+const priced = (html: string): string => html.replace('<img', '<p>£95</p><img');
+const WITHOUT = { changes: [set('pages', 'p.html', 'foreignMarkup', 'remove')] };
+const WRITTEN = [
+  set('meaning', '', 'on', true),
+  set('facts', '', 'siteName', 'Bindery'),
+  set('facts', '', 'ownerName', 'Bindery'),
+  set('pages', 'p.html', 'kind', 'product'),
+];
+
 const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mended: Parameters<typeof codes> }>> = {
+  'markup-broken': { bad: [told('{"@type":')], mended: [told('{"@type":'), WITHOUT] },
+  'markup-contradicts': { bad: [product(OFFER)], mended: [priced(product(OFFER))] },
+  'markup-wrong': { bad: [priced(product(OFFER.replace('"95"', '"95 pounds"')))], mended: [priced(product(OFFER))] },
+  'markup-odd': { bad: [priced(product(`${OFFER},"colour":"red"`))], mended: [priced(product(OFFER))] },
+  'result-missing': { bad: [product('')], mended: [priced(product(OFFER))] },
+  'result-thin': { bad: [priced(product(OFFER.replace(/,"availability":"[^"]*"/, '')))], mended: [priced(product(OFFER))] },
+  'markup-unseen': {
+    bad: [priced(product(OFFER)), { changes: [set('pages', 'p.html', 'intent', 'out')] }],
+    mended: [priced(product(OFFER)), { changes: [set('pages', 'p.html', 'intent', 'list')] }],
+  },
+  'markup-misfit': {
+    bad: [GOOD, { changes: [...WRITTEN, set('markup', 'p.html\nproduct.offers.price', 'value', 'cheap')] }],
+    mended: [GOOD, { changes: [...WRITTEN, set('markup', 'p.html\nproduct.offers.price', 'value', '12.50')] }],
+  },
   'title-missing': {
     bad: [GOOD.replace(/<title>.*<\/title>/, '')],
     mended: [GOOD.replace(/<title>.*<\/title>/, ''), { changes: [set('pages', 'p.html', 'title', 'Boxes for books')] }],
@@ -262,6 +290,11 @@ describe('every check', () => {
     for (const { code } of CHECKS) {
       const finding = {
         code,
+        fault: { code: 'price-form', type: 'Offer', property: 'price', word: '5 €', start: 0, end: 1 },
+        gap: { engine: 'skerry', sort: 'product', type: 'Product', missing: ['offers.price'], better: ['image'] },
+        others: 1,
+        types: ['Product'],
+        path: 'product.offers.price',
         part: 'Home',
         why: 'default',
         words: code === 'wording-care' ? [{ word: 'chairman', instead: 'chair' }] : 2,

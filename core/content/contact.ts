@@ -5,8 +5,21 @@ import type { Block } from './outline.ts';
 const EMAIL = /[\p{L}\d._%+-]+@[\p{L}\d-]+(?:\.[\p{L}\d-]+)+/u;
 const CALLS = /\b(tel|telephone|phone|call|telefon|fon|ruf|téléphone|teléfono|mobile|handy)\b|電話|☎|📞/i;
 const NUMBER = /\+?\(?\d[\d\s().\/–-]{6,20}\d/;
-const STREET =
-  /\b(street|st\.|road|rd\.|lane|avenue|ave\.?|square|way|drive|court|terrace|row|quay|place|boulevard)\b|(?:stra[sß]e|str\.|weg|platz|gasse|allee|ufer)\b|\b(rue|avenue|quai|place|calle|avenida|plaza|via|piazza)\b|丁目|番地/iu;
+/** A house in a street: number and name, or name and number, as countries have them. */
+const STREET = new RegExp(
+  [
+    String.raw`(?<![\d.])\d{1,5}[a-z]?(?:[-–/]\d{1,5})?,?\s+(?:[\p{L}'’.-]+\s+){1,4}(?:street|st\.|road|rd\.|lane|avenue|ave\.?|square|way|drive|court|terrace|row|quay|place|boulevard|hill|close)(?![\p{L}])`,
+    String.raw`(?<![\p{L}])(?:[\p{L}'’.-]+\s?){1,4}(?:stra[sß]e|str\.|weg|platz|gasse|allee|ufer|damm|ring)\s+\d{1,4}\s?[a-z]?(?![\p{L}\d])`,
+    String.raw`\d{1,4}(?:\s?(?:bis|ter))?,?\s+(?:rue|avenue|quai|place|boulevard|chemin|impasse|all[ée]e)\s+\p{L}`,
+    String.raw`(?<![\p{L}])(?:calle|avenida|plaza|paseo|c\/|via|piazza)\s+[\p{L}\s'’.-]{2,40},?\s*(?:n[.º°]*\s*)?\d{1,4}`,
+    String.raw`丁目\d|\d番地|\d丁目`,
+  ].join('|'),
+  'iu',
+);
+
+/** Words without which nothing is a street: asked first, since there are many blocks. */
+const NAMED_STREET =
+  /street|st\.|road|rd\.|lane|ave|square|way|drive|court|terrace|row|quay|place|boulevard|hill|close|stra[sß]e|str\.|weg|platz|gasse|allee|ufer|damm|ring|rue|quai|chemin|impasse|all[ée]e|calle|plaza|paseo|c\/|via|piazza|丁目|番地/i;
 
 /** How the page says who is behind it can be reached: telephone, e-mail, address, hours, profiles elsewhere. `host` is the site's own. */
 export function contactIn(blocks: readonly Block[], host: string, country: string | undefined): ContactContent {
@@ -81,7 +94,7 @@ function addressIn(block: Block): Said<PostalAddress> | undefined {
   if (block.text.length > 240 || !/\d/.test(block.text)) return undefined;
   const isMarked = block.tag === 'address' || /\b(address|adr|anschrift|adresse|dirección)\b/.test(block.hints);
   const parts = block.text.split(/\s*[,·|•\n]\s*|\s+[–—]\s+/).map((part) => part.trim());
-  const at = parts.findIndex((part) => STREET.test(part) && /\d/.test(part) && part.length < 60);
+  const at = parts.findIndex((part) => part.length < 60 && NAMED_STREET.test(part) && STREET.test(part));
   if (at < 0 || (!isMarked && parts.length > 6)) return undefined;
   const street = (parts[at] ?? '').replace(/^.*?:\s*/, '');
   const next = (parts[at + 1] ?? '').replace(/\.(\s.*)?$/, '').trim();

@@ -89,7 +89,7 @@ function aloneOf(own: readonly Seen[]): Seen | undefined {
 function spanOf(own: readonly Seen[]): readonly [Seen | undefined, Seen | undefined] {
   const first = own.find((one) => one.value.length > 10) ?? own.find((one) => BEGINS.test(`${one.before.slice(-24)} ${one.block.hints}`)) ?? own[0];
   if (!first) return [undefined, undefined];
-  const last = own.find((one) => one !== first && one.block === first.block && one.value > first.value);
+  const last = own.find((one) => one !== first && one.block === first.block && one.value > first.value && !MODIFIED.test(one.before.slice(-24)));
   return [first, last];
 }
 

@@ -2,7 +2,10 @@ import { CONTENT_LIMITS, type Crumb, type Question, type Said, type Step } from 
 import type { Block } from './outline.ts';
 
 const clipped = (text: string): string => text.slice(0, CONTENT_LIMITS.text);
+/** Signs that documentation sets behind its headings, to link to them. */
+const MARKS = /\s*[¶§#🔗]\s*$/u;
 const ASKS = /[?？;؟]\s*$/;
+const asks = (text: string): boolean => ASKS.test(text.replace(MARKS, ''));
 const isHeading = ({ tag }: Block): boolean => /^h[1-6]$/.test(tag);
 const level = ({ tag }: Block): number => Number(tag.slice(1));
 
@@ -36,7 +39,7 @@ function inDetails(blocks: readonly Block[]): Asked[] {
   const found: Asked[] = [];
   for (let at = 0; at < blocks.length; at++) {
     const summary = blocks[at] as Block;
-    if (summary.tag !== 'summary' || !ASKS.test(summary.text)) continue;
+    if (summary.tag !== 'summary' || !asks(summary.text)) continue;
     const answer: Block[] = [];
     for (let next = at + 1; next < blocks.length && blocks[next]?.details === summary.details; next++) answer.push(blocks[next] as Block);
     const last = answer[answer.length - 1];
@@ -48,7 +51,7 @@ function inDetails(blocks: readonly Block[]): Asked[] {
 function inTerms(blocks: readonly Block[]): Asked[] {
   return blocks.flatMap((term, at): Asked[] => {
     const answer = blocks[at + 1];
-    return term.tag === 'dt' && ASKS.test(term.text) && answer && (answer.tag === 'dd' || answer.list === term.list) && answer.tag !== 'dt'
+    return term.tag === 'dt' && asks(term.text) && answer && (answer.tag === 'dd' || answer.list === term.list) && answer.tag !== 'dt'
       ? [{ question: term.text, answer: answer.text, from: term, to: answer }]
       : [];
   });
@@ -58,11 +61,11 @@ function underHeadings(blocks: readonly Block[]): Asked[] {
   const found: Asked[] = [];
   for (let at = 0; at < blocks.length; at++) {
     const heading = blocks[at] as Block;
-    if (!isHeading(heading) || level(heading) === 1 || !ASKS.test(heading.text)) continue;
+    if (!isHeading(heading) || level(heading) === 1 || !asks(heading.text)) continue;
     const answer: Block[] = [];
     for (let next = at + 1; next < blocks.length && !isHeading(blocks[next] as Block); next++) answer.push(blocks[next] as Block);
     const last = answer[answer.length - 1];
-    if (last) found.push({ question: heading.text, answer: answer.map(({ text }) => text).join(' '), from: heading, to: last });
+    if (last) found.push({ question: heading.text.replace(MARKS, ''), answer: answer.map(({ text }) => text).join(' '), from: heading, to: last });
   }
   return found;
 }

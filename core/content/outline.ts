@@ -159,9 +159,10 @@ class Outliner {
       };
     }
     if (tag === 'br' || tag === 'wbr') this.text(' ', undefined, undefined, open);
-    const draft = this.draft;
+    if (tag !== 'a' && tag !== 'time') return undefined;
     const { startOffset = 0, endOffset = 0 } = element.sourceCodeLocation ?? {};
-    if (tag === 'a' && draft) {
+    const draft = (this.draft ??= { open, tag: open.element.tagName, words: '', start: startOffset, end: startOffset, links: [], times: [] });
+    if (tag === 'a') {
       const from = draft.words.length;
       const href = attribute(element, 'href') ?? '';
       return () =>
@@ -173,18 +174,15 @@ class Outliner {
           end: endOffset,
         });
     }
-    if (tag === 'time' && draft) {
-      const from = draft.words.length;
-      return () =>
-        draft.times.push({
-          datetime: attribute(element, 'datetime')?.trim(),
-          text: collapse(draft.words.slice(from)),
-          start: startOffset,
-          end: endOffset,
-          at: collapse(draft.words.slice(0, from)).length,
-        });
-    }
-    return undefined;
+    const from = draft.words.length;
+    return () =>
+      draft.times.push({
+        datetime: attribute(element, 'datetime')?.trim(),
+        text: collapse(draft.words.slice(from)),
+        start: startOffset,
+        end: endOffset,
+        at: collapse(draft.words.slice(0, from)).length,
+      });
   }
 
   private text(words: string, start: number | undefined, end: number | undefined, around: Open | undefined): void {

@@ -1,6 +1,18 @@
 import type { EnginePolicy } from '../engines/index.ts';
-import { comparedText, evidenceFromAnswer, readAnswer, wayIn, type Answer, type CanonicalTarget, type RobotsAccess, type WayIn } from '../indexing/index.ts';
+import {
+  answerText,
+  comparedText,
+  evidenceFromAnswer,
+  readAnswer,
+  wayIn,
+  type Answer,
+  type CanonicalTarget,
+  type RobotsAccess,
+  type WayIn,
+} from '../indexing/index.ts';
 import { baseAddress, documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
+import { pageTree, readMarkup } from '../markup/index.ts';
+import { plainItems, resultExtras, showsNumber } from '../structured-data/index.ts';
 import { isAddressVariant, pathAndQuery } from '../source/index.ts';
 import type { IndexRecord } from './records.ts';
 
@@ -62,9 +74,19 @@ export function judge(visit: Visit): { record: IndexRecord; links: readonly stri
     text: shown ? (shown.text ?? '').slice(0, KEPT_TEXT) : '',
     maxSnippet: policy.knowsLimits ? way.directives?.maxSnippet : undefined,
     compared: facts ? comparedText(facts) : '',
+    ...(shown && answer ? extrasOf(policy, answer, shown, address) : {}),
     canonical: canonical?.code === 'canonical-elsewhere' || canonical?.code === 'canonical-ignored' ? canonical.address : undefined,
   };
   return { record, links: facts && way.directives?.nofollow !== true ? linksOf(facts, address) : [] };
+}
+
+/** What an engine takes from a page's structured data. A price that no visitor sees is none. */
+function extrasOf(policy: EnginePolicy, answer: Answer, facts: PageFacts, address: string): Pick<IndexRecord, 'extras'> {
+  const text = answerText(answer);
+  const { items } = readMarkup(text, facts, address, () => pageTree(text));
+  const { price, ...extras } = resultExtras(policy.id, plainItems(items));
+  const all = price !== undefined && showsNumber(facts.text ?? '', price.split(' ')[0] ?? '') ? { ...extras, price } : extras;
+  return Object.keys(all).length > 0 ? { extras: all } : {};
 }
 
 /** What decided: the first gate that is shut; where none is, a canonical that was not followed is worth telling. */

@@ -1,4 +1,5 @@
 import type { GateReason } from '../indexing/index.ts';
+import type { ResultExtras } from '../structured-data/index.ts';
 
 /** What an engine knows of one address. */
 export interface IndexRecord {
@@ -26,6 +27,8 @@ export interface IndexRecord {
   readonly compared?: string | undefined;
   /** The other page that it names as the main one. */
   readonly canonical?: string | undefined;
+  /** What its structured data adds to its result; missing where that is nothing. */
+  readonly extras?: ResultExtras | undefined;
 }
 
 /** A card in the engine's answer to a query. */
@@ -36,4 +39,5 @@ export interface SearchResult {
   /** Stretches of the snippet to be set apart, as offsets. */
   readonly marks: readonly (readonly [number, number])[];
   readonly bare: boolean;
+  readonly extras?: ResultExtras | undefined;
 }

@@ -84,7 +84,14 @@ function card(record: IndexRecord, words: readonly string[]): SearchResult {
   const whole = snippetFor(record, words);
   // What a page allows to be shown counts before what fits.
   const snippet = record.maxSnippet === undefined || whole.length <= record.maxSnippet ? whole : whole.slice(0, record.maxSnippet).trimEnd();
-  return { address: record.address, title: record.title || record.headings[0] || record.address, snippet, marks: marksIn(snippet, words), bare: false };
+  return {
+    address: record.address,
+    title: record.title || record.headings[0] || record.address,
+    snippet,
+    marks: marksIn(snippet, words),
+    bare: false,
+    ...(record.extras ? { extras: record.extras } : {}),
+  };
 }
 
 const SNIPPET = 160;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { IndexRecord, SearchResult } from '../engine/index.ts';
+import type { ResultExtras } from '../structured-data/index.ts';
 import type { GatePlaces, WayIn } from '../indexing/index.ts';
 import type { ProofOutcome } from '../ownership/index.ts';
 
@@ -91,12 +92,28 @@ export const engineSite = z.object({
 });
 export type EngineSite = Answer<typeof engineSite>;
 
+/** What structured data adds to a result. */
+const extras = z.object({
+  trail: z.array(z.string()).optional(),
+  date: z.string().optional(),
+  by: z.string().optional(),
+  price: z.string().optional(),
+  availability: z.string().optional(),
+  rating: z.string().optional(),
+  when: z.string().optional(),
+  where: z.string().optional(),
+  duration: z.string().optional(),
+  questions: z.array(z.string()).optional(),
+  picture: z.string().optional(),
+}) as z.ZodType<ResultExtras>;
+
 const searchResult: z.ZodType<SearchResult> = z.object({
   address: z.string(),
   title: z.string(),
   snippet: z.string(),
   marks: z.array(z.tuple([z.number(), z.number()])),
   bare: z.boolean(),
+  extras: extras.optional(),
 });
 export const searchAnswer = z.object({ results: z.array(searchResult) });
 export type SearchAnswer = Answer<typeof searchAnswer>;

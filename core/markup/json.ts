@@ -32,8 +32,8 @@ export interface JsonReading {
 /** Comments of HTML and marks of CDATA around a block, as old pages have them. */
 const AROUND = /^\s*(?:\/\/|\/\*)?\s*(?:<!--|<!\[CDATA\[)\s*(?:\*\/)?|(?:\/\/|\/\*)?\s*(?:-->|\]\]>)\s*(?:\*\/)?\s*;?\s*$/g;
 
-/** Errors that a comment is: it is no JSON, but nothing has to be guessed. */
-const COMMENT = 10;
+/** Errors after which all is there all the same: a comma before nothing (3, 4), a comment (10), a character that is no JSON (16), as the parser numbers them. */
+const MENDABLE: ReadonlySet<number> = new Set([3, 4, 10, 16]);
 
 /**
  * Reads JSON with places. What is none is read as far as can be and said to be so: `json-repaired` where a reader of JSON fails but all could be made out (a
@@ -50,7 +50,7 @@ export function readJson(text: string): JsonReading {
   const root = parseTree(bare, errors, { disallowComments: true, allowTrailingComma: false });
   const [first] = errors;
   if (!first) return { root, problem: undefined };
-  const kind = errors.every(({ error }) => error === COMMENT || error === 4 || error === 11 || error === 16) && root ? 'json-repaired' : 'json-broken';
+  const kind = errors.every(({ error }) => MENDABLE.has(error)) && root ? 'json-repaired' : 'json-broken';
   return { root, problem: { code: isJson(bare) ? 'json-repaired' : kind, at: first.offset, detail: bare.slice(first.offset, first.offset + 24) } };
 }
 

@@ -3,7 +3,6 @@ import type { Splice } from '../source/index.ts';
 import { isJsonLdType } from './collector.ts';
 import { wholeLine } from './head-tags.ts';
 import { documentNodes } from './nodes.ts';
-import type { PageEdit } from './patch.ts';
 
 const MICRODATA: ReadonlySet<string> = new Set(['itemscope', 'itemtype', 'itemprop', 'itemid', 'itemref']);
 const RDFA: ReadonlySet<string> = new Set(['vocab', 'typeof', 'resource', 'property']);
@@ -40,9 +39,8 @@ export function withoutMarkup(text: string): Splice[] {
   return splices;
 }
 
-/** Whether a page tells structured data besides what the edits write. */
-export function hasMarkup(text: string, edits: readonly PageEdit[]): boolean {
-  const ours = edits.some((edit) => edit.kind === 'json-ld') ? 1 : 0;
+/** Whether a page tells structured data besides so many blocks that are ours. */
+export function hasMarkup(text: string, ours: number): boolean {
   let blocks = 0;
   for (const node of documentNodes(parse(text))) {
     if (!('tagName' in node)) continue;

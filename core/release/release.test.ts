@@ -20,7 +20,14 @@ const document = applyChange(
     set('pages', 'p.html', 'intent', 'out'),
   ]),
 );
-const edits = (html: string, id = 'p.html', isHome = false) => editsFor(document, { id, kind: 'page', isHome, facts: factsOf(html) }, factsOf(html));
+const edits = (html: string, id = 'p.html', isHome = false) =>
+  editsFor(
+    document,
+    { id, kind: 'page', isHome, facts: factsOf(html) },
+    factsOf(html),
+    undefined,
+    isHome ? { graph: identityGraph(document), without: false } : undefined,
+  );
 
 describe('edits', () => {
   it('are only what the page does not say already', () => {

@@ -7,10 +7,14 @@ import { absolute, compact, type Json } from './node.ts';
 const home = ({ address }: MarkupInput): string => new URL('/', address).href;
 const at = (input: MarkupInput, reference: string): string | undefined => absolute(reference, absolute(input.page.facts.base, input.address) ?? input.address);
 
+/** A heading without the sign behind it by which documentation links to it. */
+export const bareName = (heading: string): string => heading.replace(/\s*[¶§#🔗]\s*$/u, '').trim();
+
 /** What the page is called: its main heading, with its place. */
 function nameOf({ page }: MarkupInput): Value | undefined {
-  const name = pageName(page);
-  const heading = page.facts.headings.find(({ text }) => text === name);
+  const said = pageName(page);
+  const heading = page.facts.headings.find(({ text }) => text === said);
+  const name = bareName(said);
   return name === '' ? undefined : { json: name, text: name, from: 'page', place: heading?.tag };
 }
 

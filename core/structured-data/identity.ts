@@ -1,10 +1,8 @@
 import type { SiteDocument } from '../site/index.ts';
 import { siteOrigin } from '../site/index.ts';
+import { identityGaps, profileAddresses } from './identity-facts.ts';
 import { hoursIn, telephoneOf } from '../values/index.ts';
 import { absolute, compact, type Graph, type GraphNode } from './node.ts';
-
-/** What keeps the identity from being written. */
-export type IdentityGap = 'site-name' | 'owner-name' | 'main-address';
 
 /**
  * Who is behind the site and what the site is, as one graph for the home page: an organisation, a business or a person, and the web site it publishes,
@@ -21,7 +19,7 @@ export function identityNodes(document: SiteDocument): readonly [owner: GraphNod
   const home = `${siteOrigin(document)}/`;
   const person = facts.ownerKind === 'person';
   const logo = absolute(facts.logo, home);
-  const places = !person && (facts.businessType ?? 'Organization') !== 'Organization';
+  const places = !person && ownerType(document) !== 'Organization';
   const owner: GraphNode = compact({
     '@type': ownerType(document),
     '@id': ownerId(document),
@@ -66,8 +64,9 @@ export function identityStubs(document: SiteDocument): readonly GraphNode[] {
 }
 
 export const ownerType = (document: SiteDocument): string => {
-  const { ownerKind, businessType } = document.tables.facts[''] ?? {};
-  return ownerKind === 'person' ? 'Person' : businessType || 'Organization';
+  const { ownerKind, businessType, hours } = document.tables.facts[''] ?? {};
+  // What has opening hours has a door.
+  return ownerKind === 'person' ? 'Person' : businessType || (hours ? 'LocalBusiness' : 'Organization');
 };
 export const ownerId = (document: SiteDocument): string =>
   `${siteOrigin(document)}/#${document.tables.facts['']?.ownerKind === 'person' ? 'person' : 'organization'}`;
@@ -98,63 +97,3 @@ const linesOf = (text: string | null | undefined): string[] =>
     .split('\n')
     .map((line) => line.trim())
     .filter(Boolean);
-
-/** The facts that are still missing before the identity can be written. */
-export function identityGaps(document: SiteDocument): IdentityGap[] {
-  const facts = document.tables.facts[''] ?? {};
-  const gaps: IdentityGap[] = [];
-  if (!facts.siteName) gaps.push('site-name');
-  if (!facts.ownerName) gaps.push('owner-name');
-  if (!facts.mainAddress) gaps.push('main-address');
-  return gaps;
-}
-
-/** Profile addresses from a text with one a line; what is no address is left out. */
-export function profileAddresses(text: string | null | undefined): string[] {
-  return (text ?? '').split(/\s+/).filter((address) => /^https?:\/\//i.test(address) && URL.canParse(address));
-}
-
-/** Sorts of business that a small site is most often of, as the vocabulary names them; others can be typed. */
-export const BUSINESS_TYPES = [
-  'Organization',
-  'LocalBusiness',
-  'Store',
-  'Restaurant',
-  'CafeOrCoffeeShop',
-  'Bakery',
-  'LodgingBusiness',
-  'HairSalon',
-  'BeautySalon',
-  'HealthAndBeautyBusiness',
-  'MedicalBusiness',
-  'Dentist',
-  'Physician',
-  'VeterinaryCare',
-  'LegalService',
-  'AccountingService',
-  'FinancialService',
-  'RealEstateAgent',
-  'HomeAndConstructionBusiness',
-  'Electrician',
-  'Plumber',
-  'GeneralContractor',
-  'AutoRepair',
-  'ProfessionalService',
-  'SportsActivityLocation',
-  'ExerciseGym',
-  'ArtGallery',
-  'BookStore',
-  'Florist',
-  'FurnitureStore',
-  'ClothingStore',
-  'TravelAgency',
-  'ChildCare',
-  'Library',
-  'Museum',
-  'NGO',
-  'EducationalOrganization',
-  'School',
-  'PerformingGroup',
-  'SportsTeam',
-  'Corporation',
-] as const;

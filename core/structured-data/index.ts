@@ -1,12 +1,14 @@
 export { readMeaning, type BroughtMarkup, type MeaningOptions, type PageMeaning } from './brought.ts';
 export { checkMarkup } from './checking/check-items.ts';
+export { showsNumber } from './checking/contradictions.ts';
 export { isGrave, type FaultCode, type MarkupFault } from './checking/fault.ts';
 export { plainGraph, plainItems, type PlainNode } from './checking/plain.ts';
 export { RESULT_SORTS, resultExtras, resultGaps, type ResultExtras, type ResultGap, type ResultSort } from './checking/results.ts';
 export type { Field, FieldInput, MarkupInput, Processor, Value, ValueFrom } from './field.ts';
 export { AVAILABILITIES } from './fields.ts';
-export { BUSINESS_TYPES, identityGaps, identityGraph, ownerType, profileAddresses, type IdentityGap } from './identity.ts';
-export { foreignMarkup, joined, markupOf, type ForeignMarkup, type WrittenMarkup } from './written.ts';
+export { asIfReady, BUSINESS_TYPES, identityGaps, profileAddresses, type IdentityGap } from './identity-facts.ts';
+export { identityGraph, ownerType } from './identity.ts';
+export { foreignMarkup, joined, markupOf, pageGaps, type ForeignMarkup, type WrittenMarkup } from './written.ts';
 export { markupReport, type MarkupReport, type ToldMarkup, type ToldValue } from './told.ts';
 export type { Graph, GraphNode, Json } from './node.ts';
 export {

@@ -1,7 +1,8 @@
 import { markupKey, type RecordOf } from '../site/index.ts';
 import type { Field, MarkupInput, Processor, Value } from './field.ts';
-import { inLanguage } from './fields.ts';
-import { identityGaps, identityNodes, identityStubs, ownerId, siteNodeId } from './identity.ts';
+import { bareName, inLanguage } from './fields.ts';
+import { identityGaps } from './identity-facts.ts';
+import { identityNodes, identityStubs, ownerId, siteNodeId } from './identity.ts';
 import { compact, type Graph, type GraphNode, type Json, type JsonObject } from './node.ts';
 import { KIND_PROCESSORS, processorOf, PROCESSORS } from './processors/index.ts';
 
@@ -66,7 +67,7 @@ export function pageMarkup(input: MarkupInput, brought: readonly BroughtThing[] 
   const choice = markupChoice(input);
   const isHome = input.page.isHome;
   const isReady = identityGaps(input.document).length === 0;
-  const trail = isHome ? [] : trailOf(input);
+  const trail = isHome || lastName(input) === '' ? [] : trailOf(input).filter(({ name }) => name !== '');
   const things = choice.processors.map((processor) => told(processor, input));
   const base = {
     choice,
@@ -188,13 +189,13 @@ const trailSaid = ({ content }: MarkupInput): boolean => (content?.trail?.value.
 const lastName = (input: MarkupInput): string => {
   const shown = input.content?.trail?.value;
   const last = shown?.[shown.length - 1];
-  return last?.href === '' ? last.name : (input.page.facts.headings.find(({ level }) => level === 1)?.text ?? input.title);
+  return last?.href === '' ? last.name : bareName(input.page.facts.headings.find(({ level }) => level === 1)?.text ?? input.title);
 };
 
 /** The way from home to a page: the trail that it shows, else the pages above it in its address. */
 function trailOf(input: MarkupInput): { readonly name: string; readonly address: string }[] {
   const shown = input.content?.trail?.value ?? [];
-  if (shown.length < 2) return [...input.above];
+  if (shown.length < 2) return input.above.map((one) => ({ ...one, name: bareName(one.name) }));
   const found = shown.flatMap(({ name, href }) =>
     href !== '' && URL.canParse(href, input.address) ? [{ name, address: new URL(href, input.address).href }] : [],
   );

@@ -1,12 +1,13 @@
 import { ENGINES, type EngineId } from '../engines/index.ts';
 import { plainGraph } from './checking/plain.ts';
-import { resultExtras, resultGaps, type ResultExtras, type ResultGap } from './checking/results.ts';
+import { resultExtras, type ResultExtras, type ResultGap } from './checking/results.ts';
 import type { BroughtMarkup } from './brought.ts';
 import type { FieldInput, MarkupInput, ValueFrom } from './field.ts';
-import { identityGaps, type IdentityGap } from './identity.ts';
+import { asIfReady, identityGaps, type IdentityGap } from './identity-facts.ts';
+
 import type { GraphNode } from './node.ts';
 import { isMarkupOn, markupChoice, pageMarkup } from './page-graph.ts';
-import { foreignMarkup, markupOf, type ForeignMarkup } from './written.ts';
+import { foreignMarkup, markupOf, pageGaps, type ForeignMarkup } from './written.ts';
 
 /** A value of a page's markup as screens show it. Plain data. */
 export interface ToldValue {
@@ -46,15 +47,17 @@ export interface MarkupReport {
   readonly foreign: ForeignMarkup;
   readonly extras: Readonly<Record<EngineId, ResultExtras>>;
   readonly gaps: readonly ResultGap[];
+  /** Types of things that the page came with and keeps: what is told here of them is not written. */
+  readonly kept: readonly string[];
 }
 
 /** Reads back what a page tells, and would tell. */
 export function markupReport(input: MarkupInput, brought: BroughtMarkup | undefined): MarkupReport {
   const { document, page } = input;
   const choice = markupChoice(input);
-  const made = pageMarkup(input);
   const on = isMarkupOn(input);
-  const as = on ? input : { ...input, document: { ...document, tables: { ...document.tables, meaning: { '': { on: true } } } } };
+  const as = { ...input, document: asIfReady(document) };
+  const made = pageMarkup(as);
   const nodes = (markupOf(as, brought).graph?.['@graph'] ?? []) as unknown as readonly GraphNode[];
   const plain = plainGraph(nodes);
   return {
@@ -82,6 +85,10 @@ export function markupReport(input: MarkupInput, brought: BroughtMarkup | undefi
     nodes,
     foreign: foreignMarkup(input),
     extras: Object.fromEntries(ENGINES.map(({ id }) => [id, resultExtras(id, plain)])) as Record<EngineId, ResultExtras>,
-    gaps: ENGINES.flatMap(({ id }) => resultGaps(id, plain)).filter(({ missing, better }) => missing.length + better.length > 0),
+    gaps: pageGaps(as, nodes),
+    kept:
+      foreignMarkup(input) === 'leave'
+        ? made.things.flatMap(({ processor: { type } }) => (brought?.things.some(({ types }) => types.includes(type)) ? [type] : []))
+        : [],
   };
 }

@@ -2,7 +2,7 @@ import type { BroughtMarkup } from './brought.ts';
 import { plainGraph } from './checking/plain.ts';
 import { resultGaps, type ResultGap } from './checking/results.ts';
 import type { MarkupInput } from './field.ts';
-import { identityGraph } from './identity.ts';
+import { identityGraph, ownerId } from './identity.ts';
 import type { WrittenGraph } from '../page/index.ts';
 import type { GraphNode } from './node.ts';
 import { graphOf, isMarkupOn, markupChoice, pageMarkup } from './page-graph.ts';
@@ -46,7 +46,7 @@ export function markupOf(input: MarkupInput, brought: BroughtMarkup | undefined,
   const kept = foreign === 'leave' ? (brought?.things ?? []) : [];
   const made = pageMarkup(input, kept);
   const own = ownNodes(input);
-  const nodes = own.length > 0 ? joined(made.nodes, own) : made.nodes;
+  const nodes = own.length > 0 ? joined(made.nodes, own, true) : made.nodes;
   const taken = foreign === 'take' && brought ? joined(nodes, takenNodes(brought, input.address)) : nodes;
   if (taken.length === 0) return { ...NOTHING, without };
   const graph = graphOf({ ...made, nodes: taken });
@@ -55,17 +55,18 @@ export function markupOf(input: MarkupInput, brought: BroughtMarkup | undefined,
     graph,
     without,
     is: isOff ? [] : [...new Set([...made.things.map(({ processor }) => processor.type), ...(made.trail.length > 1 ? ['BreadcrumbList'] : [])])],
-    gaps: gapsOf(taken),
+    gaps: pageGaps(input, taken),
     misfits: made.things.flatMap(({ processor, fields }) =>
       fields.flatMap(({ field, misfit }) => (misfit === undefined ? [] : [`${processor.id}.${field.path}`])),
     ),
   };
 }
 
-const gapsOf = (nodes: readonly GraphNode[]): ResultGap[] => {
-  const plain = plainGraph(nodes);
+/** What the things of a page lack for a result. Who is behind the site is told in full on the home page alone, and lacks nothing elsewhere. */
+export function pageGaps({ page, document }: MarkupInput, nodes: readonly GraphNode[]): ResultGap[] {
+  const plain = plainGraph(page.isHome ? nodes : nodes.filter((node) => node['@id'] !== ownerId(document)));
   return ENGINES.flatMap(({ id }) => resultGaps(id, plain)).filter(({ missing, better }) => missing.length + better.length > 0);
-};
+}
 
 /** What the page came with, taken over: as it was read, with ids where it had none. */
 function takenNodes({ nodes }: BroughtMarkup, address: string): GraphNode[] {
@@ -94,15 +95,18 @@ const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
 
 /**
  * Nodes of two graphs as one: what names the same thing, by its id or as the only one of its type, is one node, where what was said first stands and the
- * other adds what it says besides.
+ * other adds what it says besides; `othersFirst` where the other's word goes before.
  */
-export function joined(nodes: readonly GraphNode[], others: readonly GraphNode[]): GraphNode[] {
+export function joined(nodes: readonly GraphNode[], others: readonly GraphNode[], othersFirst = false): GraphNode[] {
   const all = new Map(nodes.map((node) => [node['@id'], node]));
   const typesOf = (node: GraphNode): readonly string[] => [node['@type']].flat();
   for (const other of others) {
     const same = all.get(other['@id']) ?? only(nodes.filter((node) => typesOf(node).some((type) => SINGLE.has(type) && typesOf(other).includes(type))));
     if (!same) all.set(other['@id'], other);
-    else all.set(same['@id'], { ...other, ...all.get(same['@id']), '@type': same['@type'], '@id': same['@id'] });
+    else {
+      const ours = all.get(same['@id']) ?? same;
+      all.set(same['@id'], { ...(othersFirst ? { ...ours, ...other } : { ...other, ...ours }), '@type': same['@type'], '@id': same['@id'] });
+    }
   }
   return [...all.values()];
 }

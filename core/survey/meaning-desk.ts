@@ -2,10 +2,10 @@ import { KINDS, set, applyChange, type Kind } from '../site/index.ts';
 import type { Said } from '../content/index.ts';
 import { ENGINES } from '../engines/index.ts';
 import {
+  asIfReady,
   markupReport,
   pageMarkup,
-  plainGraph,
-  resultGaps,
+  pageGaps,
   type FaultCode,
   type GraphNode,
   type MarkupFault,
@@ -79,6 +79,7 @@ export class MeaningDesk {
       Kind,
       { pages: number; whole: number; half: number; lacking: string[]; unread: number; lacks: Map<string, number>; is: Map<string, number>; off: number }
     >();
+    const ready = asIfReady(this.desk.inputs().document);
     for (const id of this.desk.inputs().pages.keys()) {
       const input = this.input(id);
       const kind = found.get(input.page.kind) ?? {
@@ -97,11 +98,12 @@ export class MeaningDesk {
         kind.unread++;
         continue;
       }
-      const made = pageMarkup(input);
+      const as = { ...input, document: ready };
+      const made = pageMarkup(as);
       const is = made.choice.processors.map((one) => one.id).join(' ');
       kind.is.set(is, (kind.is.get(is) ?? 0) + 1);
       if (made.choice.off) kind.off++;
-      const [missing, better] = lackOf(made);
+      const [missing, better] = lackOf(as, made);
       for (const path of missing) kind.lacks.set(path, (kind.lacks.get(path) ?? 0) + 1);
       if (missing.length > 0) kind.lacking.push(id);
       else if (better.length > 0) kind.half++;
@@ -131,7 +133,8 @@ export class MeaningDesk {
   /** What another choice for a kind would make of its pages: how many would be others, and some of them before and after. */
   tryKind(kind: Kind, markup: string | null, examples: number): { readonly pages: readonly TriedPage[]; readonly changed: number; readonly of: number } {
     const { document, pages } = this.desk.inputs();
-    const after = applyChange(document, set('kinds', kind, 'markup', markup));
+    const after = asIfReady(applyChange(document, set('kinds', kind, 'markup', markup)));
+    const ready = asIfReady(document);
     const tried: TriedPage[] = [];
     let changed = 0;
     let of = 0;
@@ -139,10 +142,10 @@ export class MeaningDesk {
       const input = this.input(id);
       if (input.page.kind !== kind) continue;
       of++;
-      const [now, then] = [pageMarkup(input), pageMarkup({ ...input, document: after })];
+      const [now, then] = [pageMarkup({ ...input, document: ready }), pageMarkup({ ...input, document: after })];
       if (JSON.stringify(now.nodes) === JSON.stringify(then.nodes)) continue;
       changed++;
-      if (tried.length < examples) tried.push({ id, before: now.nodes, after: then.nodes, lacks: lackOf(then)[0] });
+      if (tried.length < examples) tried.push({ id, before: now.nodes, after: then.nodes, lacks: lackOf({ ...input, document: after }, then)[0] });
     }
     return { pages: tried, changed, of };
   }
@@ -207,9 +210,12 @@ export class MeaningDesk {
       take('hours', hours?.value, hours, id);
       for (const profile of profiles) take('profiles', profile.value, profile, id);
     }
+    // What stands on a few pages of many is about something else, unless it stands where people look for it.
+    const few = this.desk.inputs().pages.size / 10;
+    const plain = [...seen.values()].filter(({ page, pages }) => pages >= few || pages > 50 || REACH.test(page));
     const best = new Map<FactOffer['field'], FactOffer>();
     const offers: FactOffer[] = [];
-    for (const offer of [...seen.values()].sort((a, b) => b.pages - a.pages)) {
+    for (const offer of plain.sort((a, b) => b.pages - a.pages)) {
       if (offer.field === 'profiles') offers.push(offer);
       else if (!best.has(offer.field)) best.set(offer.field, offer);
     }
@@ -221,7 +227,11 @@ export class MeaningDesk {
   }
 }
 
-function lackOf({ nodes }: PageMarkup): readonly [missing: readonly string[], better: readonly string[]] {
-  const gaps = resultGaps(ENGINES[0].id, plainGraph(nodes));
+/** Files in which people look for how to reach somebody. */
+const REACH =
+  /(^|\/)(contact|kontakt|contacto|nous-contacter|impressum|imprint|about|ueber-uns|visit|besuch|anfahrt|hours|oeffnungszeiten|find-us|team)([^/]*\.\w+|\/index\.\w+)$/i;
+
+function lackOf(input: MarkupInput, { nodes }: PageMarkup): readonly [missing: readonly string[], better: readonly string[]] {
+  const gaps = pageGaps(input, nodes).filter(({ engine }) => engine === ENGINES[0].id);
   return [gaps.flatMap(({ missing }) => missing), gaps.flatMap(({ better }) => better)];
 }

@@ -5,6 +5,7 @@ import { forSurvey } from '../rows/index.ts';
 import { all, applyChange, emptyDocument, set, TABLES, whyNot, type Change, type SiteDocument, type Table } from '../site/index.ts';
 import { writePattern } from '../titles/index.ts';
 import { factsOf } from '../testing/html.ts';
+import { meaningsOf } from '../testing/meaning.ts';
 import { Stages, type Reading, type Stage } from './engine.ts';
 import type { SiteInputs } from './inputs.ts';
 import { Survey } from './index.ts';
@@ -15,9 +16,10 @@ const PAGES: Readonly<Record<string, string>> = {
   'index.html':
     '<html lang=en><title>Bindery</title><meta name=description content="Home."><h1>Bindery</h1><p>We bind.<a href=/a/>a</a><a href=/b/?x=1>b</a><a href=c/index.html>c</a><a href=/gone/>gone</a><img src=/p.jpg>',
   'a/index.html':
-    '<html lang=en><title>A</title><meta name=description content="Same."><link rel=canonical href="https://a.example/b/"><meta property="og:type" content=article><h1>A</h1><p>Words of a page.<a href=/d.pdf>d</a>',
+    '<html lang=en><title>A</title><meta name=description content="Same."><link rel=canonical href="https://a.example/b/"><meta property="og:type" content=article><h1>A</h1><p class=byline>By Maren Quill, <time datetime=2026-02-03>3 February 2026</time><p>Words of a page.<a href=/d.pdf>d</a>',
   'b/index.html': '<html><title>B</title><meta name=description content="Same."><meta name=robots content=noindex><h1>B</h1><h1>Again</h1>',
-  'c/index.html': '<html lang=en><title>C</title><meta http-equiv=refresh content="0; url=/a/"><h1>C</h1><p>Only here.<a href="/">home</a>',
+  'c/index.html':
+    '<html lang=en><title>C</title><meta http-equiv=refresh content="0; url=/a/"><script type=application/ld+json>{"@context":"https://schema.org","@type":"Product","name":"C","offers":{"@type":"Offer","price":"5"}}</script><h1>C</h1><p>Only here: £7.<a href="/">home</a>',
   'tags/x/index.html': '<html lang=en><title>Tag x</title><h1>Tag: x</h1>',
 };
 const FILES = [...Object.keys(PAGES), 'd.pdf', 'p.jpg', 'robots.txt'].map((path, at) => ({ path, hash: path, size: 9, modified: Date.UTC(2026, 0, 1 + at) }));
@@ -35,10 +37,13 @@ const MANIFEST = {
 const START = applyChange(emptyDocument(), set('facts', '', 'mainAddress', 'https://a.example'));
 const NOW = (): number => Date.UTC(2026, 10, 25);
 
+const MEANINGS = meaningsOf(PAGES);
+
 function surveyOf(document: SiteDocument): Survey {
   const pages = Object.entries(PAGES).map(([id, html]) => ({ id, read: forSurvey(factsOf(html)) }));
   const survey = new Survey(document, FILES, pages, IMPORTED, MANIFEST, NOW);
   while (survey.compareMore(() => true).left > 0);
+  survey.putMeanings(MEANINGS);
   return survey;
 }
 
@@ -55,6 +60,10 @@ function told(survey: Survey): unknown {
     robots: survey.robots.report(),
     others: survey.otherFiles(),
     clicks: [...survey.clicks()],
+    meaning: Object.keys(PAGES).map((id) => survey.meaning.page(id)),
+    filled: survey.meaning.kinds(),
+    brought: survey.meaning.brought(),
+    offers: survey.meaning.factOffers(),
     ways: Object.keys(PAGES).map((id) => survey.wayIn(id, 'OtherBot')),
     at: ['/a/', '/a/index.html', '/b/?x=1', '/d.pdf', '/old', '/gone/'].map((path) => survey.wayInAt(path, 'SkerryBot')),
   };

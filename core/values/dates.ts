@@ -1,3 +1,4 @@
+import { isIsoDate } from './forms.ts';
 import { de, en, es, fr, it, ja, nl, pt, type ParsedResult } from 'chrono-node';
 
 /** A date that was found in a text, as ISO 8601 has it: a day, or a day with its hour where one is said. */
@@ -7,35 +8,6 @@ export interface FoundDate {
   readonly start: number;
   readonly end: number;
 }
-
-const DAY = /^(\d{4})(?:-(\d\d)(?:-(\d\d))?)?$/;
-const MOMENT = /^(\d{4}-\d\d-\d\d)[T ](\d\d):(\d\d)(?::(\d\d)(?:[.,]\d+)?)?(Z|[+-]\d\d(?::?\d\d)?)?$/;
-
-/** Whether a text is a date by ISO 8601: year, month, or a day that there is. */
-export function isIsoDate(text: string): boolean {
-  const found = DAY.exec(text);
-  if (!found) return false;
-  const [, year = '', month = '01', day = '01'] = found;
-  const date = new Date(`${year}-${month}-${day}T00:00:00Z`);
-  return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(`${year}-${month}-${day}`);
-}
-
-/** Whether a text is a day with its hour by ISO 8601. */
-export function isIsoMoment(text: string): boolean {
-  const found = MOMENT.exec(text);
-  if (!found) return false;
-  const [, day = '', hour = '', minute = '', second = '00'] = found;
-  return isIsoDate(day) && Number(hour) <= 24 && Number(minute) < 60 && Number(second) <= 60;
-}
-
-/** Whether a text is an hour of the day. */
-export const isIsoTime = (text: string): boolean => /^([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?(Z|[+-]\d\d:?\d\d)?$/.test(text);
-
-/** Whether a text is a length of time by ISO 8601, such as `PT1H30M`; at least one part has to be said. */
-export const isIsoDuration = (text: string): boolean =>
-  /^P(?!$)(\d+(?:[.,]\d+)?Y)?(\d+(?:[.,]\d+)?M)?(\d+(?:[.,]\d+)?W)?(\d+(?:[.,]\d+)?D)?(T(?=\d)(\d+(?:[.,]\d+)?H)?(\d+(?:[.,]\d+)?M)?(\d+(?:[.,]\d+)?S)?)?$/.test(
-    text,
-  );
 
 interface Reader {
   parse(text: string, reference?: Date, options?: { readonly forwardDate?: boolean }): ParsedResult[];
@@ -68,8 +40,8 @@ export function datesIn(text: string, lang: string): FoundDate[] {
     if (++years > MOST_YEARS) break;
     const from = Math.max(found[found.length - 1]?.end ?? 0, index - AROUND);
     const window = text.slice(from, index + AROUND);
-    const date = isoDateIn(window, index - from) ?? worded(window, index - from, language);
-    if (date) found.push({ iso: date.iso, start: from + date.start, end: from + date.end });
+    const iso = isoDateIn(window, index - from);
+    for (const date of iso ? [iso] : worded(window, index - from, language)) found.push({ iso: date.iso, start: from + date.start, end: from + date.end });
   }
   return found;
 }
@@ -85,23 +57,36 @@ function isoDateIn(window: string, year: number): FoundDate | undefined {
 /** A fixed day to read dates by: only whole dates are taken, so that it bears on nothing. */
 const REFERENCE = new Date(Date.UTC(2020, 0, 1, 12));
 
-function worded(window: string, year: number, language: string): FoundDate | undefined {
+/** An hour right behind a date. */
+const HOUR = /^,?\s*(?:at|um|à|a las|·)?\s*([01]?\d|2[0-3]):([0-5]\d)(?!\d)/;
+
+function worded(window: string, year: number, language: string): readonly FoundDate[] {
   const reader = READERS[language] ?? READERS['en'];
   const readers = language in READERS && language !== 'en' ? [reader, READERS['en']] : [reader];
   for (const one of readers) {
     if (!one || (one === READERS['en'] && SWAPPABLE.test(window))) continue;
-    for (const { index, text, start } of one.parse(window, REFERENCE)) {
+    for (const { index, text, start, end } of one.parse(window, REFERENCE)) {
       if (index > year || index + text.length < year + 4) continue;
       if (!start.isCertain('day') || !start.isCertain('month') || !start.isCertain('year')) continue;
       const two = (value: number | null): string => String(value ?? 0).padStart(2, '0');
       const day = `${String(start.get('year')).padStart(4, '0')}-${two(start.get('month'))}-${two(start.get('day'))}`;
       if (!isIsoDate(day)) continue;
-      const hour = start.isCertain('hour') ? `T${two(start.get('hour'))}:${two(start.get('minute'))}` : '';
       const trimmed = text.trimEnd();
-      return { iso: day + hour, start: index, end: index + trimmed.length };
+      const [behind = '', hours, minutes] = start.isCertain('hour') ? [] : (HOUR.exec(window.slice(index + trimmed.length)) ?? []);
+      const clock = start.isCertain('hour')
+        ? `${two(start.get('hour'))}:${two(start.get('minute'))}`
+        : hours === undefined
+          ? ''
+          : `${hours.padStart(2, '0')}:${minutes}`;
+      const place = { start: index, end: index + trimmed.length + behind.length };
+      const until =
+        end?.isCertain('hour') === true && end.get('day') === start.get('day')
+          ? [{ iso: `${day}T${two(end.get('hour'))}:${two(end.get('minute'))}`, ...place }]
+          : [];
+      return [{ iso: clock === '' ? day : `${day}T${clock}`, ...place }, ...until];
     }
   }
-  return undefined;
+  return [];
 }
 
 const UNITS: readonly [RegExp, string][] = [

@@ -35,11 +35,14 @@ const DAY_LIST = new RegExp(String.raw`(?<![\p{L}])((?:${DAY_WORD})\.?(?:(?:${TO
 const DAY_NAMES = new RegExp(DAY_WORD, 'gu');
 const BETWEEN = new RegExp(`^${TO}$`, 'iu');
 const CLOCK = String.raw`(\d{1,2})(?:\s?[:.h時]\s?(\d{2})?分?)?\s*(am|pm|a\.m\.|p\.m\.|uhr|h)?`;
-const SPAN = new RegExp(String.raw`${CLOCK}${TO}${CLOCK}`, 'giu');
+const SPAN = new RegExp(String.raw`(?<!\d)${CLOCK}${TO}${CLOCK}(?!\d)`, 'giu');
+const ANY_SPAN = new RegExp(SPAN.source, 'iu');
 const CLOSED = /\b(closed|geschlossen|ferm[ée]|cerrado)\b|定休|休み/iu;
 
 /** The opening hours that a text says: days, then hours, as `Mon–Fri 9am–5pm, Sat 10–14 Uhr` or `Mo-Fr 09:00-17:00`. Days of which no hours are said, and hours that make no sense, are left out. */
 export function hoursIn(text: string): OpeningHours[] {
+  // Most texts say no hours: told by what is cheap to look for.
+  if (!ANY_SPAN.test(text) && !CLOSED.test(text)) return [];
   const lists = [...text.slice(0, 2000).matchAll(DAY_LIST)];
   return lists.flatMap(({ 0: whole, index }, at): OpeningHours[] => {
     const rest = text.slice(index + whole.length, Math.min(lists[at + 1]?.index ?? Infinity, index + whole.length + 80));

@@ -134,10 +134,12 @@ function closest(word: string, among: readonly string[]): string | undefined {
   if (word.length > LONGEST_WORD) return undefined;
   const wanted = word.toLowerCase();
   let best: string | undefined;
-  let least = Math.max(1, Math.floor(word.length / 3)) + 1;
+  let least = Math.max(word.length > 3 ? 2 : 1, Math.floor(word.length / 3)) + 1;
   for (const one of among) {
     if (Math.abs(one.length - word.length) >= least) continue;
-    const far = distance(wanted, one.toLowerCase());
+    const other = one.toLowerCase();
+    // Of words equally far the one that begins alike: slips are seldom made at the first letter.
+    const far = distance(wanted, other) + (other[0] === wanted[0] ? 0 : 0.5);
     if (far < least) [best, least] = [one, far];
   }
   return best;

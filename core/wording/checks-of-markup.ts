@@ -7,6 +7,7 @@ import { faultSentence, pathWords, RESULT_WORDS } from './markup-faults.ts';
 
 const more = (others: number): string => (others === 0 ? '' : ` And ${others} more.`);
 const show = (): string => 'Show';
+const take = (): string => 'Take it over';
 const lacking = (gap: ResultGap, paths: readonly string[]): string => listed(paths.map(pathWords));
 
 /** Of structured data. */
@@ -14,7 +15,7 @@ export const ABOUT_MARKUP = {
   'markup-broken': {
     name: 'Structured data that cannot be read',
     reason: 'Engines pass it over.',
-    button: show,
+    button: take,
     say: ({ fault }) => ({
       headline: 'Its structured data cannot be read',
       why: faultSentence(fault),
@@ -24,17 +25,17 @@ export const ABOUT_MARKUP = {
   'markup-contradicts': {
     name: 'Structured data that the page contradicts',
     reason: 'Engines take it for deceit.',
-    button: show,
+    button: take,
     say: ({ fault, others }) => ({
       headline: 'Its structured data says what nobody sees',
       why: `${faultSentence(fault)}${more(others)} Engines take that for deceit, and show no such result.`,
-      mend: 'Have the page’s own values taken at Meaning.',
+      mend: 'Take it over: the page’s own values go first.',
     }),
   },
   'markup-wrong': {
     name: 'Structured data in a wrong form',
     reason: 'Engines cannot use it.',
-    button: show,
+    button: take,
     say: ({ fault, others }) => ({
       headline: 'A value of its structured data cannot be used',
       why: `${faultSentence(fault)}${more(others)}`,
@@ -44,7 +45,7 @@ export const ABOUT_MARKUP = {
   'markup-odd': {
     name: 'Structured data with odd words',
     reason: 'Engines pass those words over.',
-    button: show,
+    button: take,
     say: ({ fault, others }) => ({
       headline: 'Its structured data has words that engines pass over',
       why: `${faultSentence(fault)}${more(others)}`,

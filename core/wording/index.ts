@@ -1,3 +1,5 @@
+export { availabilityWords, dateWords, durationWords, extrasLine, JOIN_WORDS, moneyWords, PROCESSOR_WORDS, readBack, type Piece } from './read-back.ts';
+export { faultSentence, pathWords, RESULT_WORDS } from './markup-faults.ts';
 export { editWords } from './edits.ts';
 export { aboutCheck, findingWords, fixButton } from './findings.ts';
 export { PLACE_WORDS, UNWRITABLE, type FindingWords } from './finding-words.ts';

@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { CHECKS, type Finding } from '../checks/index.ts';
 import { STEP_STOPS, type Step } from '../rows/index.ts';
+import type { MarkupFault } from '../structured-data/index.ts';
 import { findingWords, fixButton, stepWords } from './index.ts';
 
 const NAMES: Readonly<Record<string, string>> = { a: 'Boxes', b: 'Slipcases', c: 'Prices', d: 'Contact', e: 'Journal' };
 const nameOf = (id: string): string => NAMES[id] ?? id;
+
+const fault = (code: MarkupFault['code'], about: Partial<MarkupFault>): MarkupFault => ({ code, type: '', property: '', word: '', start: 0, end: 1, ...about });
 
 /** Every finding as its owner reads it: what, why it matters, what to do, and what the button says. */
 const FINDINGS: readonly (readonly [Finding, string, string, string, string])[] = [
@@ -330,6 +333,62 @@ const FINDINGS: readonly (readonly [Finding, string, string, string, string])[] 
     'Hard to read',
     '45 by the formula of Flesch: long words in long sentences.',
     'Shorter sentences help most.',
+    'Show',
+  ],
+  [
+    { code: 'markup-broken', fault: fault('json-broken', { word: '}' }) },
+    'Its structured data cannot be read',
+    'The block is no JSON: it cannot be read from “}” on.',
+    'Mend it in the source, or have it replaced at Meaning.',
+    'Take it over',
+  ],
+  [
+    { code: 'markup-contradicts', fault: fault('not-shown', { type: 'Offer', property: 'price', word: '22.00', meant: '24.00' }), others: 0 },
+    'Its structured data says what nobody sees',
+    'Offer › price says “22.00”, which no visitor sees; the page shows “24.00”. Engines take that for deceit, and show no such result.',
+    'Take it over: the page’s own values go first.',
+    'Take it over',
+  ],
+  [
+    { code: 'markup-wrong', fault: fault('price-form', { type: 'Offer', property: 'price', word: '12,50 €' }), others: 2 },
+    'A value of its structured data cannot be used',
+    'Offer › price should be a number with a dot, as 12.50, and is “12,50 €”. And 2 more.',
+    'Mend it in the source, or have it taken over at Meaning.',
+    'Take it over',
+  ],
+  [
+    { code: 'markup-odd', fault: fault('property-unknown', { type: 'Product', property: 'colour', word: 'colour', meant: 'color' }), others: 0 },
+    'Its structured data has words that engines pass over',
+    'Product has no property “colour”, nor has anything else. Perhaps “color” is meant.',
+    'Nothing is lost by it but those words.',
+    'Take it over',
+  ],
+  [
+    { code: 'result-missing', gap: { engine: 'skerry', sort: 'event', type: 'Event', missing: ['startDate', 'location'], better: [] } },
+    'Skerry does not show an event with its date',
+    'It needs when it begins and where it takes place, and the page does not say that.',
+    'Write it on the page, or say it at Meaning.',
+    'Show',
+  ],
+  [
+    { code: 'result-thin', gap: { engine: 'plover', sort: 'article', type: 'BlogPosting', missing: [], better: ['author'] } },
+    'The result could show more',
+    'Plover would also take who wrote it.',
+    'Write it on the page, or say it at Meaning.',
+    'Show',
+  ],
+  [
+    { code: 'markup-unseen', types: ['Product'] },
+    'Structured data on a page that is kept out',
+    'Engines make no result of it while the page stays out.',
+    'Nothing has to be done.',
+    'Show',
+  ],
+  [
+    { code: 'markup-misfit', path: 'product.offers.price', others: 0 },
+    'What you wrote for a price is kept, but not written',
+    'It is not in the form that engines read. What the page says goes out meanwhile.',
+    'Write it as the field asks for it.',
     'Show',
   ],
   [

@@ -206,7 +206,7 @@ describe('everything that is told has words', () => {
     { kind: 'charset' },
     { kind: 'addresses', origin: 'https://a.example', was: 'https://www.a.example', page: { from: '/', to: '/' }, moved: [] },
     { kind: 'meta', name: 'skerry-proof', content: 'x' },
-    { kind: 'json-ld', graph: { '@context': 'https://schema.org', '@graph': [] } },
+    { kind: 'json-ld', graph: { '@context': 'https://schema.org', '@graph': [{ '@id': 'x', '@type': 'WebSite' }] } },
   ])('edit $kind', (edit) => {
     const { field, value } = editWords(edit);
     good(field, value);

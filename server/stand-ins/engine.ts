@@ -31,6 +31,7 @@ const recordSchema = z.looseObject({
   maxSnippet: z.number().optional(),
   compared: z.string().optional(),
   canonical: z.string().optional(),
+  extras: z.looseObject({}).optional(),
 });
 
 const siteSchema = z.looseObject({

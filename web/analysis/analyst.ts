@@ -39,6 +39,8 @@ export interface SurveyNews {
   readonly numbers: SiteNumbers;
   /** Where there are more rows than go over in one message: by what the rest is fetched. */
   readonly ticket?: number;
+  /** What had been found out does not hold any more: `lookFurther` has work again. */
+  readonly again?: true;
 }
 
 /** Everything of one page that its own screens need. */
@@ -154,6 +156,7 @@ export class Analyst {
     if (basis !== this.basis) {
       this.basis = basis;
       this.unread = survey.rows().map(({ id }) => id);
+      return { rows: survey.update(document, change), numbers: survey.numbers(), again: true };
     }
     return { rows: survey.update(document, change), numbers: survey.numbers() };
   }

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { useLocation } from 'react-router';
 import { VIEWS as DOORS } from '../doors/views.ts';
 import { VIEWS as MAPS } from '../map/views.ts';
+import { VIEWS as MEANING } from '../meaning/views.ts';
 import type { Stop } from '../../core/checks/index.ts';
 import { PageLink, STOPS } from '../components/index.ts';
 import { Empty, fetchPart, part } from '../ui/index.ts';
@@ -22,7 +23,12 @@ const SCREENS = {
 } satisfies Record<Stop, () => ReactNode>;
 
 /** Stops that can be worked at in several ways; the first of each is the stop itself. */
-export const WAYS: Readonly<Record<string, readonly { readonly id: string; readonly name: string }[]>> = { words: WORDS, doors: DOORS, map: MAPS };
+export const WAYS: Readonly<Record<string, readonly { readonly id: string; readonly name: string }[]>> = {
+  words: WORDS,
+  meaning: MEANING,
+  doors: DOORS,
+  map: MAPS,
+};
 
 /** The routes below a site's own. */
 export const screenRoutes = [

@@ -3,12 +3,15 @@ import { all, cleanOrigin, LONGEST_TEXT, mainAddressChange, set } from '../../co
 import { counted } from '../../core/wording/index.ts';
 import { Combo, Segments, useDraft, useDebounced } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { hoursIn, isIsoDate } from '../../core/values/index.ts';
 import { isEmail, isTelephone, languages, timeZones } from './choices.ts';
 import { FACTS, type FactField } from './facts.ts';
 
 /** What is wrong with a fact, where something is: it is kept all the same. */
 const FAULTS: Readonly<Partial<Record<FactField, (text: string) => string | undefined>>> = {
   email: (text) => (isEmail(text) ? undefined : 'This is not an e-mail address. It looks like hello@your-name.example.'),
+  hours: (text) => (hoursIn(text).length > 0 ? undefined : 'No hours can be read from this. They look like Tue–Fri 10:00–17:00.'),
+  foundingDate: (text) => (isIsoDate(text.trim()) ? undefined : 'This is not a date. It looks like 1998 or 1998-04-01.'),
   telephone: (text) => (isTelephone(text) ? undefined : 'This is not a telephone number. It looks like +44 1632 960147.'),
 };
 
@@ -77,7 +80,7 @@ export function ChosenFact({ field }: { readonly field: 'language' | 'timeZone' 
 }
 
 /** What a fact is called, and in a note beside it what is meant: the note describes the field, it is no part of its name. */
-function Caption({ field, of }: { readonly field: FactField; readonly of?: string }) {
+export function Caption({ field, of }: { readonly field: FactField; readonly of?: string }) {
   const { label, note } = FACTS[field];
   return (
     <span className="mb-1 flex flex-wrap items-baseline gap-x-2">

@@ -11,6 +11,7 @@ export { Term } from './Term.tsx';
 export { StopViews } from './StopViews.tsx';
 export { WaitingView, type ViewName } from './Views.tsx';
 export { ChosenFact, Fact, MainAddress, OwnerKind } from './Fact.tsx';
+export { IdentityFacts } from './IdentityFacts.tsx';
 export { FACTS, type FactField } from './facts.ts';
 export { siteText } from './site-text.ts';
 export { QuietLink } from './QuietLink.tsx';

@@ -16,7 +16,7 @@ export const STOPS: readonly { readonly id: Stop; readonly name: string; readonl
 ];
 
 /** Stops that are about one page at a time; the others keep the current page but do not show it. */
-export const PAGE_STOPS: readonly string[] = ['words', 'doors'];
+export const PAGE_STOPS: readonly string[] = ['words', 'meaning', 'doors'];
 
 const WALKING = { walking: true } as const;
 

@@ -1,14 +1,20 @@
 import type { IdentityGap } from '../../core/structured-data/index.ts';
 
 export const wording = {
-  title: 'Who is behind the site',
-  lead: 'Told once here, written into the home page as structured data. Engines then know whose pages these are, and what the site is called.',
-  scope:
-    'So far this covers the whole site: who you are, and what the site is. Markup for single pages (articles, events, products) is not written yet; what a page brings along is left as it is.',
+  readBack: 'What the page tells engines, read back',
+  wouldBe: 'What the page could tell engines, read back',
+  things: 'Things, and how they are joined',
   code: 'As it will be written',
-  already: 'Already on this page',
+  engines: 'What engines make of it',
+  left: 'To fix on this page',
+  already: 'Already there',
   none: 'The page brings no structured data of its own.',
-  complete: 'Written into the home page at the next release.',
+  off: 'Nothing is written into pages yet.',
+  offWhy: 'All that is told here is taken from the pages themselves. One press has it written into each of them with the next release.',
+  turnOn: 'Write it into all pages',
+  reading: 'Reading what the page says …',
+  noPages: 'There are no pages yet',
+  noPagesWhy: 'Bring a site in, and each page is read for what it says.',
 };
 
 export const GAPS: Readonly<Record<IdentityGap, string>> = {

@@ -4,6 +4,7 @@ import { useState, type FormEvent } from 'react';
 import type { SearchResult } from '../../core/engine/index.ts';
 import type { Engine } from '../../core/engines/index.ts';
 import { fit, TITLE_LIMITS, type TextLimit } from '../../core/titles/index.ts';
+import { extrasLine } from '../../core/wording/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { wording } from './wording.ts';
 
@@ -46,14 +47,17 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
             <ol className="panel mt-2.5 max-h-[420px] overflow-auto" aria-label="Results" tabIndex={0}>
               {results.map((result) => (
                 <li key={result.address} className="result border-t border-line first:border-t-0" data-result={result.address}>
-                  <p className="soft text-fine">{trail(result.address)}</p>
+                  <p className="soft text-fine">{result.extras?.trail ? result.extras.trail.join(' › ') : trail(result.address)}</p>
                   <p className={result.bare ? 'mono mt-0.5 break-all' : 'result-title mt-0.5'}>
                     {result.bare ? result.title : fit(result.title, TITLE_LIMITS[0] as TextLimit).shown}
                   </p>
                   {result.bare ? (
                     <p className="soft mt-0.5 text-small italic">Only the address is known: robots.txt forbids reading it.</p>
                   ) : (
-                    <p className="soft mt-1 text-plain leading-snug">{marked(result)}</p>
+                    <p className="soft mt-1 text-plain leading-snug">
+                      {result.extras && extrasLine(result.extras) !== '' && <strong className="text-base-content">{extrasLine(result.extras)} — </strong>}
+                      {marked(result)}
+                    </p>
                   )}
                 </li>
               ))}

@@ -86,6 +86,7 @@ const NOWHERE: FixPlaces = {
   focus: () => undefined,
   goPage: () => undefined,
   goView: () => undefined,
+  goMeaning: () => undefined,
   goCheck: () => undefined,
   show: () => undefined,
 };

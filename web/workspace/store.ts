@@ -315,6 +315,9 @@ export class Workspace {
     setTimeout(ask, ASK_AGAIN);
   }
 
+  /** The opening for which the worker is finding out more. */
+  private looking = 0;
+
   /** Opens anew what was being opened when the worker died. Set by whoever asked for it. */
   reopen: (() => void) | undefined;
 
@@ -334,6 +337,8 @@ export class Workspace {
 
   /** Lets the worker find out what takes longer, a little at a time: what the owner does goes first. */
   private async lookFurther(turn: number): Promise<void> {
+    if (this.looking === turn) return;
+    this.looking = turn;
     await new Promise((resolve) => setTimeout(resolve, BEFORE_LOOKING));
     try {
       for (let left = 1; left > 0 && turn === this.opened;) {
@@ -347,6 +352,8 @@ export class Workspace {
       this.keepSoon();
     } catch {
       // Without a worker there is nothing to find out; it looks again when it is back.
+    } finally {
+      if (this.looking === turn) this.looking = 0;
     }
   }
 
@@ -565,7 +572,10 @@ export class Workspace {
         await this.takeIn(async () => {
           const changes = this.queued;
           this.queued = [];
-          return this.tools.analysis.update(this.state.document, all(changes));
+          const news = await this.tools.analysis.update(this.state.document, all(changes));
+          // Something has to be found out anew: the worker goes on with it when there is nothing else to do.
+          if (news.again === true) void this.lookFurther(turn);
+          return news;
         });
       this.keepSoon();
     } catch (error) {

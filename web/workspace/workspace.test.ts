@@ -281,6 +281,8 @@ const PER_TABLE: { readonly [T in Table]: Change } = {
   rules: all([set('rules', 'r', 'path', '/shut'), set('rules', 'r', 'kind', 'post')]),
   pages: set('pages', 'shut/index.html', 'ending', 'open'),
   passages: all([set('passages', 'index.html\n0', 'was', 'Bindery'), set('passages', 'index.html\n0', 'now', 'Binders')]),
+  meaning: set('meaning', '', 'on', true),
+  markup: set('markup', 'index.html\npage.name', 'leftOut', true),
   alts: set('alts', 'index.html\n0', 'now', 'x'),
   repairs: set('repairs', '/gone', 'to', '/'),
   ignored: set('ignored', 'index.html\ntext-thin', 'at', 'now'),

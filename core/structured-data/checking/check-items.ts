@@ -57,7 +57,8 @@ function checkItem(item: MarkupItem, vocabulary: Vocabulary, known: ReadonlySet<
       continue;
     }
     if (property.instead !== undefined) told('property-superseded', name, name, property.instead, place);
-    if (types.length > 0 && !types.some((type) => vocabulary.has(type, name))) told('property-elsewhere', name, name, property.of[0], place);
+    if (types.length > 0 && !types.some((type) => vocabulary.has(type, name)))
+      told('property-elsewhere', name, name, property.of.length === 1 ? property.of[0] : undefined, place);
     for (const value of values) {
       const fault = valueFault(vocabulary, name, property, value);
       if (fault) told(fault.code, name, wordOf(value), fault.meant, value);

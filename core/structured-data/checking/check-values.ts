@@ -25,6 +25,11 @@ const DATES: ReadonlySet<string> = new Set(['Date', 'DateTime', 'Time']);
 const NUMBERS: ReadonlySet<string> = new Set(['Number', 'Integer', 'Float']);
 const DATA: ReadonlySet<string> = new Set([...TEXTS, ...DATES, ...NUMBERS, 'Boolean', 'URL']);
 
+/** Things that are known by their names. */
+const NAMED = ['Person', 'Organization', 'Place', 'Brand', 'CreativeWork', 'Event', 'Product', 'Language', 'DefinedTerm', 'Audience'] as const;
+/** Things that a bare number stands for. */
+const MEASURES: ReadonlySet<string> = new Set(['Distance', 'QuantitativeValue', 'Mass', 'Energy', 'MonetaryAmount']);
+
 /** Properties whose texts have a form that the vocabulary does not tell by a type. */
 const FORMS: Readonly<Record<string, readonly [FaultCode, (text: string) => boolean]>> = {
   price: ['price-form', isPlainNumber],
@@ -49,7 +54,9 @@ export function valueFault(vocabulary: Vocabulary, name: string, property: Vocab
     case 'boolean':
       return is.includes('Boolean') || is.some((one) => TEXTS.has(one)) ? undefined : { code: 'value-boolean', meant: is[0] };
     case 'number':
-      return FORMS[name]?.[0] === 'price-form' || is.some((one) => NUMBERS.has(one) || TEXTS.has(one)) || things.some((one) => vocabulary.isA(one, 'Quantity'))
+      return FORMS[name]?.[0] === 'price-form' ||
+        is.some((one) => NUMBERS.has(one) || TEXTS.has(one)) ||
+        things.some((one) => MEASURES.has(one) || vocabulary.isA(one, 'Quantity'))
         ? undefined
         : { code: 'value-number', meant: is[0] };
     case 'item': {
@@ -96,12 +103,14 @@ function textFault(vocabulary: Vocabulary, name: string, { is }: VocabularyPrope
     if (isIsoDate(text) || isIsoMoment(text)) return undefined;
     return is.every((one) => one === 'Time') ? { code: 'time-form' } : { code: 'date-form' };
   }
-  if (things.includes('Duration') && things.length === 1) return isIsoDuration(text) ? undefined : { code: 'duration-form' };
+  if (things.includes('Duration')) return isIsoDuration(text) ? undefined : { code: 'duration-form' };
   if (is.includes('Boolean') && is.length === 1) return /^(true|false)$/i.test(word) ? undefined : { code: 'value-boolean', meant: 'true or false' };
   if (is.length > 0 && is.every((one) => NUMBERS.has(one))) return isPlainNumber(text) ? undefined : { code: 'value-number', meant: is[0] };
   if (is.includes('URL')) return isAddress || isWebAddress(text) || /^\S+$/.test(text) ? undefined : { code: 'address-form' };
-  // Words where a thing is asked for: readers make a thing with that name of them, where it can have one.
-  return isAddress ? undefined : { code: 'value-text', meant: things[0] };
+  // An address stands for the thing that it names.
+  if (isAddress || isWebAddress(text) || (isPlainNumber(text) && things.some((one) => MEASURES.has(one)))) return undefined;
+  // Readers make a thing with that name of words, where what is asked for is known by its name.
+  return things.some((one) => [...NAMED].some((known) => vocabulary.isA(one, known)) || one === 'Thing') ? undefined : { code: 'value-text', meant: things[0] };
 }
 
 function nearestMember(word: string, members: readonly string[]): string | undefined {

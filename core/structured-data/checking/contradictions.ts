@@ -57,7 +57,7 @@ export function contradictions(items: readonly MarkupItem[], shown: ShownPage): 
         const text = textOf(value).trim();
         if (text === '') continue;
         if (PRICES.has(property) && isPlainNumber(text) && Number(text) !== 0) {
-          if (!shown.content.amounts.some((amount) => sameAmount(amount, text)) && !hasNumber(shown.text, text))
+          if (!shown.content.amounts.some((amount) => sameAmount(amount, text)) && !showsNumber(shown.text, text))
             told('not-shown', property, value, shown.content.price?.value.amount);
         } else if (DATES.has(property) && !ABOUT_SITE.has(type) && (isIsoDate(text) || isIsoMoment(text)) && text.length >= 10) {
           const day = text.slice(0, 10);
@@ -81,7 +81,7 @@ export function contradictions(items: readonly MarkupItem[], shown: ShownPage): 
 const plain = (text: string): string => text.toLowerCase().replace(/[\s\u2018\u2019\u201c\u201d"'’]+/g, '');
 
 /** Whether a number stands in a text, written in any way. */
-function hasNumber(text: string, number: string): boolean {
+export function showsNumber(text: string, number: string): boolean {
   const whole = String(Math.trunc(Number(number)));
   if (whole.length > 12) return false;
   const grouped = whole.replace(/\B(?=(\d{3})+$)/g, String.raw`[.,'’\s]?`);

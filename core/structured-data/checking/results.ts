@@ -96,9 +96,9 @@ export function resultGaps(engine: EngineId, nodes: readonly PlainNode[]): Resul
 }
 
 /** What an engine makes of a page's things. Skerry shows trail, date and name, price, rating, when and where, questions; Plover trail, date, price and when. */
-export function resultExtras(engine: EngineId, nodes: readonly PlainNode[]): ResultExtras {
+export function resultExtras(engine: string, nodes: readonly PlainNode[]): ResultExtras {
   const whole = (id: ResultSort['id']): PlainNode | undefined => {
-    const sort = RESULT_SORTS[engine].find((one) => one.id === id);
+    const sort = (engine === 'plover' ? RESULT_SORTS.plover : RESULT_SORTS.skerry).find((one) => one.id === id);
     return sort && nodes.find((node) => node.types.some((type) => sort.types.includes(type)) && sort.required.every((path) => says(node, path)));
   };
   const extras: { -readonly [K in keyof ResultExtras]: ResultExtras[K] } = {};
@@ -117,21 +117,21 @@ export function resultExtras(engine: EngineId, nodes: readonly PlainNode[]): Res
   const article = whole('article');
   if (article) {
     put('date', textAt(article, 'datePublished'));
-    if (engine === 'skerry') put('by', textAt(article, 'author'));
+    if (engine !== 'plover') put('by', textAt(article, 'author'));
   }
   const product = whole('product');
   if (product) {
     put('price', priceOf(product));
-    if (engine === 'skerry') put('availability', textAt(product, 'offers.availability')?.replace(/^.*\//, ''));
-    if (engine === 'skerry') put('rating', ratingOf(product));
+    if (engine !== 'plover') put('availability', textAt(product, 'offers.availability')?.replace(/^.*\//, ''));
+    if (engine !== 'plover') put('rating', ratingOf(product));
   }
   const event = whole('event');
   if (event) {
     put('when', textAt(event, 'startDate'));
-    if (engine === 'skerry') put('where', textAt(event, 'location'));
-    if (engine === 'skerry') put('price', priceOf(event));
+    if (engine !== 'plover') put('where', textAt(event, 'location'));
+    if (engine !== 'plover') put('price', priceOf(event));
   }
-  if (engine === 'skerry') {
+  if (engine !== 'plover') {
     const recipe = whole('recipe');
     if (recipe) {
       put('duration', textAt(recipe, 'totalTime'));

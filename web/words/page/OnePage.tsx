@@ -64,6 +64,7 @@ function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDe
     focus: (field) => sheet.current?.querySelector<HTMLElement>(`[data-field="${field}"] :is(input, textarea)`)?.focus(),
     goPage: (id) => go('words', id),
     goView: (view) => void navigate(`/s/${siteId}/words/${view}?page=${encodeURIComponent(row.id)}`),
+    goMeaning: () => go('meaning', row.id),
     goCheck: (code) => void navigate(`/s/${siteId}/words/checks?page=${encodeURIComponent(row.id)}&check=${code}`),
     show: (part) => {
       setShown(part);

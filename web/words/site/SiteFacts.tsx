@@ -5,7 +5,7 @@ import { ChosenFact, Fact, Rail, Term } from '../../components/index.ts';
 import { Segments } from '../../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { BrowserTab, ResultCard, ShareCard } from '../page/previews.tsx';
-import { MainAddress, OwnerKind } from '../../components/index.ts';
+import { IdentityFacts, MainAddress } from '../../components/index.ts';
 import { SitePicture } from './SitePicture.tsx';
 
 const SEPARATORS = ['|', '–', '·', '•', ':'] as const;
@@ -49,11 +49,6 @@ export function SiteFacts() {
         <MainAddress />
         <ChosenFact field="language" />
         <ChosenFact field="timeZone" />
-        <OwnerKind />
-        <Fact field="ownerName" />
-        <Fact field="email" />
-        <Fact field="telephone" />
-        <Fact field="logo" />
         <div>
           <Fact field="keywords" fault={keywords > STUFFED ? `${keywords} keywords look like stuffing. Keep the few that you would say aloud.` : undefined} />
           <p className="soft mt-1 text-note">
@@ -86,10 +81,9 @@ export function SiteFacts() {
             }
           />
         </div>
-        <div className="sm:col-span-2">
-          <Fact field="profiles" long />
-        </div>
       </div>
+      <h2 className="mt-6 mb-3">Who is behind it</h2>
+      <IdentityFacts within />
       {home && (
         <Rail>
           <h2>What it does</h2>

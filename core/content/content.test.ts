@@ -1,0 +1,146 @@
+import { describe, expect, it } from 'vitest';
+import { pageTree } from '../markup/index.ts';
+import { factsOf } from '../testing/html.ts';
+import { gatherContent, outlineOf, type PageContent } from './index.ts';
+
+const contentOf = (html: string, lang = 'en'): PageContent => gatherContent(outlineOf(pageTree(html)), factsOf(html), { lang, host: 'a.example' });
+const main = (body: string): string => `<html><body><header>Bindery</header><main>${body}</main><footer>© 2026</footer></body></html>`;
+
+describe('dates of a page', () => {
+  it.each<[string, string, Partial<Record<'published' | 'modified' | 'begins' | 'ends', string>>]>([
+    ['en', '<h1>x</h1><time datetime="2026-02-03">3 Feb</time>', { published: '2026-02-03', begins: '2026-02-03' }],
+    ['en', '<h1>x</h1><p>Published 3 February 2026 · Updated 5 March 2026</p>', { published: '2026-02-03', modified: '2026-03-05', begins: '2026-02-03' }],
+    ['de', '<h1>x</h1><p class="datum">Veröffentlicht am 3. Februar 2026</p>', { published: '2026-02-03', begins: '2026-02-03' }],
+    ['fr', '<p>Publié le 3 février 2026, mis à jour le 4 mars 2026</p>', { published: '2026-02-03', modified: '2026-03-04', begins: '2026-02-03' }],
+    ['es', '<p class=fecha>3 de febrero de 2026</p>', { published: '2026-02-03', begins: '2026-02-03' }],
+    ['ja', '<p class=date>2026年2月3日</p>', { published: '2026-02-03', begins: '2026-02-03' }],
+    ['en', '<p>From 9 January 2027, 10:00 to 10 January 2027, 16:00</p>', { begins: '2027-01-09T10:00', ends: '2027-01-10T16:00' }],
+    [
+      'en',
+      '<p>In 1998 they met, and since then a great many books were sewn here, the first on 3 May 1998 and the last on 4 June 2020, all by hand and none in haste.</p>',
+      { begins: '1998-05-03', ends: '2020-06-04' },
+    ],
+  ])('%s: %s', (lang, body, expected) => {
+    const { published, modified, begins, ends } = contentOf(main(body), lang);
+    const found = { published: published?.value, modified: modified?.value, begins: begins?.value, ends: ends?.value };
+    expect(Object.fromEntries(Object.entries(found).filter(([, value]) => value !== undefined))).toEqual(expected);
+  });
+  it('takes a meta before what it shows, and nothing from the footer', () => {
+    const html =
+      '<html><head><meta property="article:published_time" content="2025-01-01T10:00:00Z"></head><body><main><p class=date>3 February 2026</p></main><footer>4 March 2020</footer></body></html>';
+    expect(contentOf(html).published?.value).toBe('2025-01-01T10:00:00Z');
+    expect(contentOf('<body><main><p>No date</p></main><footer><time datetime=2020-03-04>x</time></footer>').published).toBeUndefined();
+  });
+});
+
+describe('who wrote it', () => {
+  it.each([
+    ['en', '<p class=byline>By Maren Quill, 3 May</p>', 'Maren Quill'],
+    ['en', '<p>Written by <a rel=author href=/m>Maren Quill</a></p>', 'Maren Quill'],
+    ['de', '<p>Von Dr. Jörg von Hütten · 3. Mai</p>', 'Dr. Jörg von Hütten'],
+    ['fr', '<p>Par Anne-Marie Leclerc le 3 mai</p>', 'Anne-Marie Leclerc'],
+    ['es', '<p class=autor>Por José de la Cruz</p>', 'José de la Cruz'],
+    ['ja', '<p>文: 田中花子</p>', '田中花子'],
+    ['en', '<p>By the harbour there is a shop.</p>', undefined],
+    ['en', '<p>By hand and with care</p>', undefined],
+  ])('%s: %s', (lang, body, name) => expect(contentOf(main(`<h1>x</h1>${body}`), lang).author?.value.name).toBe(name));
+});
+
+describe('what it costs', () => {
+  it.each([
+    ['en-GB', '<p class=price>£18.50, in stock</p>', '18.50 GBP InStock'],
+    ['de', '<p>Preis: 1.234,50 € inkl. MwSt., sofort lieferbar</p>', '1234.50 EUR InStock'],
+    ['fr', '<p class=prix>19,90 €</p><p>Rupture de stock</p>', '19.90 EUR SoldOut'],
+    ['es', '<p>Precio: 45 €</p><p>Agotado</p>', '45 EUR SoldOut'],
+    ['ja', '<p>価格 ¥1,200</p><p>在庫あり</p>', '1200 JPY InStock'],
+    ['en', '<p><del class=old>Was $20</del></p><p class=price>Now $15</p>', '15 USD '],
+    ['en', '<p>One costs $5, another $7, a third $9 and all of them are good for the long winter evenings.</p>', ' '],
+  ])('%s: %s', (lang, body, expected) => {
+    const { price, availability } = contentOf(main(body), lang);
+    expect(`${price === undefined ? ' ' : `${price.value.amount} ${price.value.currency ?? ''} `}${availability?.value ?? ''}`).toBe(expected);
+  });
+});
+
+describe('questions, steps and trails', () => {
+  it.each([
+    [
+      '<details><summary>How?</summary><p>So.</p><p>And so.</p></details><details><summary>Why?</summary>Because.</details>',
+      ['How? So. And so.', 'Why? Because.'],
+    ],
+    ['<dl><dt>How?<dd>So.<dt>Why?<dd>Because.</dl>', ['How? So.', 'Why? Because.']],
+    ['<h2>How?¶</h2><p>So.<h2>Why?</h2><ul><li>a<li>b</ul><h2>Then</h2><p>x', ['How? So.', 'Why? a b']],
+    ['<h2>Only one?</h2><p>Yes.', []],
+  ])('%s', (body, questions) => expect(contentOf(main(body)).questions?.value.map(({ question, answer }) => `${question} ${answer}`) ?? []).toEqual(questions));
+  it('a trail is what names itself one', () => {
+    expect(
+      contentOf('<body><nav aria-label=x class="breadcrumb"><ol><li><a href=/>Home</a><li><a href=/a/>A</a><li>Here</ol></nav><main><h1>Here</h1></main>').trail
+        ?.value,
+    ).toEqual([
+      { name: 'Home', href: '/' },
+      { name: 'A', href: '/a/' },
+      { name: 'Here', href: '' },
+    ]);
+    expect(contentOf('<body><nav><a href=/>Home</a> <a href=/a/>A</a></nav><main><h1>Here</h1></main>').trail).toBeUndefined();
+  });
+});
+
+describe('how to reach them', () => {
+  it.each([
+    ['<a href="tel:+44-1632-960147">call</a>', { telephone: '+441632960147' }],
+    ['<p>Telephone: +49 30 901820</p>', { telephone: '+4930901820' }],
+    ['<a href="mailto:hello@a.example?subject=x">write</a>', { email: 'hello@a.example' }],
+    ['<address>4 Ropewalk Lane, Saltmere, SA1 2BC</address>', { address: { street: '4 Ropewalk Lane', locality: 'Saltmere', postalCode: 'SA1 2BC' } }],
+    ['<p>Adresse: Lange Straße 12a, 10115 Berlin</p>', { address: { street: 'Lange Straße 12a', postalCode: '10115', locality: 'Berlin' } }],
+    ['<table><tr><th>Tue–Fri<td>10:00–17:00<tr><th>Sat<td>10–14</table>', { hours: 'Tue–Fri 10:00–17:00\nSat 10–14' }],
+    ['<p>5.8. Row Security Policies, MAR-12-1967</p>', {}],
+  ])('%s', (body, expected) => {
+    const { telephone, email, address, hours } = contentOf(main(body)).contact;
+    const found = { telephone: telephone?.value, email: email?.value, address: address?.value, hours: hours?.value };
+    expect(Object.fromEntries(Object.entries(found).filter(([, value]) => value !== undefined))).toEqual(expected);
+  });
+  it('profiles are links that say so, on other sites', () => {
+    const html = main(
+      '<a rel=me href=https://b.example/q>b</a><a href=https://c.example/q>c</a><ul class=social><li><a href=https://d.example/q>d</a><li><a href=https://a.example/x>own</a></ul>',
+    );
+    expect(contentOf(html).contact.profiles.map(({ value }) => value)).toEqual(['https://b.example/q', 'https://d.example/q']);
+  });
+});
+
+describe('places', () => {
+  it('are where the value stands in the source', () => {
+    const html = main('<h1>x</h1><p class=byline>By Maren Quill, <time datetime="2026-02-03">3 February 2026</time></p><p class=price>£18.50</p>');
+    const { published, author, price } = contentOf(html);
+    expect(html.slice(published?.start, published?.end)).toBe('<time datetime="2026-02-03">3 February 2026</time>');
+    expect(html.slice(author?.start, author?.end)).toContain('By Maren Quill');
+    expect(html.slice(price?.start, price?.end)).toBe('<p class=price>£18.50</p>');
+  });
+  it('what nobody sees is not read', () => {
+    expect(
+      contentOf(main('<p hidden class=price>£5</p><div style="display:none">£6</div><template><p class=price>£7</p></template><script>"£8"</script>')).amounts,
+    ).toEqual([]);
+  });
+  it('takes time in proportion, however a page is made', () => {
+    const shapes = [
+      '<p>Tel 1 2 3 4 5 6 7 8 9',
+      '<ul><li>a',
+      '<div>',
+      '£1,000,000,000 ',
+      '4 Ropewalk Lane Lane Lane, ',
+      'Mon–Fri 9–5 ',
+      '<details><summary>x?</summary>',
+      '2026 2026 ',
+      '<h2>a?</h2>',
+    ];
+    for (const shape of shapes) {
+      const time = (times: number): number => {
+        const html = main(shape.repeat(times));
+        const begun = performance.now();
+        gatherContent(outlineOf(pageTree(html)), { ...factsOf('<p>x') }, { lang: 'en', host: 'a.example' });
+        return performance.now() - begun;
+      };
+      time(500);
+      const [small, large] = [Math.min(time(2000), time(2000)), Math.min(time(8000), time(8000))];
+      expect(large, shape).toBeLessThan(small * 12 + 60);
+    }
+  }, 60_000);
+});

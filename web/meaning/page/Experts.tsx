@@ -1,0 +1,146 @@
+import { useMemo, useState } from 'react';
+import type { PageRow } from '../../../core/rows/index.ts';
+import { all, set } from '../../../core/site/index.ts';
+import type { MarkupReport } from '../../../core/structured-data/index.ts';
+import { counted } from '../../../core/wording/index.ts';
+import { PageHead, Rail, useRoute } from '../../components/index.ts';
+import { Empty } from '../../ui/index.ts';
+import { useReport, useTables, useWorkspace, useWorkspaceApi, type Workspace } from '../../workspace/index.ts';
+import { wording } from '../wording.ts';
+import { CodeEditor, type Problem } from './CodeEditor.tsx';
+
+/** A block of the owner's own for one page, as code: completed and checked as it is typed. */
+export function Experts() {
+  const { page } = useRoute();
+  const row = useWorkspace((state) => (page === undefined ? undefined : state.byId.get(page)));
+  const meaning = useReport((one) => (page === undefined ? Promise.resolve(undefined) : one.tools.analysis.meaning(page)), page ?? '');
+  if (!row) return <Empty title={wording.noPages}>{wording.noPagesWhy}</Empty>;
+  return (
+    <div className="mx-auto max-w-narrow">
+      <PageHead row={row} />
+      {meaning ? <Block key={row.id} row={row} report={meaning.report} /> : <p className="soft">{wording.reading}</p>}
+    </div>
+  );
+}
+
+function Block({ row, report }: { readonly row: PageRow; readonly report: MarkupReport }) {
+  const workspace = useWorkspaceApi();
+  const record = useTables('pages').tables.pages[row.id];
+  const saved = record?.markupDraft ?? record?.markupBlock ?? '';
+  // The editor holds its own text; from outside (undo, another tab) it is taken when it is another one.
+  const [typed, setTyped] = useState(saved);
+  const [before, setBefore] = useState(saved);
+  if (before !== saved) {
+    setBefore(saved);
+    if (saved !== typed) setTyped(saved);
+  }
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const chips = useMemo(() => chipsOf(report), [report]);
+  const write = (text: string): void => {
+    setTyped(text);
+    keepBlock(workspace, row, text);
+  };
+  const broken = record?.markupDraft !== undefined && record.markupDraft !== null;
+  return (
+    <>
+      <p className="soft mb-3 max-w-prose">
+        What stands here is written into this page besides what is set for it; where both name the same thing they are one, and your words go first.
+      </p>
+      <div className="mb-2 flex flex-wrap items-center gap-3">
+        <h2 className="mr-auto">The page’s own block</h2>
+        {typed !== '' && (
+          <>
+            <button type="button" className="link-act" onClick={() => write(formatted(typed) ?? typed)} disabled={broken}>
+              Put in order
+            </button>
+            <button type="button" className="link-act" onClick={() => write('')}>
+              Clear
+            </button>
+          </>
+        )}
+        {typed === '' && (
+          <button type="button" className="btn btn-sm btn-outline-ink" onClick={() => write(template(report))}>
+            Begin with the page’s own thing
+          </button>
+        )}
+      </div>
+      <CodeEditor value={typed} chips={chips} label="JSON-LD of this page" onChange={write} onProblems={setProblems} />
+      {broken && (
+        <p className="notice notice-amber mt-3" role="status">
+          This is no JSON yet. It is kept as a draft, and nothing of it is released.
+        </p>
+      )}
+      <Rail>
+        <div className="flex items-baseline justify-between">
+          <h2>As one types</h2>
+          <span className="soft text-note">{problems.length === 0 ? 'nothing to say' : counted(problems.length, 'thing')}</span>
+        </div>
+        <ul className="mt-2 text-note">
+          {problems.map((problem, at) => (
+            <li key={at} className="border-t border-line py-2">
+              <span className={problem.grave ? 'text-error' : ''}>{problem.words}</span> <span className="soft mono !text-tiny">line {problem.line}</span>
+            </li>
+          ))}
+        </ul>
+        <h2 className="mt-5">Keys</h2>
+        <dl className="soft mt-1 text-note">
+          <div>
+            <kbd className="kbd">Ctrl Space</kbd> types, properties and their values
+          </div>
+          <div className="mt-1">
+            <kbd className="kbd">Esc</kbd> then <kbd className="kbd">Tab</kbd> leaves the editor
+          </div>
+        </dl>
+      </Rail>
+    </>
+  );
+}
+
+function keepBlock(workspace: Workspace, row: PageRow, text: string): void {
+  const good = text.trim() === '' || formatted(text) !== undefined;
+  const value = text.trim() === '' ? null : text;
+  workspace.change(
+    all(good ? [set('pages', row.id, 'markupBlock', value), set('pages', row.id, 'markupDraft', null)] : [set('pages', row.id, 'markupDraft', text)]),
+    {
+      label: `“${row.name}” has a block of its own`,
+      coalesceKey: `markup-block:${row.id}`,
+    },
+  );
+}
+
+function formatted(text: string): string | undefined {
+  try {
+    return JSON.stringify(JSON.parse(text), null, 2);
+  } catch {
+    return undefined;
+  }
+}
+
+/** What the page says, to be put in with one press. */
+function chipsOf(report: MarkupReport): readonly { readonly label: string; readonly insert: string }[] {
+  const seen = new Set<string>();
+  return report.things.flatMap(({ values }) =>
+    values.flatMap(({ path, text }) => {
+      if (text === undefined || seen.has(path) || text.length > 400) return [];
+      seen.add(path);
+      const property = path.split('.').pop() ?? path;
+      return [{ label: `${property}: ${text.length > 28 ? `${text.slice(0, 27)}…` : text}`, insert: `${JSON.stringify(property)}: ${JSON.stringify(text)}` }];
+    }),
+  );
+}
+
+/** A block that names the page's own thing, to be filled. */
+function template(report: MarkupReport): string {
+  const [thing] = report.things;
+  const own = report.nodes.find((node) => node['@type'] === thing?.type);
+  return JSON.stringify(
+    {
+      '@context': 'https://schema.org',
+      '@type': thing?.type ?? 'WebPage',
+      ...(own ? { '@id': own['@id'] } : {}),
+      name: thing?.values.find(({ path }) => path === 'name' || path === 'headline')?.text ?? '',
+    },
+    null,
+    2,
+  );
+}

@@ -1,0 +1,65 @@
+import type { Piece } from '../../../core/wording/index.ts';
+
+/** A value that was pressed. */
+export interface Pressed {
+  readonly processor: string;
+  readonly path: string;
+  readonly text: string;
+}
+
+const LEGEND = [
+  { from: 'page', words: 'from the page' },
+  { from: 'site', words: 'from the site' },
+  { from: 'owner', words: 'yours' },
+] as const;
+
+/** Sentences with their values marked by where they come from; each can be pressed. */
+export function ReadBack({
+  sentences,
+  pressed,
+  onPress,
+}: {
+  readonly sentences: readonly (readonly Piece[])[];
+  readonly pressed: Pressed | undefined;
+  readonly onPress: (pressed: Pressed) => void;
+}) {
+  const pieces = sentences.flat();
+  const used = new Set(pieces.flatMap((piece) => (piece.kind === 'value' ? [piece.from] : [])));
+  const isPressed = (piece: { readonly processor: string; readonly path: string }): boolean =>
+    pressed?.processor === piece.processor && pressed.path === piece.path;
+  return (
+    <div className="panel p-5" aria-labelledby="read-back">
+      {sentences.map((sentence, at) => (
+        <p key={at} className="read-back">
+          {sentence.map((piece, index) =>
+            piece.kind === 'words' ? (
+              piece.text
+            ) : (
+              <button
+                key={index}
+                type="button"
+                className={piece.kind === 'gap' ? 'told told-gap' : `told told-${piece.from}`}
+                aria-pressed={isPressed(piece)}
+                onClick={() => onPress(piece)}
+              >
+                {piece.text}
+              </button>
+            ),
+          )}
+        </p>
+      ))}
+      <ul className="mt-4 flex flex-wrap gap-x-5 gap-y-1 text-note" aria-label="Where values come from">
+        {LEGEND.filter(({ from }) => used.has(from)).map(({ from, words }) => (
+          <li key={from} className="soft flex items-center gap-2">
+            <span className={`told-sign told-${from}`} aria-hidden /> {words}
+          </li>
+        ))}
+        {pieces.some(({ kind }) => kind === 'gap') && (
+          <li className="soft flex items-center gap-2">
+            <span className="told-sign told-gap-sign" aria-hidden /> not on the page: left out
+          </li>
+        )}
+      </ul>
+    </div>
+  );
+}
