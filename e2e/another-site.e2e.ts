@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { inflateEntry, listArchive } from '../core/source/index.ts';
-import { importSite, choosePage, expect, goTo, test } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, goToMeaning, test } from './fixtures/app.ts';
 import { OLD_SITE, zipOf } from './fixtures/site.ts';
 
 async function unzip(path: string): Promise<Record<string, string>> {
@@ -30,7 +30,7 @@ test('an old site in Latin-1 goes the whole way, and nothing but what was meant 
   // Else the words would go into the page that is still there.
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue(/^Gasthof/);
   await page.getByLabel('Description', { exact: true }).fill('Vier Zimmer & eine Küche.');
-  await goTo(page, 'Meaning');
+  await goToMeaning(page, 'Who is behind');
   await page.getByLabel('Main address', { exact: true }).fill('www.gasthof-bruecke.example');
   await page.getByLabel('Main address', { exact: true }).press('Enter');
   await expect(page.locator('header')).toContainText('www.gasthof-bruecke.example');

@@ -1,4 +1,4 @@
-import { choosePage, expect, goTo, openDemo, test } from './fixtures/app.ts';
+import { choosePage, expect, goTo, goToMeaning, openDemo, test } from './fixtures/app.ts';
 
 test('a beginner carries the demo the whole way with the mouse', async ({ page, app }) => {
   await openDemo(page, app);
@@ -23,7 +23,7 @@ test('a beginner carries the demo the whole way with the mouse', async ({ page, 
   await expect(page.getByTestId('look')).toContainText('<meta name="description" content="A linen journal, sewn by hand, that lies flat.">');
 
   // Meaning: who is behind it.
-  await goTo(page, 'Meaning');
+  await goToMeaning(page, 'Who is behind');
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Quillfeather Bindery');
   await expect(page.getByText('Written into the home page at the next release.')).toBeVisible();
 

@@ -9,6 +9,7 @@ export {
   findingPlace,
   IGNORABLE,
   isEnough,
+  isEnoughAt,
   quickFixOf,
   stopOf,
   weakens,

@@ -156,6 +156,11 @@ const JUDGED = CHECKS.filter((check) => check.stop === 'words' || check.stop ===
 export const IGNORABLE: readonly FindingCode[] = JUDGED.map((check) => check.code);
 const sorted = (findings: Finding[]): Finding[] => findings.sort((a, b) => RANK[costOf(a)] - RANK[costOf(b)]);
 
+/** The same at one stop of those where pages are walked through: structured data is a matter of its own. */
+export function isEnoughAt(stop: 'words' | 'meaning', findings: readonly Finding[]): boolean {
+  return findings.every((finding) => costOf(finding) === 'polish' || (stopOf(finding) === 'meaning') !== (stop === 'meaning'));
+}
+
 /** The "enough" line: nothing blocks the page and nothing weakens it. Polish is for those who like it. */
 export function isEnough(findings: readonly Finding[]): boolean {
   return findings.every((finding) => costOf(finding) === 'polish');

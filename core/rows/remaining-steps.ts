@@ -18,6 +18,7 @@ export type Step =
   | { readonly code: 'half-hidden'; readonly pages: readonly string[] }
   | { readonly code: 'write-words'; readonly pages: readonly string[]; readonly missing: number; readonly same: number }
   | { readonly code: 'say-who'; readonly gaps: readonly IdentityGap[] }
+  | { readonly code: 'write-markup' }
   | { readonly code: 'make-map' }
   | { readonly code: 'release'; readonly files: number; readonly first: boolean }
   | { readonly code: 'place-proof' }
@@ -37,6 +38,7 @@ export const STEP_STOPS: Readonly<Record<Step['code'], Stop>> = {
   'half-hidden': 'doors',
   'write-words': 'words',
   'say-who': 'meaning',
+  'write-markup': 'meaning',
   'make-map': 'map',
   release: 'release',
   'place-proof': 'proof',
@@ -81,6 +83,8 @@ export function remainingSteps(document: SiteDocument, rows: readonly PageRow[],
   }
   const gaps = identityGaps(document);
   if (gaps.length > 0) add('weakens', { code: 'say-who', gaps });
+  // Who turned it off has decided.
+  else if (typeof document.tables.meaning['']?.on !== 'boolean') add('polish', { code: 'write-markup' });
   if (document.tables.sitemap['']?.on !== true) add('weakens', { code: 'make-map' });
 
   const placed = Object.keys(document.tables.claims).length > 0;

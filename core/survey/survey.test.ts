@@ -663,6 +663,6 @@ describe('the steps left', () => {
         set('claims', 'skerry', 'content', 'y'),
       ]),
     );
-    expect(steps(done)).toEqual(['open-page', 'write-words', 'release', 'verify', 'hand-in']);
+    expect(steps(done)).toEqual(['open-page', 'write-words', 'write-markup', 'release', 'verify', 'hand-in']);
   });
 });

@@ -495,6 +495,12 @@ const STEPS: readonly (readonly [Step, string, string, string])[] = [
     'A name and what you are is enough; engines then know whose pages these are.',
     'Fill it in',
   ],
+  [
+    { code: 'write-markup' },
+    'Let every page say what it is',
+    'An article with its date, a product with its price, the trail: taken from the pages, seen first, written by one press.',
+    'See what they say',
+  ],
   [{ code: 'make-map' }, 'Turn the sitemap on', 'A list of the pages you want found, with true dates, named in robots.txt.', 'See the sitemap'],
   [{ code: 'release', files: 1, first: true }, 'Release the site', 'Nothing that was changed counts until it is released.', 'See what waits'],
   [{ code: 'release', files: 12, first: false }, 'Release 12 changes', 'Nothing that was changed counts until it is released.', 'See what waits'],

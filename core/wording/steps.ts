@@ -81,6 +81,12 @@ export function stepWords(step: Step, nameOf: (page: string) => string): { reado
         why: 'A name and what you are is enough; engines then know whose pages these are.',
         action: 'Fill it in',
       };
+    case 'write-markup':
+      return {
+        headline: 'Let every page say what it is',
+        why: 'An article with its date, a product with its price, the trail: taken from the pages, seen first, written by one press.',
+        action: 'See what they say',
+      };
     case 'make-map':
       return {
         headline: 'Turn the sitemap on',

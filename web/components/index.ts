@@ -4,6 +4,7 @@ export { MATCHES } from './matches.ts';
 export { Findings } from './Findings.tsx';
 export { lineOf } from './line-of.ts';
 export { PAGE_STOPS, STOPS, useNextToMend, useRoute } from './navigation.ts';
+export { WalkBar } from './WalkBar.tsx';
 export { PageHead } from './PageHead.tsx';
 export { StateSign } from './StateSign.tsx';
 export { Rail, RailContext } from './Rail.tsx';

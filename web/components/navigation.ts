@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Stop } from '../../core/checks/index.ts';
-import { isEnough } from '../../core/checks/index.ts';
+import { isEnoughAt } from '../../core/checks/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 export const STOPS: readonly { readonly id: Stop; readonly name: string; readonly trade: string }[] = [
@@ -76,16 +76,17 @@ export function useRoute() {
   };
 }
 
-/** The next (or previous) page after the current one that has something to mend, going round; pages passed over are left out. */
+/** The next (or previous) page after the current one that has something to mend at this stop, going round; pages passed over are left out. */
 export function useNextToMend(): (step: 1 | -1, from?: string) => string | undefined {
   const rows = useWorkspace((state) => state.rows);
   const skipped = useWorkspace((state) => state.skipped);
-  const { page } = useRoute();
+  const { page, stop } = useRoute();
+  const at = stop === 'meaning' ? 'meaning' : 'words';
   return (step, from = page) => {
-    const at = rows.findIndex((row) => row.id === from);
+    const here = rows.findIndex((row) => row.id === from);
     for (let turn = 1; turn <= rows.length; turn++) {
-      const row = rows[(at + step * turn + rows.length * turn) % rows.length];
-      if (row && row.id !== from && !skipped.has(row.id) && !isEnough(row.findings)) return row.id;
+      const row = rows[(here + step * turn + rows.length * turn) % rows.length];
+      if (row && row.id !== from && !skipped.has(row.id) && !isEnoughAt(at, row.findings)) return row.id;
     }
     return undefined;
   };

@@ -6,7 +6,7 @@ import type { Workspace } from '../workspace/index.ts';
 
 /** Has structured data written into all pages, or none but the home page's identity. */
 export function switchMarkup(workspace: Workspace, on: boolean): void {
-  workspace.change(set('meaning', '', 'on', on ? true : null), {
+  workspace.change(set('meaning', '', 'on', on), {
     label: on ? 'Structured data is written into all pages' : 'Structured data is no longer written into pages',
   });
 }

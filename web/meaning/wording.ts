@@ -1,6 +1,7 @@
 import type { IdentityGap } from '../../core/structured-data/index.ts';
 
 export const wording = {
+  enough: 'Good enough, stop here: every page says what its result needs.',
   readBack: 'What the page tells engines, read back',
   wouldBe: 'What the page could tell engines, read back',
   things: 'Things, and how they are joined',

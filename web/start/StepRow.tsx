@@ -49,7 +49,9 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
       case 'write-words':
         return linkTo('words', step.pages[0]);
       case 'say-who':
-        return linkTo('meaning');
+        return linkToView('meaning', 'who');
+      case 'write-markup':
+        return linkToView('meaning', 'kinds');
       case 'make-map':
         return linkTo('map');
       case 'release':

@@ -3,6 +3,7 @@ import type { Effective } from '../../core/site/index.ts';
 import type { Part, TextLimitId } from '../../core/titles/index.ts';
 
 export const wording = {
+  enough: 'Good enough, stop here: every page has the words it needs.',
   noPages: 'There is no page here yet',
   noPagesWhy: 'Bring a site in, from a folder or a ZIP, and its pages stand at the left.',
   unwritable: 'What you type here stays here until then.',

@@ -1,15 +1,15 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { stopOf } from '../../../core/checks/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { counted, fixButton, readBack } from '../../../core/wording/index.ts';
 import type { PageMeaningDetail } from '../../analysis/index.ts';
-import { Findings, lineOf, PageHead, PageName, Rail, useRoute } from '../../components/index.ts';
+import { Findings, lineOf, PageHead, PageName, Rail, useRoute, WalkBar } from '../../components/index.ts';
 import { Copyable, Empty } from '../../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { asScript } from '../code.ts';
-import { setForeign, switchMarkup } from '../commands.ts';
-import { GAPS, wording } from '../wording.ts';
+import { setForeign } from '../commands.ts';
+import { NotWritten } from '../NotWritten.tsx';
+import { wording } from '../wording.ts';
 import { BroughtMarkup } from './BroughtMarkup.tsx';
 import { EngineResult } from './EngineResult.tsx';
 import { GraphPicture } from './GraphPicture.tsx';
@@ -22,9 +22,11 @@ export function OnePage() {
   const { page } = useRoute();
   const row = useWorkspace((state) => (page === undefined ? undefined : state.byId.get(page)));
   const meaning = useReport((one) => (page === undefined ? Promise.resolve(undefined) : one.tools.analysis.meaning(page)), page ?? '');
+  const on = useTables('meaning').tables.meaning['']?.on === true;
   if (!row) return <Empty title={wording.noPages}>{wording.noPagesWhy}</Empty>;
   return (
     <div className="mx-auto max-w-narrow">
+      {on && <WalkBar stop="meaning" enough={wording.enough} />}
       {meaning ? (
         <Sheet key={row.id} row={row} meaning={meaning} />
       ) : (
@@ -135,27 +137,5 @@ function Sheet({ row, meaning }: { readonly row: PageRow; readonly meaning: Page
         <BroughtMarkup row={row} tree={brought} foreign={report.foreign} source={source} />
       </Rail>
     </>
-  );
-}
-
-/** Says that nothing is written yet, what is still missing for it, and offers to begin. */
-function NotWritten({ waits }: { readonly waits: PageMeaningDetail['report']['waits'] }) {
-  const workspace = useWorkspaceApi();
-  const { linkToView } = useRoute();
-  return (
-    <div className="notice notice-amber mb-5 flex flex-wrap items-center justify-between gap-3">
-      <p className="max-w-prose">
-        <strong>{wording.off}</strong> {waits.length === 0 ? wording.offWhy : `First say ${waits.map((gap) => GAPS[gap]).join(' and ')}: every page names it.`}
-      </p>
-      {waits.length === 0 ? (
-        <button type="button" className="btn btn-primary" onClick={() => switchMarkup(workspace, true)}>
-          {wording.turnOn}
-        </button>
-      ) : (
-        <Link className="btn btn-primary" to={linkToView('meaning', 'who')}>
-          Say who is behind it
-        </Link>
-      )}
-    </div>
   );
 }

@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { KIND_TABLE, type Kind } from '../../../core/site/index.ts';
-import { NO_MARKUP } from '../../../core/structured-data/index.ts';
+import { identityGaps, NO_MARKUP } from '../../../core/structured-data/index.ts';
 import type { KindFilling } from '../../../core/survey/index.ts';
 import { counted, pathWords, PROCESSOR_WORDS } from '../../../core/wording/index.ts';
 import { PageLink } from '../../components/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { asScript } from '../code.ts';
+import { NotWritten } from '../NotWritten.tsx';
 import { setKindMarkup, switchMarkup } from '../commands.ts';
 import { ProcessorChoice } from '../page/WhatItIs.tsx';
 
@@ -26,11 +27,14 @@ export function Kinds() {
             Set for you by kind, and filled with what each page says. Nothing is made up: what a page does not say is left out.
           </p>
         </div>
-        <label className="flex min-h-11 items-center gap-2.5 font-semibold">
-          <input type="checkbox" className="toggle" checked={on} onChange={(event) => switchMarkup(workspace, event.target.checked)} />
-          Written into pages
-        </label>
+        {on && (
+          <label className="flex min-h-11 items-center gap-2.5 font-semibold">
+            <input type="checkbox" className="toggle" checked={on} onChange={(event) => switchMarkup(workspace, event.target.checked)} />
+            Written into pages
+          </label>
+        )}
       </div>
+      {!on && <NotWritten waits={identityGaps(document)} />}
       {!kinds ? (
         <p className="soft" role="status">
           Reading what pages say …

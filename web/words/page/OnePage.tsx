@@ -6,7 +6,7 @@ import { descriptionLimits, effectiveDescription, effectiveKeywords, effectiveTi
 import type { PageDetail } from '../../analysis/index.ts';
 import { Empty, note, useHotkey } from '../../ui/index.ts';
 import { counted, UNWRITABLE } from '../../../core/wording/index.ts';
-import { IntentChoice, PageHead, useRoute, PageName } from '../../components/index.ts';
+import { IntentChoice, PageHead, useRoute, PageName, WalkBar } from '../../components/index.ts';
 import { fixFor, useWorkspace, useWorkspaceApi, type FixPlaces } from '../../workspace/index.ts';
 import { EndingField } from './EndingField.tsx';
 import { Looks } from './Looks.tsx';
@@ -16,7 +16,6 @@ import { PhraseField } from './PhraseField.tsx';
 import { PlainField } from './PlainField.tsx';
 import { ShareFields } from './ShareFields.tsx';
 import { TextField } from './TextField.tsx';
-import { WalkBar } from './WalkBar.tsx';
 import { liveFindings, useSitePage, useSuggestions } from './page.ts';
 import { wording } from '../wording.ts';
 
@@ -29,7 +28,7 @@ export function OnePage() {
   // The walk stays while a page is being read: its keys are heard between two pages too.
   return (
     <div className="mx-auto max-w-narrow">
-      <WalkBar />
+      <WalkBar stop="words" enough={wording.enough} />
       {detail?.id === row.id ? (
         <Sheet key={row.id} row={row} detail={detail} />
       ) : (

@@ -1,35 +1,36 @@
 import { ArrowDown, CornerDownRight, Undo2 } from 'lucide-react';
 import { useMemo } from 'react';
-import { isEnough } from '../../../core/checks/index.ts';
-import { counted } from '../../../core/wording/index.ts';
-import { useNextToMend, useRoute, PageLink } from '../../components/index.ts';
-import { useHotkey } from '../../ui/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { isEnoughAt } from '../../core/checks/index.ts';
+import { counted } from '../../core/wording/index.ts';
+import { useHotkey } from '../ui/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { useNextToMend, useRoute } from './navigation.ts';
+import { PageLink } from './PageLink.tsx';
 
 /** How far the walk is: what is left, the way on, and what was passed over. */
-export function WalkBar() {
+export function WalkBar({ stop, enough }: { readonly stop: 'words' | 'meaning'; readonly enough: string }) {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.rows);
   const skipped = useWorkspace((state) => state.skipped);
   const { page, go } = useRoute();
   const nextToMend = useNextToMend();
-  const open = useMemo(() => rows.filter((row) => !isEnough(row.findings)), [rows]);
+  const open = useMemo(() => rows.filter((row) => !isEnoughAt(stop, row.findings)), [rows, stop]);
   const left = open.filter((row) => !skipped.has(row.id)).length;
   const passed = open.length - left;
   const here = rows.find((row) => row.id === page);
   const next = nextToMend(1);
   const skip = (): void => {
-    if (page === undefined || !here || isEnough(here.findings)) return;
+    if (page === undefined || !here || isEnoughAt(stop, here.findings)) return;
     const on = nextToMend(1);
     workspace.skip(page);
-    if (on !== undefined) go('words', on, { walking: true });
+    if (on !== undefined) go(stop, on, { walking: true });
   };
   useHotkey('alt+s', skip);
   useHotkey('alt+b', () => workspace.skip(undefined));
   if (open.length === 0) {
     return (
       <p className="notice notice-good mb-4 py-2 text-small" role="status">
-        Good enough, stop here: every page has the words it needs.
+        {enough}
       </p>
     );
   }
@@ -41,7 +42,7 @@ export function WalkBar() {
         {passed > 0 && <span className="soft"> · {passed} passed over</span>}
       </span>
       <span className="ml-auto flex flex-wrap items-center gap-x-3 gap-y-1">
-        {here && !isEnough(here.findings) && !skipped.has(here.id) && left > 1 && (
+        {here && !isEnoughAt(stop, here.findings) && !skipped.has(here.id) && left > 1 && (
           <button type="button" className="link-act inline-flex items-center gap-1" onClick={skip} aria-keyshortcuts="Alt+S">
             <CornerDownRight size={15} aria-hidden /> Pass over <kbd>Alt S</kbd>
           </button>
@@ -52,7 +53,7 @@ export function WalkBar() {
           </button>
         )}
         {next !== undefined && (
-          <PageLink to="words" page={next} walking className="btn btn-sm btn-outline-ink gap-1" aria-keyshortcuts="Alt+ArrowDown">
+          <PageLink to={stop} page={next} walking className="btn btn-sm btn-outline-ink gap-1" aria-keyshortcuts="Alt+ArrowDown">
             Next to fix <ArrowDown size={15} aria-hidden />
           </PageLink>
         )}
