@@ -1,19 +1,5 @@
-import { readFile } from 'node:fs/promises';
-import { inflateEntry, listArchive } from '../core/source/index.ts';
 import { importSite, choosePage, expect, goTo, goToMeaning, test } from './fixtures/app.ts';
-import { OLD_SITE, zipOf } from './fixtures/site.ts';
-
-async function unzip(path: string): Promise<Record<string, string>> {
-  const zip = new Uint8Array(await readFile(path));
-  const listing = listArchive(zip);
-  if (!listing.ok) throw new Error(listing.reason);
-  return Object.fromEntries(
-    listing.entries.map((entry) => {
-      const file = inflateEntry(zip, entry);
-      return [entry.path, file.ok ? Buffer.from(file.bytes).toString('latin1') : ''];
-    }),
-  );
-}
+import { OLD_SITE, unzip, zipOf } from './fixtures/site.ts';
 
 test('an old site in Latin-1 goes the whole way, and nothing but what was meant changes', async ({ page, app }) => {
   await importSite(page, app, 'gasthof.zip', zipOf(OLD_SITE, 'gasthof/'));

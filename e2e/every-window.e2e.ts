@@ -16,7 +16,7 @@ const VIEWS = [
     'words/exchange',
     'words/checks',
   ],
-  'meaning',
+  ...['meaning', 'meaning/kinds', 'meaning/markup', 'meaning/who', 'meaning/experts'],
   ...['doors', 'doors/pages', 'doors/kinds', 'doors/files', 'doors/robots', 'doors/try', 'doors/site'],
   ...['map', 'map/choices', 'map/also', 'map/read'],
   ...['weight', 'release', 'proof', 'watch'],
@@ -89,9 +89,9 @@ function faults(): string[] {
   for (const element of document.querySelectorAll('button, a[href], select, input:not([type=hidden]), summary')) {
     if (!seen(element)) continue;
     const box = element.getBoundingClientRect();
-    // Links in a running text, boxes with a label around them, and what a label makes larger have the room of their line.
+    // Links and values in a running text, boxes with a label around them, and what a label makes larger have the room of their line.
     const inText = element.tagName === 'A' && getComputedStyle(element).display.startsWith('inline') && !/btn|chip|link-act|tree-row/.test(element.className);
-    if (inText || element.matches('input[type=checkbox], input[type=radio], input[type=file], .sr-only, .ledger-head button')) continue;
+    if (inText || element.matches('input[type=checkbox], input[type=radio], input[type=file], .sr-only, .ledger-head button, .told')) continue;
     if (box.height < least - 0.6 && !(narrow && element.closest('.passage-acts, .ruler, .ledger-grid') && box.height >= 28))
       found.push(`low (${Math.round(box.height)}): ${name(element)}`);
   }

@@ -6,7 +6,7 @@ import { useLocation } from 'react-router';
 import { isEnough } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { counted } from '../../core/wording/index.ts';
-import { PAGE_STOPS, QuietLink, siteText, StateSign, useRoute } from '../components/index.ts';
+import { isOfOnePage, QuietLink, siteText, StateSign, useRoute } from '../components/index.ts';
 import { useRemembered, useDebounced } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
@@ -72,8 +72,8 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
   const workspace = useWorkspaceApi();
   const closed = useWorkspace((state) => state.numbers.closed);
   const empty = useWorkspace((state) => state.rows.length === 0);
-  const { page, go, linkTo } = useRoute();
-  const stop = useLocation().pathname.split('/')[3] ?? '';
+  const { page, goToPage, linkToPage } = useRoute();
+  const { pathname } = useLocation();
   const [filter, setFilter] = useRemembered<Filter>(
     'tree-filter',
     FILTERS.map(({ id }) => id),
@@ -96,8 +96,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
     if (at >= 0) list.scrollToIndex(at, { align: 'auto' });
   }, [at, list]);
 
-  const target = PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words';
-  const choose = (id: string, replace = false): void => go(target, id, { replace });
+  const choose = (id: string, replace = false): void => goToPage(id, { replace });
   const keys = (event: KeyboardEvent): void => {
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
     if (step === undefined || event.altKey) return;
@@ -105,7 +104,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
     const next = shown[Math.min(shown.length - 1, Math.max(0, at + step))];
     if (!next) return;
     // A run of arrows is one way through the tree, not so many places to go back to.
-    choose(next.id, stop === target);
+    choose(next.id, isOfOnePage(pathname));
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-page="${CSS.escape(next.id)}"]`)?.focus());
   };
   return (
@@ -160,7 +159,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
               <li key={row.id} className="absolute inset-x-0" style={{ top: item.start, height: item.size }}>
                 <TreeRow
                   row={row}
-                  to={linkTo(target, row.id)}
+                  to={linkToPage(row.id)}
                   depth={depths[item.index] ?? 0}
                   current={row.id === page}
                   stop={row.id === page || (at < 0 && item.index === 0)}

@@ -2,8 +2,8 @@ import { readableAddress } from '../../core/source/index.ts';
 import { Command } from 'cmdk';
 import { ArrowDown, Footprints, MoonStar, Redo2, Shapes, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { useLocation, useNavigate } from 'react-router';
-import { PAGE_STOPS, siteText, StateSign, STOPS, useRoute } from '../components/index.ts';
+import { useNavigate } from 'react-router';
+import { siteText, StateSign, STOPS, useRoute } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { WAYS } from './screens.tsx';
 import { applyTheme, shownTheme } from './theme.ts';
@@ -25,9 +25,8 @@ export function Palette({
 }) {
   const [typed, setTyped] = useState('');
   const rows = useWorkspace((state) => state.rows);
-  const { go, linkTo } = useRoute();
+  const { go, goToPage, linkTo } = useRoute();
   const navigate = useNavigate();
-  const stop = useLocation().pathname.split('/')[3] ?? '';
   const close = (run: () => void) => () => {
     onClose();
     run();
@@ -68,7 +67,7 @@ export function Palette({
         {pages.length > 0 && (
           <Command.Group heading="Pages">
             {pages.map((row) => (
-              <Command.Item key={row.id} value={row.id} onSelect={close(() => go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', row.id))}>
+              <Command.Item key={row.id} value={row.id} onSelect={close(() => goToPage(row.id))}>
                 <StateSign state={row.state} />
                 <span className="truncate" {...siteText(row.lang)}>
                   {row.name}

@@ -1,5 +1,5 @@
 import { useLocation } from 'react-router';
-import { PAGE_STOPS, useRoute } from '../components/index.ts';
+import { isOfOnePage, useRoute } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { placeName } from './screens.tsx';
 
@@ -7,7 +7,7 @@ import { placeName } from './screens.tsx';
 export function usePlaceWords(): { readonly page: string | undefined; readonly place: string; readonly site: string } {
   const { pathname } = useLocation();
   const { page } = useRoute();
-  const onPage = PAGE_STOPS.includes(pathname.split('/')[3] ?? '') && (pathname.split('/')[4] ?? '') === '';
+  const onPage = isOfOnePage(pathname);
   const name = useWorkspace((state) => (onPage && page !== undefined ? state.byId.get(page)?.name : undefined));
   const site = useWorkspace((state) => state.site?.name ?? '');
   return { page: name, place: placeName(pathname) ?? 'No such place', site };

@@ -80,7 +80,7 @@ function OpenShell() {
     const id = nextToMend(direction, sent ?? place.page);
     walked.current = id === undefined ? undefined : { id, at: performance.now() };
     if (id === undefined) note('No other page needs fixing.');
-    else place.go(PAGE_STOPS.includes(stop) ? (stop as 'words') : 'words', id, { walking: true });
+    else place.goToPage(id, { walking: true });
   };
   // What opened the palette gets the focus back from the keeper of the focus.
   const openPalette = (): void => setPalette(true);

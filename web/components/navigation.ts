@@ -18,6 +18,15 @@ export const STOPS: readonly { readonly id: Stop; readonly name: string; readonl
 /** Stops that are about one page at a time; the others keep the current page but do not show it. */
 export const PAGE_STOPS: readonly string[] = ['words', 'meaning', 'doors'];
 
+/** Other ways to work on one page: another page is looked at in the same way. */
+const PAGE_VIEWS: readonly string[] = ['meaning/experts'];
+
+/** Whether a place is about one page. */
+export function isOfOnePage(pathname: string): boolean {
+  const [, , , stop = '', view = ''] = pathname.split('/');
+  return view === '' ? PAGE_STOPS.includes(stop) : PAGE_VIEWS.includes(`${stop}/${view}`);
+}
+
 const WALKING = { walking: true } as const;
 
 /** How a way is taken: on a walk the screen puts the cursor where there is something to fix; a replaced place is none to go back to. */
@@ -61,6 +70,20 @@ export function useRoute() {
       void navigate(linkTo(to, id ?? asked), { replace, ...(walking ? { state: WALKING } : {}) }),
     [navigate, linkTo, asked],
   );
+  /** A page, looked at as the one that is looked at now. */
+  const linkToPage = useCallback(
+    (id: string) => {
+      const [, , , here = '', view = ''] = pathname.split('/');
+      return view !== '' && PAGE_VIEWS.includes(`${here}/${view}`)
+        ? `${pathname}?page=${encodeURIComponent(id)}`
+        : linkTo(PAGE_STOPS.includes(here) ? (here as Stop) : 'words', id);
+    },
+    [pathname, linkTo],
+  );
+  const goToPage = useCallback(
+    (id: string, { walking = false, replace = false }: Way = {}) => void navigate(linkToPage(id), { replace, ...(walking ? { state: WALKING } : {}) }),
+    [navigate, linkToPage],
+  );
   // A page that is asked for by name and is not here is said to be so, and not taken for another.
   const unknown = asked !== null && byId.size > 0 && !byId.has(asked) ? asked : undefined;
   return {
@@ -71,6 +94,8 @@ export function useRoute() {
     pathname,
     linkTo,
     linkToView,
+    linkToPage,
+    goToPage,
     go,
     walking: (state as { walking?: unknown } | null)?.walking === true,
   };

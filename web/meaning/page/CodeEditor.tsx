@@ -68,7 +68,7 @@ export function CodeEditor({
     if (!editor || !known) return;
     editor.dispatch({
       effects: helping.current.reconfigure([
-        autocompletion({ override: [completer(known)], icons: false }),
+        autocompletion({ override: [completer(known)], icons: false, interactionDelay: 0 }),
         linter(
           (one) => {
             const problems = problemsIn(one.state.doc.toString(), known);

@@ -1,4 +1,5 @@
-import type { Completion, CompletionContext, CompletionResult } from '@codemirror/autocomplete';
+import { pickedCompletion, type Completion, type CompletionContext, type CompletionResult } from '@codemirror/autocomplete';
+import type { EditorView } from '@codemirror/view';
 import { getLocation } from 'jsonc-parser';
 import type { Knowledge } from './knowledge.ts';
 
@@ -12,8 +13,6 @@ export function completer({ vocabulary, meanings }: Knowledge): (context: Comple
     const property = [...location.path].reverse().find((part): part is string => typeof part === 'string');
     const from = word.text.startsWith('"') ? word.from + 1 : word.from;
     const quote = word.text.startsWith('"') ? '' : '"';
-    const isClosed = text.charAt(context.pos) === '"';
-    const end = isClosed ? '' : quote === '' ? '"' : '"';
     if (location.isAtPropertyKey) {
       const type = typeAround(text, context.pos);
       const own = type === undefined ? [] : vocabulary.propertiesOf(type);
@@ -21,21 +20,22 @@ export function completer({ vocabulary, meanings }: Knowledge): (context: Comple
       const options = [...keys, ...own].map((name): Completion => ({
         label: name,
         info: meanings.properties[name] ?? KEYWORDS[name] ?? '',
-        apply: `${quote}${name}${end}${isClosed ? '' : ': '}`,
+        apply: putting(`${quote}${name}": `),
         boost: keys.includes(name) ? 1 : 0,
       }));
       return { from, options, validFor: /^[\w@]*$/ };
     }
     if (property === '@type') {
-      const options = vocabulary.types().map((name): Completion => ({ label: name, info: meanings.types[name] ?? '', apply: `${quote}${name}${end}` }));
+      const options = vocabulary.types().map((name): Completion => ({ label: name, info: meanings.types[name] ?? '', apply: putting(`${quote}${name}"`) }));
       return { from, options, validFor: /^\w*$/ };
     }
-    if (property === '@context') return { from, options: [{ label: 'https://schema.org', apply: `${quote}https://schema.org${end}` }], validFor: /^[\w:/.]*$/ };
+    if (property === '@context')
+      return { from, options: [{ label: 'https://schema.org', apply: putting(`${quote}https://schema.org"`) }], validFor: /^[\w:/.]*$/ };
     const members = (vocabulary.property(property ?? '')?.is ?? []).filter((one) => vocabulary.isEnumeration(one)).flatMap((one) => vocabulary.members(one));
     if (members.length === 0) return null;
     return {
       from,
-      options: members.map((name): Completion => ({ label: name, info: meanings.types[name] ?? '', apply: `${quote}https://schema.org/${name}${end}` })),
+      options: members.map((name): Completion => ({ label: name, info: meanings.types[name] ?? '', apply: putting(`${quote}https://schema.org/${name}"`) })),
       validFor: /^\w*$/,
     };
   };
@@ -81,4 +81,19 @@ function outermost(text: string): string {
     if (sign === '}' && depth > 0) depth--;
   }
   return kept;
+}
+
+/** Puts a word in with its quotes; the one that the editor closed by itself is taken along, and what follows is written behind it. */
+function putting(insert: string): (view: EditorView, completion: Completion, from: number, to: number) => void {
+  return (view, completion, from, to) => {
+    const closed = view.state.sliceDoc(to, to + 1) === '"';
+    const behind = view.state.sliceDoc(to + (closed ? 1 : 0), to + 3);
+    const text = behind.startsWith(':') ? insert.replace(/: $/, '') : insert;
+    view.dispatch({
+      changes: { from, to: to + (closed ? 1 : 0), insert: text },
+      selection: { anchor: from + text.length },
+      annotations: pickedCompletion.of(completion),
+      userEvent: 'input.complete',
+    });
+  };
 }
