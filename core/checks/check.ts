@@ -2,7 +2,8 @@ import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { Coverage } from '../phrases/index.ts';
 import type { TextLimit } from '../titles/index.ts';
-import type { MarkupFault, ResultGap } from '../structured-data/index.ts';
+import type { MarkupFault } from '../structured-data/index.ts';
+import type { ResultGap } from '../results/index.ts';
 import type { PageState, WayIn } from '../indexing/index.ts';
 import type { Effective, EffectiveIntent } from '../site/index.ts';
 

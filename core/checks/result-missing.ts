@@ -1,4 +1,4 @@
-import type { ResultGap } from '../structured-data/index.ts';
+import type { ResultGap } from '../results/index.ts';
 import type { Check } from './check.ts';
 
 /** A thing that lacks what an engine cannot show its result without (N25). */

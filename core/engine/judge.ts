@@ -12,7 +12,7 @@ import {
 } from '../indexing/index.ts';
 import { baseAddress, documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
 import { pageTree, readMarkup } from '../markup/index.ts';
-import { plainItems, resultExtras, showsNumber } from '../structured-data/index.ts';
+import { plainItems, resultExtras, showsNumber } from '../results/index.ts';
 import { isAddressVariant, pathAndQuery } from '../source/index.ts';
 import type { IndexRecord } from './records.ts';
 

@@ -1,5 +1,5 @@
 import type { GateReason } from '../indexing/index.ts';
-import type { ResultExtras } from '../structured-data/index.ts';
+import type { ResultExtras } from '../results/index.ts';
 
 /** What an engine knows of one address. */
 export interface IndexRecord {

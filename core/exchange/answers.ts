@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { IndexRecord, SearchResult } from '../engine/index.ts';
-import type { ResultExtras } from '../structured-data/index.ts';
+import type { ResultExtras } from '../results/index.ts';
 import type { GatePlaces, WayIn } from '../indexing/index.ts';
 import type { ProofOutcome } from '../ownership/index.ts';
 

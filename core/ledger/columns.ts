@@ -31,7 +31,7 @@ export const EDITABLE = [
 ] as const;
 export type EditableColumn = (typeof EDITABLE)[number];
 /** Columns that only tell. */
-export const READ_ONLY = ['address', 'name', 'state', 'findings', 'words', 'linksIn', 'linksOut'] as const;
+export const READ_ONLY = ['address', 'name', 'state', 'findings', 'words', 'linksIn', 'linksOut', 'is', 'lacks', 'brought'] as const;
 export type LedgerColumn = EditableColumn | (typeof READ_ONLY)[number];
 
 /** What the columns are called. */
@@ -55,6 +55,9 @@ const HEADERS: Readonly<Record<LedgerColumn, string>> = {
   words: 'Words',
   linksIn: 'Links in',
   linksOut: 'Links out',
+  is: 'It is',
+  lacks: 'Lacks for a result',
+  brought: 'Markup it came with',
 };
 
 /** What a column is called. */
@@ -93,6 +96,11 @@ export function cellText(row: PageRow, document: SiteDocument, column: LedgerCol
       return own?.[column] ?? '';
     case 'findings':
       return String(row.findings.length);
+    case 'is':
+    case 'brought':
+      return (row[column] ?? []).join(', ');
+    case 'lacks':
+      return (row.lacks ?? []).map((path) => path.split('|')[0]).join(', ');
     case 'words':
     case 'linksIn':
     case 'linksOut':

@@ -17,8 +17,8 @@ import { checkMarkup } from './checking/check-items.ts';
 import { contradictions } from './checking/contradictions.ts';
 import { isGrave, MOST_FAULTS, type MarkupFault } from './checking/fault.ts';
 import { nodesOf } from './as-nodes.ts';
-import { plainItems } from './checking/plain.ts';
-import { resultGaps, type ResultGap } from './checking/results.ts';
+import { plainItems } from '../results/index.ts';
+import { resultGaps, type ResultGap } from '../results/index.ts';
 import { ENGINES } from '../engines/index.ts';
 
 /** The structured data that a page came with, as far as lists and checks need it. Plain data. */

@@ -1,9 +1,6 @@
 export { readMeaning, type BroughtMarkup, type MeaningOptions, type PageMeaning } from './brought.ts';
 export { checkMarkup } from './checking/check-items.ts';
-export { showsNumber } from './checking/contradictions.ts';
 export { isGrave, type FaultCode, type MarkupFault } from './checking/fault.ts';
-export { plainGraph, plainItems, type PlainNode } from './checking/plain.ts';
-export { RESULT_SORTS, resultExtras, resultGaps, type ResultExtras, type ResultGap, type ResultSort } from './checking/results.ts';
 export type { Field, FieldInput, MarkupInput, Processor, Value, ValueFrom } from './field.ts';
 export { AVAILABILITIES } from './fields.ts';
 export { asIfReady, BUSINESS_TYPES, identityGaps, profileAddresses, type IdentityGap } from './identity-facts.ts';

@@ -8,7 +8,8 @@ import { meaningsOf } from '../testing/meaning.ts';
 import { testSite } from '../testing/site.ts';
 import { itemSignatures, quadSignatures, type QuadLike } from '../testing/triples.ts';
 import { loadVocabulary } from '../vocabulary/index.ts';
-import { checkMarkup, plainGraph, plainItems, resultExtras, type GraphNode } from './index.ts';
+import { checkMarkup, type GraphNode } from './index.ts';
+import { plainGraph, plainItems, resultExtras } from '../results/index.ts';
 
 const vocabulary = await loadVocabulary();
 const IDENTITY = [

@@ -1,6 +1,6 @@
 import { ENGINES, type EngineId } from '../engines/index.ts';
-import { plainGraph } from './checking/plain.ts';
-import { resultExtras, type ResultExtras, type ResultGap } from './checking/results.ts';
+import { plainGraph } from '../results/index.ts';
+import { resultExtras, type ResultExtras, type ResultGap } from '../results/index.ts';
 import type { BroughtMarkup } from './brought.ts';
 import type { FieldInput, MarkupInput, ValueFrom } from './field.ts';
 import { asIfReady, identityGaps, type IdentityGap } from './identity-facts.ts';

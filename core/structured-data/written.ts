@@ -1,6 +1,6 @@
 import type { BroughtMarkup } from './brought.ts';
-import { plainGraph } from './checking/plain.ts';
-import { resultGaps, type ResultGap } from './checking/results.ts';
+import { plainGraph } from '../results/index.ts';
+import { resultGaps, type ResultGap } from '../results/index.ts';
 import type { MarkupInput } from './field.ts';
 import { identityGraph, ownerId } from './identity.ts';
 import type { WrittenGraph } from '../page/index.ts';

@@ -1,6 +1,6 @@
 import type { FindingCode } from '../checks/index.ts';
 import { engineOf } from '../engines/index.ts';
-import type { ResultGap } from '../structured-data/index.ts';
+import type { ResultGap } from '../results/index.ts';
 import type { WordsOf } from './finding-words.ts';
 import { listed } from './lists.ts';
 import { faultSentence, pathWords, RESULT_WORDS } from './markup-faults.ts';

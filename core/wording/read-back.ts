@@ -1,4 +1,5 @@
-import type { MarkupReport, ResultExtras, ToldMarkup, ToldValue } from '../structured-data/index.ts';
+import type { MarkupReport, ToldMarkup, ToldValue } from '../structured-data/index.ts';
+import type { ResultExtras } from '../results/index.ts';
 import { counted } from './numbers.ts';
 import { pathWords } from './markup-faults.ts';
 

@@ -1,6 +1,6 @@
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import type { TextMeasure } from '../../core/language/index.ts';
-import { passagesIn, patchPage, readSource, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
+import { passagesIn, patchPage, readSource, scriptJson, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
 import { releasedTags, SITEMAP_PAGE, sourceDiff, type Hunk, type Manifest, written, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import {
@@ -204,6 +204,18 @@ export class Analyst {
 
   broughtMarkup(): ReturnType<Survey['meaning']['brought']> {
     return this.its().meaning.brought();
+  }
+
+  /** The block of structured data that each page goes out with, as it is pasted; pages without one are not among them. */
+  async markupBlocks(): Promise<Readonly<Record<string, string>>> {
+    await this.allUnderstood();
+    const survey = this.its();
+    return Object.fromEntries(
+      survey.rows().flatMap(({ id }) => {
+        const edit = survey.editsOf(id).find(({ kind }) => kind === 'json-ld');
+        return edit?.kind === 'json-ld' ? [[id, `<script type="application/ld+json">\n${scriptJson(edit.graph, false)}\n</script>`]] : [];
+      }),
+    );
   }
 
   factOffers(): ReturnType<Survey['meaning']['factOffers']> {

@@ -137,6 +137,7 @@ const service = {
   meaningKinds: async () => (await site()).meaningKinds(),
   tryKind: async (kind: Kind, markup: string | null) => (await site()).tryKind(kind, markup),
   broughtMarkup: async () => (await site()).broughtMarkup(),
+  markupBlocks: async () => (await site()).markupBlocks(),
   factOffers: async () => (await site()).factOffers(),
   heaviest: async (most: number) => (await site()).heaviest(most),
   unreadable: async () => (await site()).unreadable(),

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { readJsonLd } from '../../markup/index.ts';
 import { meaningsOf } from '../../testing/meaning.ts';
 import { loadVocabulary } from '../../vocabulary/index.ts';
-import { checkMarkup, resultExtras, resultGaps, plainGraph } from '../index.ts';
+import { checkMarkup } from '../index.ts';
+import { resultExtras, resultGaps, plainGraph } from '../../results/index.ts';
 
 const vocabulary = await loadVocabulary();
 const ADDRESS = 'https://a.example/p.html';

@@ -1,6 +1,7 @@
 import type { PageContent } from '../../content/index.ts';
 import { itemsWithin, schemaName, textOf, type MarkupItem, type MarkupValue } from '../../markup/index.ts';
 import { isIsoDate, isIsoMoment, isPlainNumber, sameAmount } from '../../values/index.ts';
+import { showsNumber } from '../../results/index.ts';
 import { LONGEST_WORD, type FaultCode, type MarkupFault } from './fault.ts';
 
 /** What a visitor sees of a page, and what is known of the site around it. */
@@ -79,14 +80,6 @@ export function contradictions(items: readonly MarkupItem[], shown: ShownPage): 
 }
 
 const plain = (text: string): string => text.toLowerCase().replace(/[\s\u2018\u2019\u201c\u201d"'’]+/g, '');
-
-/** Whether a number stands in a text, written in any way. */
-export function showsNumber(text: string, number: string): boolean {
-  const whole = String(Math.trunc(Number(number)));
-  if (whole.length > 12) return false;
-  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, String.raw`[.,'’\s]?`);
-  return new RegExp(String.raw`(?<!\d)${grouped}(?![\d])`).test(text);
-}
 
 function isOther(address: string, canonical: string): boolean {
   if (!URL.canParse(address, canonical)) return false;

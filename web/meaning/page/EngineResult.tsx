@@ -1,7 +1,7 @@
 import { ENGINE_IDS, ENGINES, type EngineId } from '../../../core/engines/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { siteHost } from '../../../core/site/index.ts';
-import type { ResultExtras } from '../../../core/structured-data/index.ts';
+import type { ResultExtras } from '../../../core/results/index.ts';
 import { extrasLine } from '../../../core/wording/index.ts';
 import { Segments, useRemembered } from '../../ui/index.ts';
 import { useWorkspace } from '../../workspace/index.ts';

@@ -22,6 +22,9 @@ export const WIDTHS: Readonly<Record<LedgerColumn, number>> = {
   words: 72,
   linksIn: 82,
   linksOut: 82,
+  is: 170,
+  lacks: 190,
+  brought: 190,
 };
 export const ROW_HEIGHT = 32;
 export const HEAD_HEIGHT = 33;

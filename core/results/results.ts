@@ -1,4 +1,4 @@
-import type { EngineId } from '../../engines/index.ts';
+import type { EngineId } from '../engines/index.ts';
 import { textAt, valuesAt, type PlainNode } from './plain.ts';
 
 /** What an engine shows of a page beside its title and description. */

@@ -1,4 +1,4 @@
-import { itemsWithin, schemaName, textOf, type MarkupItem } from '../../markup/index.ts';
+import { itemsWithin, schemaName, textOf, type MarkupItem } from '../markup/index.ts';
 
 /** A thing as plain data: what rules for results are held against, whether it was read or is to be written. */
 export interface PlainNode {
