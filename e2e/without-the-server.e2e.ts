@@ -8,7 +8,12 @@ test('with the server gone at each stop the screens stay, say what waits for it,
   // All parts are fetched ahead once there is nothing else to do.
   const parts = new Set<string>();
   page.on('response', (response) => /assets\/.*\.js$/.test(response.url()) && parts.add(response.url()));
-  await expect.poll(() => [...parts].some((url) => /Watch-/.test(url)) && [...parts].some((url) => /Ledger-/.test(url)), { timeout: 30_000 }).toBe(true);
+  await expect
+    .poll(
+      () => [...parts].some((url) => /Watch-/.test(url)) && [...parts].some((url) => /Ledger-/.test(url)) && [...parts].some((url) => /Experts-/.test(url)),
+      { timeout: 30_000 },
+    )
+    .toBe(true);
   await page.waitForTimeout(1_000);
   await app.stop();
   for (const stop of STOPS) {

@@ -183,6 +183,11 @@ export class Survey {
     };
   }
 
+  /** Whether it is known what a page says. */
+  isUnderstood(id: string): boolean {
+    return this.inputs.meanings.has(id);
+  }
+
   /** The structured data that a page came with; undefined where there is none, or nobody looked yet. */
   broughtBy(id: string): BroughtMarkup | undefined {
     return this.inputs.meanings.get(id)?.brought;

@@ -147,7 +147,14 @@ function closest(word: string, among: readonly string[]): string | undefined {
 
 /** Loads the vocabulary: a table of 130 kB that only who checks markup needs. */
 export async function loadVocabulary(): Promise<Vocabulary> {
-  return (loaded ??= import('./vocabulary.json').then((table) => new Vocabulary(table.default as unknown as Table)));
+  // What could not be fetched is asked for again the next time.
+  return (loaded ??= import('./vocabulary.json').then(
+    (table) => new Vocabulary(table.default as unknown as Table),
+    (error: unknown) => {
+      loaded = undefined;
+      throw error;
+    },
+  ));
 }
 let loaded: Promise<Vocabulary> | undefined;
 
@@ -158,6 +165,12 @@ export interface Meanings {
 }
 
 export async function loadMeanings(): Promise<Meanings> {
-  return (meanings ??= import('./meanings.json').then((table) => table.default as unknown as Meanings));
+  return (meanings ??= import('./meanings.json').then(
+    (table) => table.default as unknown as Meanings,
+    (error: unknown) => {
+      meanings = undefined;
+      throw error;
+    },
+  ));
 }
 let meanings: Promise<Meanings> | undefined;

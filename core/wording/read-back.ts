@@ -160,7 +160,10 @@ function sentenceOf(report: MarkupReport, { processor, values }: ToldMarkup, sit
       if (!leftOut && asked(report, path)) gaps.push({ kind: 'gap', processor, path, text: `Nobody says ${pathWords(path)}`, typed: input !== undefined });
       continue;
     }
-    pieces.push(words(clause.before), { kind: 'value', processor, path, text: clause.show?.(text) ?? text, from });
+    const begins = values.find((one) => one.path === path.replace('endDate', 'startDate'))?.text;
+    // An end on the same day is told by its hour.
+    const hour = path.endsWith('endDate') && begins?.slice(0, 10) === text.slice(0, 10) ? /T(\d\d:\d\d)/.exec(text)?.[1] : undefined;
+    pieces.push(words(clause.before), { kind: 'value', processor, path, text: hour ?? clause.show?.(text) ?? text, from });
     if (clause.after) pieces.push(words(clause.after));
   }
   if (isFirst) {

@@ -110,6 +110,7 @@ export class Analyst {
   /** Pages of which it is not known yet what they say; and on what of the document that depends. */
   private unread: string[] = [];
   private basis = '';
+  private reading: Promise<void> = Promise.resolve();
   /** What was read of the site's files. */
   private sources: { readonly pages: readonly ReadFile[]; readonly imported: Imported } | undefined;
   /** The map that was read last. */
@@ -161,15 +162,26 @@ export class Analyst {
     return { rows: survey.update(document, change), numbers: survey.numbers() };
   }
 
-  /** Looks at pages until so much time has passed, or all are looked at; gives those that it looked at. */
-  private async readMeanings(goOn: () => boolean): Promise<PageRow[]> {
-    const found = new Map<string, PageMeaning>();
-    while (this.unread.length > 0 && goOn()) {
-      const id = this.unread.shift() as string;
-      const meaning = await this.meanings?.of(id, this.document);
-      if (meaning) found.set(id, meaning);
-    }
-    return found.size === 0 ? [] : this.its().putMeanings(found);
+  /** Looks at pages until so much time has passed, or all are looked at; gives the rows that are others then. One reading goes after the other. */
+  private readMeanings(goOn: () => boolean): Promise<PageRow[]> {
+    const reading = this.reading.then(async () => {
+      const found = new Map<string, PageMeaning>();
+      while (this.unread.length > 0 && goOn()) {
+        const id = this.unread.shift() as string;
+        const { basis } = this;
+        const meaning = await this.meanings?.of(id, this.document).catch(() => 'cannot' as const);
+        if (basis !== this.basis) continue;
+        // Without the vocabulary, which comes from the server, none can be: pages stay as they were released, and are asked about when somebody looks at them.
+        if (meaning === 'cannot') this.unread = [];
+        else if (meaning) found.set(id, meaning);
+      }
+      return found.size === 0 ? [] : this.its().putMeanings(found);
+    });
+    this.reading = reading.then(
+      () => undefined,
+      () => undefined,
+    );
+    return reading;
   }
 
   /** Waits until it is known what every page says: what is written into pages depends on it. */
@@ -180,9 +192,9 @@ export class Analyst {
 
   /** The structured data of one page, read back, and what it came with as a tree. */
   async meaning(id: string): Promise<PageMeaningDetail | undefined> {
-    if (this.unread.includes(id)) {
+    if (!this.its().isUnderstood(id) || this.unread.includes(id)) {
+      const meaning = await this.meanings?.of(id, this.document).catch(() => undefined);
       this.unread = this.unread.filter((one) => one !== id);
-      const meaning = await this.meanings?.of(id, this.document);
       if (meaning) for (const row of this.its().putMeanings(new Map([[id, meaning]]))) this.found.set(row.id, row);
     }
     const bytes = await loadBytes(this.db, this.siteId, id);

@@ -13,6 +13,7 @@ export const wording = {
   off: 'Nothing is written into pages yet.',
   offWhy: 'All that is told here is taken from the pages themselves. One press has it written into each of them with the next release.',
   turnOn: 'Write it into all pages',
+  unread: 'What this page says could not be found out: a part of the program is missing while its server is away. It goes out as the last release had it.',
   reading: 'Reading what the page says …',
   noPages: 'There are no pages yet',
   noPagesWhy: 'Bring a site in, and each page is read for what it says.',

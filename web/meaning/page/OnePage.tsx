@@ -68,6 +68,7 @@ function Sheet({ row, meaning }: { readonly row: PageRow; readonly meaning: Page
           </button>
         </p>
       )}
+      {report.unread && <p className="notice notice-amber mb-5">{wording.unread}</p>}
       {!report.on && <NotWritten waits={report.waits} />}
       <h2 id="read-back" className="mb-2">
         {report.on ? wording.readBack : wording.wouldBe}

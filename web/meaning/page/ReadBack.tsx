@@ -35,15 +35,22 @@ export function ReadBack({
             piece.kind === 'words' ? (
               piece.text
             ) : (
-              <button
+              // A button would be a block in the sentence: long values have to run on with its lines.
+              <span
                 key={index}
-                type="button"
+                role="button"
+                tabIndex={0}
                 className={piece.kind === 'gap' ? 'told told-gap' : `told told-${piece.from}`}
                 aria-pressed={isPressed(piece)}
                 onClick={() => onPress(piece)}
+                onKeyDown={(event) => {
+                  if (event.key !== 'Enter' && event.key !== ' ') return;
+                  event.preventDefault();
+                  onPress(piece);
+                }}
               >
                 {piece.text}
-              </button>
+              </span>
             ),
           )}
         </p>
