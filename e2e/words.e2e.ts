@@ -36,6 +36,8 @@ test('the whole demo is filled by the walk, with the keyboard alone, until it is
       keys++;
       await expect(page).not.toHaveURL(before);
       await expect(page.getByTestId('look')).toBeVisible();
+      // The walk leads only to pages that have something to fix.
+      await expect(page.locator('aside .cost-blocks, aside .cost-weakens').first()).toBeVisible();
     }
     // One key mends what can be mended by itself, another takes the page's own best sentence.
     for (let mend = 0; mend < 4; mend++) {
@@ -51,6 +53,11 @@ test('the whole demo is filled by the walk, with the keyboard alone, until it is
   // Two keys a page, and a few for pages with two things to mend.
   expect(keys).toBeLessThan(atFirst * 3);
   await goTo(page, 'Words');
+  // What is left is no matter of words: the markup that one page came with.
+  await expect(page.getByRole('button', { name: /^To fix/ })).toHaveText('To fix 1');
+  await goTo(page, 'Meaning');
+  await choosePage(page, 'Linen journal');
+  await page.getByRole('radio', { name: 'Take out' }).click();
   await expect(page.getByRole('button', { name: /^To fix/ })).toHaveCount(0);
 });
 

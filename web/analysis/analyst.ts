@@ -16,6 +16,8 @@ import {
   type PatternField,
   type SiteDocument,
 } from '../../core/site/index.ts';
+import { ENGINES } from '../../core/engines/index.ts';
+import type { ResultExtras } from '../../core/results/index.ts';
 import type { MarkupReport, PageMeaning } from '../../core/structured-data/index.ts';
 import { decodeBytes, decodeSource, isAddressVariant } from '../../core/source/index.ts';
 import { alikeGroups, patternPreview, phraseReport, picturePlaces, suggestionsForEmpty, Survey, type Imported } from '../../core/survey/index.ts';
@@ -204,6 +206,12 @@ export class Analyst {
     if (!reading.ok) return undefined;
     const address = siteOrigin(this.document) + (this.document.tables.pages[id]?.address ?? addressOf(id));
     return { report: this.its().meaning.page(id), brought: await markupTree(source.text, reading.facts, address, this.its().broughtBy(id)) };
+  }
+
+  /** What the first engine makes of a page's structured data, as it will go out; nothing where none is written. */
+  resultExtras(id: string): ResultExtras {
+    const report = this.its().meaning.page(id);
+    return report.on ? report.extras[ENGINES[0].id] : {};
   }
 
   meaningKinds(): ReturnType<Survey['meaning']['kinds']> {

@@ -134,6 +134,7 @@ const service = {
   },
   /** The structured data of one page, read back. */
   meaning: async (id: string) => (await site()).meaning(id),
+  resultExtras: async (id: string) => (await site()).resultExtras(id),
   meaningKinds: async () => (await site()).meaningKinds(),
   tryKind: async (kind: Kind, markup: string | null) => (await site()).tryKind(kind, markup),
   broughtMarkup: async () => (await site()).broughtMarkup(),

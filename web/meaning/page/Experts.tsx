@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { all, set } from '../../../core/site/index.ts';
 import type { MarkupReport } from '../../../core/structured-data/index.ts';
@@ -30,15 +30,36 @@ function Block({ row, report }: { readonly row: PageRow; readonly report: Markup
   // The editor holds its own text; from outside (undo, another tab) it is taken when it is another one.
   const [typed, setTyped] = useState(saved);
   const [before, setBefore] = useState(saved);
+  const [kept, setKept] = useState(saved);
   if (before !== saved) {
     setBefore(saved);
-    if (saved !== typed) setTyped(saved);
+    // What was kept from here comes back, and may be older than what has been typed since.
+    if (saved !== kept) setTyped(saved);
   }
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const chips = useMemo(() => chipsOf(report), [report]);
+  // A block can be long: it is kept when there is a pause, and when the screen is left.
+  const pending = useRef<string>(undefined);
+  const keep = useCallback((): void => {
+    if (pending.current === undefined) return;
+    const text = pending.current;
+    pending.current = undefined;
+    setKept(text);
+    keepBlock(workspace, row, text);
+  }, [workspace, row]);
+  useEffect(() => {
+    window.addEventListener('pagehide', keep);
+    return () => {
+      window.removeEventListener('pagehide', keep);
+      keep();
+    };
+  }, [keep]);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const write = (text: string): void => {
     setTyped(text);
-    keepBlock(workspace, row, text);
+    pending.current = text;
+    clearTimeout(timer.current);
+    timer.current = setTimeout(keep, PAUSE);
   };
   const broken = record?.markupDraft !== undefined && record.markupDraft !== null;
   return (
@@ -95,6 +116,9 @@ function Block({ row, report }: { readonly row: PageRow; readonly report: Markup
     </>
   );
 }
+
+/** Milliseconds after the last key when a block is kept. */
+const PAUSE = 300;
 
 function keepBlock(workspace: Workspace, row: PageRow, text: string): void {
   const good = text.trim() === '' || formatted(text) !== undefined;

@@ -4,7 +4,7 @@ import type { SitePage } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { Findings, lineOf, Rail, PageLink } from '../../components/index.ts';
 import { Segments, useRemembered } from '../../ui/index.ts';
-import { fixFor, unignore, useWorkspace, useWorkspaceApi, type FixPlaces } from '../../workspace/index.ts';
+import { fixFor, unignore, useReport, useWorkspace, useWorkspaceApi, type FixPlaces } from '../../workspace/index.ts';
 import { FindingActions } from './FindingActions.tsx';
 import { BrowserTab, ResultCard, ShareCard } from './previews.tsx';
 import { TagsAsCode } from './TagsAsCode.tsx';
@@ -37,6 +37,8 @@ export function Looks({
   const [look, setLook] = useRemembered<Look>('look', LOOKS, 'wide');
   const workspace = useWorkspaceApi();
   const ignored = useWorkspace((state) => state.document.tables.ignored);
+  const markup = useWorkspace((state) => state.document.tables.meaning['']?.on === true);
+  const extras = useReport((one) => (markup ? one.tools.analysis.resultExtras(row.id) : Promise.resolve(undefined)), `${row.id} ${markup}`);
   const letBe = row.ignored.filter((code) => ignored[`${row.id}\n${code}`]);
   return (
     <Rail>
@@ -57,7 +59,7 @@ export function Looks({
       <div className="panel mt-2.5 overflow-hidden" data-testid="look">
         {look === 'code' && <TagsAsCode page={row.id} />}
         {look === 'card' && <ShareCard page={page} title={title} description={description} />}
-        {(look === 'wide' || look === 'phone') && <ResultCard row={row} title={title} description={description} phone={look === 'phone'} />}
+        {(look === 'wide' || look === 'phone') && <ResultCard row={row} title={title} description={description} phone={look === 'phone'} extras={extras} />}
       </div>
       {(look === 'wide' || look === 'phone') && <BrowserTab title={title} />}
       <div className="mt-5 flex items-baseline justify-between">

@@ -12,6 +12,8 @@ import {
   type SitePage,
 } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
+import type { ResultExtras } from '../../../core/results/index.ts';
+import { extrasLine } from '../../../core/wording/index.ts';
 import { percentDecoded } from '../../../core/source/index.ts';
 import { fit, type TextLimit } from '../../../core/titles/index.ts';
 import { useWorkspace } from '../../workspace/index.ts';
@@ -25,11 +27,14 @@ export function ResultCard({
   title,
   description,
   phone,
+  extras,
 }: {
   readonly row: PageRow;
   readonly title: string;
   readonly description: string;
   readonly phone: boolean;
+  /** What the engine takes from the page's structured data. */
+  readonly extras?: ResultExtras | undefined;
 }) {
   const document = useWorkspace((state) => state.document);
   const host = siteHost(document);
@@ -37,7 +42,8 @@ export function ResultCard({
   const at = phone ? 1 : 0;
   const shownTitle = fit(title, titleLimits(document)[at] as TextLimit).shown;
   const shownText = fit(description, descriptionLimits(document)[at] as TextLimit).shown;
-  const trail = row.address.split('/').filter(Boolean).map(percentDecoded);
+  const trail = extras?.trail?.slice(1) ?? row.address.split('/').filter(Boolean).map(percentDecoded);
+  const line = extras === undefined ? '' : extrasLine(extras);
   return (
     <div className={`result${phone ? ' mx-auto max-w-[300px]' : ''}`}>
       <p className="flex items-center gap-2 text-note">
@@ -50,6 +56,7 @@ export function ResultCard({
         {shownTitle === '' ? <span className="soft italic">{wording.noTitle}</span> : shownTitle}
       </p>
       <p className="soft mt-1 text-plain leading-snug" {...siteText(row.lang)}>
+        {line !== '' && <strong className="text-base-content">{line} — </strong>}
         {shownText === '' ? <span className="italic">{wording.noDescription}</span> : shownText}
       </p>
     </div>
