@@ -69,8 +69,6 @@ await page.getByRole('combobox', { name: 'Add a part or a text' }).fill('from th
 await page.keyboard.press('Enter');
 await page.locator('h1').click();
 await picture(page, 'words-patterns');
-await view('Site');
-await picture(page, 'words-site');
 await view('Phrases');
 await page.getByLabel('What you offer').fill('book repair\nbox making\ngold tooling\nfamily Bible repair');
 await page.getByLabel('Where').fill('Saltmere');

@@ -6,8 +6,8 @@ import { documentNodes } from './nodes.ts';
 
 const MICRODATA: ReadonlySet<string> = new Set(['itemscope', 'itemtype', 'itemprop', 'itemid', 'itemref']);
 const RDFA: ReadonlySet<string> = new Set(['vocab', 'typeof', 'resource', 'property']);
-/** Properties of cards for shared links, which are no structured data of this sort. */
-const CARD = /^(?:og|article|product|book|profile|video|music|fb|twitter|place|business):/i;
+/** Properties of cards for shared links, and others of vocabularies of their own, which are no structured data of this sort. */
+const CARD = /^(?!schema:)[\w-]+:/i;
 
 /** What has to go so that a page tells no structured data: blocks of JSON-LD whole, elements that are there for nothing else, and attributes of all others. */
 export function withoutMarkup(text: string): Splice[] {
