@@ -47,6 +47,13 @@ export function leaveOut(workspace: Workspace, row: PageRow, processor: string, 
 
 const FOREIGN: Readonly<Record<ForeignMarkup, string>> = { leave: 'stays as it is', take: 'is taken over', remove: 'is taken out' };
 
+/** What becomes of the structured data that the pages of a kind came with, where a page has no word of its own. */
+export function setKindForeign(workspace: Workspace, kind: Kind, choice: ForeignMarkup): void {
+  workspace.change(set('kinds', kind, 'foreignMarkup', choice === 'leave' ? null : choice), {
+    label: `${KIND_TABLE[kind].many}: the markup that was there ${FOREIGN[choice]}`,
+  });
+}
+
 /** What becomes of the structured data that pages came with. */
 export function setForeign(workspace: Workspace, rows: readonly PageRow[], choice: ForeignMarkup): void {
   const [first] = rows;

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { KIND_TABLE, type Kind } from '../../../core/site/index.ts';
-import { identityGaps, NO_MARKUP } from '../../../core/structured-data/index.ts';
+import { identityGaps, NO_MARKUP, type ForeignMarkup } from '../../../core/structured-data/index.ts';
 import type { KindFilling } from '../../../core/survey/index.ts';
 import { counted, pathWords, PROCESSOR_WORDS } from '../../../core/wording/index.ts';
 import { PageLink } from '../../components/index.ts';
+import { Segments } from '../../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { asScript } from '../code.ts';
 import { NotWritten } from '../NotWritten.tsx';
-import { setKindMarkup, switchMarkup } from '../commands.ts';
+import { setKindForeign, setKindMarkup, switchMarkup } from '../commands.ts';
 import { ProcessorChoice } from '../page/WhatItIs.tsx';
 
 /** What the pages of each kind are, and how far they are filled by what they say. */
@@ -101,6 +102,8 @@ function KindChoice({ filling }: { readonly filling: KindFilling }) {
   const [choice, setChoice] = useState<string>();
   const tried = useReport((one) => (choice === undefined ? Promise.resolve(undefined) : one.tools.analysis.tryKind(kind, choice)), `${kind} ${choice ?? ''}`);
   const byId = useWorkspace((state) => state.byId);
+  const came = useWorkspace((state) => state.rows.filter((row) => row.kind === kind && row.brought !== undefined).length);
+  const foreign = useTables('kinds').tables.kinds[kind]?.foreignMarkup ?? 'leave';
   const chosen = (choice ?? current) === NO_MARKUP ? [] : (choice ?? current).split(' ').filter(Boolean);
   return (
     <div className="border-t border-line px-4 py-4">
@@ -175,6 +178,21 @@ function KindChoice({ filling }: { readonly filling: KindFilling }) {
               </li>
             ))}
           </ul>
+        </div>
+      )}
+      {came > 0 && (
+        <div className="mt-4 flex flex-wrap items-center gap-3">
+          <p className="font-semibold">{counted(came, 'page')} came with markup:</p>
+          <Segments<ForeignMarkup>
+            label={`Markup that ${KIND_TABLE[kind].many.toLowerCase()} came with`}
+            value={foreign}
+            onChange={(next) => setKindForeign(workspace, kind, next)}
+            options={[
+              { value: 'leave', label: 'Leave it' },
+              { value: 'take', label: 'Take over' },
+              { value: 'remove', label: 'Take out' },
+            ]}
+          />
         </div>
       )}
       {lacking.length > 0 && (
