@@ -99,7 +99,8 @@ function nodesOf(input: MarkupInput, { things, trail }: Pick<PageMarkup, 'things
       Object.assign(pageProperties, properties);
       continue;
     }
-    const there = brought.find(({ types }) => types.includes(thing.processor.type));
+    // What was written here and is brought in again is no other thing.
+    const there = brought.find(({ types, id }) => types.includes(thing.processor.type) && id !== thing.id);
     if (there) {
       if (there.id !== undefined) mains.push({ '@id': there.id });
       continue;
@@ -107,7 +108,7 @@ function nodesOf(input: MarkupInput, { things, trail }: Pick<PageMarkup, 'things
     mains.push({ '@id': thing.id });
     own.push(compact({ '@type': thing.processor.type, '@id': thing.id, ...properties, url: address, mainEntityOfPage: { '@id': `${address}#webpage` } }));
   }
-  const hasTrail = trail.length > 1 && !brought.some(({ types }) => types.includes('BreadcrumbList'));
+  const hasTrail = trail.length > 1 && !brought.some(({ types, id }) => types.includes('BreadcrumbList') && id !== `${address}#breadcrumb`);
   const language = inLanguage.find(input);
   const webPage: GraphNode = compact({
     '@type': pageTypes.length === 0 ? 'WebPage' : pageTypes.length === 1 ? (pageTypes[0] as string) : pageTypes,

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import jsonld from 'jsonld';
 import { describe, expect, it } from 'vitest';
 import { readJsonLd } from '../markup/index.ts';
-import { scriptJson } from '../page/index.ts';
+import { patchPage, scriptJson, type PageEdit } from '../page/index.ts';
+import { factsOf, sourceOf } from '../testing/html.ts';
 import { all, set, type Change } from '../site/index.ts';
 import { meaningsOf } from '../testing/meaning.ts';
 import { testSite } from '../testing/site.ts';
@@ -20,12 +21,17 @@ const IDENTITY = [
 ];
 const HOME = '<html lang=en><title>Bindery</title><h1>Bindery</h1><p>We bind books.';
 
-/** What is written into one page of a small site. */
-function written(html: string, changes: readonly Change[] = [], id = 'p/x.html'): readonly GraphNode[] {
+/** The edits of structured data that one page of a small site goes out with. */
+function writtenEdits(html: string, changes: readonly Change[] = [], id = 'p/x.html'): readonly PageEdit[] {
   const pages = { 'index.html': HOME, 'p/index.html': '<html lang=en><title>Part</title><h1>The part</h1><p>All of it.', [id]: html };
   const site = testSite(pages, { changes: [...IDENTITY, ...changes] });
   site.survey.putMeanings(meaningsOf(pages));
-  const edit = site.survey.editsOf(id).find(({ kind }) => kind === 'json-ld');
+  return site.survey.editsOf(id).filter(({ kind }) => kind === 'json-ld' || kind === 'no-markup');
+}
+
+/** What is written into one page of a small site. */
+function written(html: string, changes: readonly Change[] = [], id = 'p/x.html'): readonly GraphNode[] {
+  const edit = writtenEdits(html, changes, id).find(({ kind }) => kind === 'json-ld');
   return edit?.kind === 'json-ld' ? (edit.graph['@graph'] as unknown as readonly GraphNode[]) : [];
 }
 const as = (markup: string): Change => set('pages', 'p/x.html', 'markup', markup);
@@ -280,6 +286,15 @@ describe('a page’s graph', () => {
     expect(price(set('markup', key, 'value', 'twenty'))).toBe('18.50');
     expect(price(all([set('markup', key, 'value', '20'), set('markup', key, 'value', null)]))).toBe('18.50');
     expect(price(set('markup', key, 'leftOut', true))).toBeUndefined();
+  });
+  it('that is brought in again as it went out has nothing to write', () => {
+    for (const { id, whole } of CASES) {
+      const edits = [{ kind: 'json-ld' as const, graph: { '@context': 'https://schema.org', '@graph': written(whole, [as(id)]) } }];
+      const patched = patchPage(sourceOf(whole), factsOf(whole), edits);
+      if (!patched.ok) throw new Error(patched.reason);
+      const again = new TextDecoder().decode(patched.bytes);
+      expect(writtenEdits(again, [as(id)]), id).toEqual([]);
+    }
   });
   it('is off for a page, for a kind, and altogether', () => {
     expect(written(page('<h1>x</h1>'), [as('none')])).toEqual([]);

@@ -88,7 +88,9 @@ export function markupReport(input: MarkupInput, brought: BroughtMarkup | undefi
     gaps: pageGaps(as, nodes),
     kept:
       foreignMarkup(input) === 'leave'
-        ? made.things.flatMap(({ processor: { type } }) => (brought?.things.some(({ types }) => types.includes(type)) ? [type] : []))
+        ? made.things.flatMap(({ processor: { type, id } }) =>
+            brought?.things.some(({ types, id: own }) => types.includes(type) && own !== `${input.address}#${id}`) ? [type] : [],
+          )
         : [],
   };
 }
