@@ -4,6 +4,8 @@ import type { Block } from './outline.ts';
 
 const EMAIL = /[\p{L}\d._%+-]+@[\p{L}\d-]+(?:\.[\p{L}\d-]+)+/u;
 const CALLS = /\b(tel|telephone|phone|call|telefon|fon|ruf|téléphone|teléfono|mobile|handy)\b|電話|☎|📞/i;
+/** Blocks that speak of a telephone and are looked at for its number. */
+const MOST_CALLS = 60;
 const NUMBER = /\+?\(?\d[\d\s().\/–-]{6,20}\d/;
 /** A house in a street: number and name, or name and number, as countries have them. */
 const STREET = new RegExp(
@@ -29,6 +31,7 @@ export function contactIn(blocks: readonly Block[], host: string, country: strin
   let hours: Said<string> | undefined;
   const profiles = new Map<string, Said<string>>();
   const timetable: Block[] = [];
+  let calls = 0;
   for (const block of blocks) {
     for (const link of block.links) {
       const place = { text: link.text, start: link.start, end: link.end, how: 'element' as const };
@@ -40,7 +43,8 @@ export function contactIn(blocks: readonly Block[], host: string, country: strin
         profiles.set(link.href, { ...place, value: link.href });
     }
     const place = { start: block.start, end: block.end, how: 'words' as const };
-    if (!telephone && block.text.length < 400 && CALLS.test(block.text)) {
+    if (!telephone && calls < MOST_CALLS && block.text.length < 400 && CALLS.test(block.text)) {
+      calls++;
       const text = NUMBER.exec(block.text)?.[0] ?? '';
       const value = text === '' ? undefined : telephoneOf(text, country);
       if (value !== undefined) telephone = { ...place, value, text };

