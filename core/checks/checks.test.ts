@@ -67,7 +67,6 @@ function codes(html: string, options: { robots?: string; changes?: readonly Chan
   );
 }
 
-/** For each check: a page that triggers it, and the mend that removes it. */
 const told = (json: string): string => GOOD.replace('</head>', `<script type="application/ld+json">${json}</script></head>`);
 const product = (rest: string): string => told(`{"@context":"https://schema.org","@type":"Product","name":"Box making","image":"/a.jpg","brand":"B"${rest}}`);
 const OFFER = ',"offers":{"@type":"Offer","price":"95","priceCurrency":"GBP","availability":"https://schema.org/InStock"}';
@@ -80,6 +79,7 @@ const WRITTEN = [
   set('pages', 'p.html', 'kind', 'product'),
 ];
 
+/** For each check: a page that triggers it, and the mend that removes it. */
 const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mended: Parameters<typeof codes> }>> = {
   'markup-broken': { bad: [told('{"@type":')], mended: [told('{"@type":'), WITHOUT] },
   'markup-contradicts': { bad: [product(OFFER)], mended: [priced(product(OFFER))] },

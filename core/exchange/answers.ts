@@ -104,7 +104,6 @@ const extras = z.object({
   where: z.string().optional(),
   duration: z.string().optional(),
   questions: z.array(z.string()).optional(),
-  picture: z.string().optional(),
 }) as z.ZodType<ResultExtras>;
 
 const searchResult: z.ZodType<SearchResult> = z.object({

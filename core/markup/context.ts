@@ -33,12 +33,11 @@ const SCHEMA_TERMS = new Map<string, string>([
   ['rdfs', 'http://www.w3.org/2000/01/rdf-schema#'],
   ['xsd', 'http://www.w3.org/2001/XMLSchema#'],
 ]);
-/** Properties whose strings the context of schema.org takes for addresses are told by the vocabulary when they are checked, not here. */
 
 export const emptyContext = (base: string): Context => ({ parent: undefined, own: new Map(), made: new Map(), vocab: undefined, base, language: undefined });
 
 export interface ContextTrouble {
-  readonly code: 'context-unknown' | 'context-circular';
+  readonly code: 'context-unknown';
   readonly node: Node;
   readonly detail: string;
 }

@@ -39,7 +39,6 @@ export interface MarkupTrouble extends Range {
     | 'too-much'
     | 'context-missing'
     | 'context-unknown'
-    | 'context-circular'
     | 'word-unmapped'
     | 'itemref-missing'
     | 'itemref-circular'

@@ -1,4 +1,4 @@
-import type { EngineId } from '../engines/index.ts';
+import { ENGINES, type EngineId } from '../engines/index.ts';
 import { textAt, valuesAt, type PlainNode } from './plain.ts';
 
 /** What an engine shows of a page beside its title and description. */
@@ -13,7 +13,6 @@ export interface ResultExtras {
   readonly where?: string;
   readonly duration?: string;
   readonly questions?: readonly string[];
-  readonly picture?: string;
 }
 
 /** A sort of result: of which things, what it cannot do without, and what makes it better. Of paths with `|` between one is enough. */
@@ -93,6 +92,11 @@ export function resultGaps(engine: EngineId, nodes: readonly PlainNode[]): Resul
         better: sort.recommended.filter((path) => !says(node, path)),
       })),
   );
+}
+
+/** What the things of a page lack at all engines; things that lack nothing are left out. */
+export function openGaps(nodes: readonly PlainNode[]): ResultGap[] {
+  return ENGINES.flatMap(({ id }) => resultGaps(id, nodes)).filter(({ missing, better }) => missing.length + better.length > 0);
 }
 
 /** What an engine makes of a page's things. Skerry shows trail, date and name, price, rating, when and where, questions; Plover trail, date, price and when. */

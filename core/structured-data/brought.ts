@@ -17,9 +17,7 @@ import { checkMarkup } from './checking/check-items.ts';
 import { contradictions } from './checking/contradictions.ts';
 import { isGrave, MOST_FAULTS, type MarkupFault } from './checking/fault.ts';
 import { nodesOf } from './as-nodes.ts';
-import { plainItems } from '../results/index.ts';
-import { resultGaps, type ResultGap } from '../results/index.ts';
-import { ENGINES } from '../engines/index.ts';
+import { openGaps, plainItems, type ResultGap } from '../results/index.ts';
 
 /** The structured data that a page came with, as far as lists and checks need it. Plain data. */
 export interface BroughtMarkup {
@@ -75,14 +73,13 @@ function broughtOf(
   const titles = [facts.headings.find(({ level }) => level === 1)?.text ?? '', documentTitle(facts)?.text ?? ''].filter(Boolean);
   const against = contradictions(items, { content, text: words, titles, canonical: address, exists });
   const faults = [...against, ...checkMarkup(reading, vocabulary, address)].sort((a, b) => Number(isGrave(b)) - Number(isGrave(a))).slice(0, MOST_FAULTS);
-  const nodes = plainItems(items);
   return {
     syntaxes: syntaxesOf(items),
     types: [...typesIn(items)].map(([type, times]) => [schemaName(type), times] as const),
     things: [...topThings(items)].slice(0, 60).map(({ types, id, start, end }) => ({ types: types.map(schemaName), id, start, end })),
     nodes: nodesOf(items),
     faults,
-    gaps: ENGINES.flatMap(({ id }) => resultGaps(id, nodes)).filter(({ missing, better }) => missing.length + better.length > 0),
+    gaps: openGaps(plainItems(items)),
   };
 }
 

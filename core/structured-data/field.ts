@@ -35,7 +35,7 @@ export interface Value {
 }
 
 /** How a value is typed by those who say it themselves. */
-export type FieldInput = 'text' | 'long' | 'date' | 'price' | 'currency' | 'availability' | 'address' | 'duration' | 'lines' | 'language';
+export type FieldInput = 'text' | 'long' | 'date' | 'price' | 'currency' | 'availability' | 'address' | 'duration' | 'lines';
 
 /** One property that a processor fills. */
 export interface Field {

@@ -1,6 +1,6 @@
 export { readMeaning, type BroughtMarkup, type MeaningOptions, type PageMeaning } from './brought.ts';
 export { checkMarkup } from './checking/check-items.ts';
-export { isGrave, type FaultCode, type MarkupFault } from './checking/fault.ts';
+export { faultSort, isGrave, type FaultCode, type FaultSort, type MarkupFault } from './checking/fault.ts';
 export type { Field, FieldInput, MarkupInput, Processor, Value, ValueFrom } from './field.ts';
 export { AVAILABILITIES } from './fields.ts';
 export { asIfReady, BUSINESS_TYPES, identityGaps, profileAddresses, type IdentityGap } from './identity-facts.ts';

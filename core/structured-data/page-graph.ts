@@ -47,6 +47,8 @@ export interface ToldField {
   readonly value: Value | undefined;
   /** What the owner typed, where it is not of the form that is asked for: it is kept, and not written. */
   readonly misfit?: string | undefined;
+  /** The owner wants it left out. */
+  readonly leftOut?: true;
 }
 
 /** The markup of a page: its graph, and how it came about. */
@@ -151,7 +153,7 @@ function told(processor: Processor, input: MarkupInput): ToldThing {
   const values = input.document.tables.markup;
   const fields = processor.fields.map((field): ToldField => {
     const own: RecordOf<'markup'> | undefined = values[markupKey(input.page.id, processor.id, field.path)];
-    if (own?.leftOut === true) return { field, value: undefined };
+    if (own?.leftOut === true) return { field, value: undefined, leftOut: true };
     const typed = own?.value;
     if (typed === undefined || typed === null || typed === '') return { field, value: field.find(input) };
     const json = field.read ? field.read(typed, input) : typed;

@@ -1,12 +1,10 @@
 import { ENGINES, type EngineId } from '../engines/index.ts';
-import { plainGraph } from '../results/index.ts';
-import { resultExtras, type ResultExtras, type ResultGap } from '../results/index.ts';
+import { plainGraph, resultExtras, type ResultExtras, type ResultGap } from '../results/index.ts';
 import type { BroughtMarkup } from './brought.ts';
 import type { FieldInput, MarkupInput, ValueFrom } from './field.ts';
 import { asIfReady, identityGaps, type IdentityGap } from './identity-facts.ts';
-
 import type { GraphNode } from './node.ts';
-import { isMarkupOn, markupChoice, pageMarkup } from './page-graph.ts';
+import { isMarkupOn, pageMarkup } from './page-graph.ts';
 import { foreignMarkup, markupOf, pageGaps, type ForeignMarkup } from './written.ts';
 
 /** A value of a page's markup as screens show it. Plain data. */
@@ -53,11 +51,12 @@ export interface MarkupReport {
 
 /** Reads back what a page tells, and would tell. */
 export function markupReport(input: MarkupInput, brought: BroughtMarkup | undefined): MarkupReport {
-  const { document, page } = input;
-  const choice = markupChoice(input);
+  const { document } = input;
   const on = isMarkupOn(input);
   const as = { ...input, document: asIfReady(document) };
   const made = pageMarkup(as);
+  const { choice } = made;
+  const foreign = foreignMarkup(input);
   const nodes = (markupOf(as, brought).graph?.['@graph'] ?? []) as unknown as readonly GraphNode[];
   const plain = plainGraph(nodes);
   return {
@@ -70,27 +69,25 @@ export function markupReport(input: MarkupInput, brought: BroughtMarkup | undefi
     things: made.things.map(({ processor, fields }) => ({
       processor: processor.id,
       type: processor.type,
-      values: fields.map(({ field, value, misfit }) => ({
+      values: fields.map(({ field, value, misfit, leftOut }) => ({
         path: field.path,
         input: field.input,
         text: value?.text,
         from: value?.from,
         place: value?.place,
         misfit,
-        leftOut: document.tables.markup[`${page.id}\n${processor.id}.${field.path}`]?.leftOut === true,
+        leftOut: leftOut === true,
       })),
     })),
     trail: made.trail,
     trailFrom: made.trailFrom,
     nodes,
-    foreign: foreignMarkup(input),
+    foreign,
     extras: Object.fromEntries(ENGINES.map(({ id }) => [id, resultExtras(id, plain)])) as Record<EngineId, ResultExtras>,
     gaps: pageGaps(as, nodes),
     kept:
-      foreignMarkup(input) === 'leave'
-        ? made.things.flatMap(({ processor: { type, id } }) =>
-            brought?.things.some(({ types, id: own }) => types.includes(type) && own !== `${input.address}#${id}`) ? [type] : [],
-          )
+      foreign === 'leave'
+        ? made.things.flatMap(({ id, processor: { type } }) => (brought?.things.some(({ types, id: own }) => types.includes(type) && own !== id) ? [type] : []))
         : [],
   };
 }

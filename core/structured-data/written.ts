@@ -1,12 +1,10 @@
 import type { BroughtMarkup } from './brought.ts';
-import { plainGraph } from '../results/index.ts';
-import { resultGaps, type ResultGap } from '../results/index.ts';
+import { openGaps, plainGraph, type ResultGap } from '../results/index.ts';
 import type { MarkupInput } from './field.ts';
 import { identityGraph, ownerId } from './identity.ts';
 import type { WrittenGraph } from '../page/index.ts';
 import type { GraphNode } from './node.ts';
-import { graphOf, isMarkupOn, markupChoice, pageMarkup } from './page-graph.ts';
-import { ENGINES } from '../engines/index.ts';
+import { graphOf, isMarkupOn, pageMarkup } from './page-graph.ts';
 
 /** What becomes of the structured data that a page came with. */
 export type ForeignMarkup = 'leave' | 'take' | 'remove';
@@ -50,11 +48,10 @@ export function markupOf(input: MarkupInput, brought: BroughtMarkup | undefined,
   const taken = foreign === 'take' && brought ? joined(nodes, takenNodes(brought, input.address)) : nodes;
   if (taken.length === 0) return { ...NOTHING, without };
   const graph = graphOf({ ...made, nodes: taken });
-  const isOff = markupChoice(input).off;
   return {
     graph,
     without,
-    is: isOff ? [] : [...new Set([...made.things.map(({ processor }) => processor.type), ...(made.trail.length > 1 ? ['BreadcrumbList'] : [])])],
+    is: made.choice.off ? [] : [...new Set([...made.things.map(({ processor }) => processor.type), ...(made.trail.length > 1 ? ['BreadcrumbList'] : [])])],
     gaps: pageGaps(input, taken),
     misfits: made.things.flatMap(({ processor, fields }) =>
       fields.flatMap(({ field, misfit }) => (misfit === undefined ? [] : [`${processor.id}.${field.path}`])),
@@ -64,8 +61,7 @@ export function markupOf(input: MarkupInput, brought: BroughtMarkup | undefined,
 
 /** What the things of a page lack for a result. Who is behind the site is told in full on the home page alone, and lacks nothing elsewhere. */
 export function pageGaps({ page, document }: MarkupInput, nodes: readonly GraphNode[]): ResultGap[] {
-  const plain = plainGraph(page.isHome ? nodes : nodes.filter((node) => node['@id'] !== ownerId(document)));
-  return ENGINES.flatMap(({ id }) => resultGaps(id, plain)).filter(({ missing, better }) => missing.length + better.length > 0);
+  return openGaps(plainGraph(page.isHome ? nodes : nodes.filter((node) => node['@id'] !== ownerId(document))));
 }
 
 /** What the page came with, taken over: as it was read, with ids where it had none. */

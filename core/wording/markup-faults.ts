@@ -15,7 +15,6 @@ const SENTENCES: Readonly<Record<FaultCode, (fault: MarkupFault, perhaps: string
   'too-much': () => 'There is more of it than anybody reads.',
   'context-missing': () => 'No @context says whose words these are. It should be https://schema.org.',
   'context-unknown': ({ word }) => `The context “${word}” is not known here, so its words are not.`,
-  'context-circular': ({ word }) => `“${word}” is explained by itself.`,
   'word-unmapped': ({ word }) => `“${word}” means nothing in the context that is named.`,
   'itemref-missing': ({ word }) => `itemref names “${word}”, and nothing on the page has that id.`,
   'itemref-circular': ({ word }) => `The thing “${word}” holds itself.`,

@@ -336,7 +336,7 @@ const FINDINGS: readonly (readonly [Finding, string, string, string, string])[] 
     'Show',
   ],
   [
-    { code: 'markup-broken', fault: fault('json-broken', { word: '}' }) },
+    { code: 'markup-broken', fault: fault('json-broken', { word: '}' }), others: 0 },
     'Its structured data cannot be read',
     'The block is no JSON: it cannot be read from “}” on.',
     'Mend it in the source, or have it replaced at Meaning.',

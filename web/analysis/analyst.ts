@@ -4,7 +4,6 @@ import { passagesIn, patchPage, readSource, scriptJson, type PageFacts, type Pas
 import { releasedTags, SITEMAP_PAGE, sourceDiff, type Hunk, type Manifest, written, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import {
-  addressOf,
   applyChange,
   emptyDocument,
   isPageFile,
@@ -27,13 +26,13 @@ import type { PageRow, SiteNumbers } from '../../core/rows/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { gatePlaces, type GatePlaces, type WayIn } from '../../core/indexing/index.ts';
 import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
-import { Meanings } from './meanings.ts';
+import { importedAddress, Meanings } from './meanings.ts';
 import { Measures } from './measures.ts';
 import { markupTree, type MarkupTree } from './markup-tree.ts';
 import { addressEffect, type AddressEffect } from './address-effect.ts';
 import { shownPage } from './shown-page.ts';
 import { templateMend, type MendGroup } from './template-mends.ts';
-import { readImported, readPages, type FactCache, type ReadFile } from './read-site.ts';
+import { readImported, readPages, readStored, type FactCache, type ReadFile } from './read-site.ts';
 
 /** What the page is told after each look. Rows are only those that changed. */
 export interface SurveyNews {
@@ -199,13 +198,10 @@ export class Analyst {
       this.unread = this.unread.filter((one) => one !== id);
       if (meaning) for (const row of this.its().putMeanings(new Map([[id, meaning]]))) this.found.set(row.id, row);
     }
-    const bytes = await loadBytes(this.db, this.siteId, id);
-    if (!bytes) return undefined;
-    const source = decodeSource(bytes);
-    const reading = readSource(source);
-    if (!reading.ok) return undefined;
-    const address = siteOrigin(this.document) + (this.document.tables.pages[id]?.address ?? addressOf(id));
-    return { report: this.its().meaning.page(id), brought: await markupTree(source.text, reading.facts, address, this.its().broughtBy(id)) };
+    const read = await readStored(this.db, this.siteId, id);
+    if (!read) return undefined;
+    const brought = markupTree(read.source.text, read.facts, importedAddress(this.document, id), this.its().broughtBy(id));
+    return { report: this.its().meaning.page(id), brought };
   }
 
   /** What the first engine makes of a page's structured data, as it will go out; nothing where none is written. */
@@ -302,11 +298,8 @@ export class Analyst {
 
   /** The tags of a page as it will be released. */
   async tags(id: string): Promise<ReleasedTags | undefined> {
-    const bytes = await loadBytes(this.db, this.siteId, id);
-    if (!bytes) return undefined;
-    const source = decodeSource(bytes);
-    const reading = readSource(source);
-    return reading.ok ? releasedTags(source, reading.facts, this.its().editsOf(id)) : undefined;
+    const read = await readStored(this.db, this.siteId, id);
+    return read && releasedTags(read.source, read.facts, this.its().editsOf(id));
   }
 
   /** What another main address would do, told by the site surveyed as it would be. */

@@ -1,5 +1,6 @@
 import { pageTree, readMarkup, schemaName, textOf, type MarkupItem, type MarkupValue, type PageTree, type Syntax } from '../../core/markup/index.ts';
 import type { PageFacts } from '../../core/page/index.ts';
+import { lowerBound } from '../../core/source/index.ts';
 import type { BroughtMarkup, MarkupFault } from '../../core/structured-data/index.ts';
 
 /** A place in a page's source: line and column from 1, and the offset. */
@@ -35,7 +36,7 @@ const MOST = 600;
 const LONGEST = 240;
 
 /** Reads the structured data of a page as a tree. Undefined where there is none. */
-export async function markupTree(text: string, facts: PageFacts, address: string, brought: BroughtMarkup | undefined): Promise<MarkupTree | undefined> {
+export function markupTree(text: string, facts: PageFacts, address: string, brought: BroughtMarkup | undefined): MarkupTree | undefined {
   if (!brought) return undefined;
   let tree: PageTree | undefined;
   const { items } = readMarkup(text, facts, address, () => (tree ??= pageTree(text)));
@@ -72,12 +73,7 @@ export function placesIn(text: string): (range: { readonly start: number; readon
   const starts = [0];
   for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) starts.push(at + 1);
   return ({ start, end }) => {
-    let [low, high] = [0, starts.length - 1];
-    while (low < high) {
-      const middle = (low + high + 1) >> 1;
-      if ((starts[middle] as number) <= start) low = middle;
-      else high = middle - 1;
-    }
-    return { line: low + 1, column: start - (starts[low] as number) + 1, start, end };
+    const line = lowerBound(starts.length, (at) => (starts[at] as number) <= start);
+    return { line, column: start - (starts[line - 1] as number) + 1, start, end };
   };
 }

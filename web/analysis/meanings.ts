@@ -1,13 +1,13 @@
-import { readSource } from '../../core/page/index.ts';
 import { addressOf, siteOrigin, type SiteDocument } from '../../core/site/index.ts';
-import { decodeSource } from '../../core/source/index.ts';
 import { readMeaning, type PageMeaning } from '../../core/structured-data/index.ts';
 import { loadVocabulary } from '../../core/vocabulary/index.ts';
-import { loadBytes } from '../storage/index.ts';
-import type { StoredSite } from './read-site.ts';
+import { readStored, type StoredSite } from './read-site.ts';
 
 /** By the hash of the bytes and what else bears on it: kept from one opening of a site to the next. */
 const known = new Map<string, PageMeaning>();
+
+/** The whole address of a page as it was brought in: what its source names is read by it. */
+export const importedAddress = (document: SiteDocument, id: string): string => siteOrigin(document) + (document.tables.pages[id]?.address ?? addressOf(id));
 
 /** What the pages of a site say, and the structured data they came with. */
 export class Meanings {
@@ -32,16 +32,14 @@ export class Meanings {
   }
 
   private async read(id: string, document: SiteDocument): Promise<PageMeaning | undefined> {
-    const bytes = await loadBytes(this.store.db, this.store.siteId, id);
-    if (!bytes) return undefined;
-    const source = decodeSource(bytes);
-    const reading = readSource(source);
-    if (!reading.ok) return undefined;
+    const read = await readStored(this.store.db, this.store.siteId, id);
+    if (!read) return undefined;
+    const { source, facts } = read;
     const { language, country } = document.tables.facts[''] ?? {};
     const origin = siteOrigin(document);
-    return readMeaning(source.text, reading.facts, {
-      address: origin + (document.tables.pages[id]?.address ?? addressOf(id)),
-      lang: reading.facts.lang ?? language ?? '',
+    return readMeaning(source.text, facts, {
+      address: importedAddress(document, id),
+      lang: facts.lang ?? language ?? '',
       country: country ?? undefined,
       vocabulary: await loadVocabulary(),
       exists: (address) => this.exists(address, origin),

@@ -1,7 +1,7 @@
-import { PAGE_LIMITS, readPage, readSource, type PageRefusal } from '../../core/page/index.ts';
+import { PAGE_LIMITS, readPage, readSource, type PageFacts, type PageRefusal } from '../../core/page/index.ts';
 import type { Template } from '../../core/release/index.ts';
 import { homeFile, isPage, isPageFile, isProgramFile } from '../../core/site/index.ts';
-import { decodeBytes, decodeSource } from '../../core/source/index.ts';
+import { decodeBytes, decodeSource, type SourceText } from '../../core/source/index.ts';
 import { forSurvey, type SurveyedFacts } from '../../core/rows/index.ts';
 import type { Imported } from '../../core/survey/index.ts';
 import { eachPage, loadBytes, type Database, type StoredFile } from '../storage/index.ts';
@@ -71,6 +71,15 @@ export async function readPages(
   return pages;
 }
 
+/** A page's file, decoded and read; undefined where there is none, or it cannot be read. */
+export async function readStored(db: Database, siteId: string, id: string): Promise<{ readonly source: SourceText; readonly facts: PageFacts } | undefined> {
+  const bytes = await loadBytes(db, siteId, id);
+  if (!bytes) return undefined;
+  const source = decodeSource(bytes);
+  const reading = readSource(source);
+  return reading.ok ? { source, facts: reading.facts } : undefined;
+}
+
 /** Reads robots.txt, maps, feeds, and the home page from which the map for people takes its look. */
 export async function readImported(store: StoredSite): Promise<Imported> {
   const { db, siteId, files } = store;
@@ -94,15 +103,12 @@ export async function readImported(store: StoredSite): Promise<Imported> {
 
 async function templateOf({ db, siteId, files }: StoredSite): Promise<Template | undefined> {
   const home = homeFile((path) => files.some((file) => file.path === path));
-  const bytes = home === undefined ? undefined : await loadBytes(db, siteId, home);
-  if (!bytes) return undefined;
-  const source = decodeSource(bytes);
-  const reading = readSource(source);
-  if (!reading.ok) return undefined;
+  const read = home === undefined ? undefined : await readStored(db, siteId, home);
+  if (!read) return undefined;
   // A page beside it, as near to the root as can be, tells what is frame and what is the page's own.
   const beside = files
     .filter((file) => isPageFile(file.path) && file.path !== home && !isProgramFile(file.path) && !/(^|\/)404\./.test(file.path))
     .reduce<StoredFile | undefined>((best, file) => (best && best.path.split('/').length <= file.path.split('/').length ? best : file), undefined);
   const other = beside && (await loadBytes(db, siteId, beside.path));
-  return { source, facts: reading.facts, other: other && decodeSource(other).text };
+  return { ...read, other: other && decodeSource(other).text };
 }

@@ -59,4 +59,14 @@ const GRAVE: ReadonlySet<FaultCode> = new Set([
   'date-form',
   'currency-form',
 ]);
+/** Faults that make a whole block unreadable. */
+const UNREADABLE: ReadonlySet<FaultCode> = new Set(['json-broken', 'json-repaired', 'too-deep', 'too-much', 'nothing-in-it']);
+/** Faults by which markup says what no visitor sees. */
+const UNSEEN: ReadonlySet<FaultCode> = new Set(['not-shown', 'picture-missing']);
+
+/** What a fault is a matter of: each is of one sort, and each sort has its check. */
+export type FaultSort = 'unreadable' | 'contradicts' | 'wrong' | 'odd';
+export const faultSort = (fault: Pick<MarkupFault, 'code'>): FaultSort =>
+  UNREADABLE.has(fault.code) ? 'unreadable' : UNSEEN.has(fault.code) ? 'contradicts' : isGrave(fault) ? 'wrong' : 'odd';
+
 export const isGrave = ({ code }: Pick<MarkupFault, 'code'>): boolean => GRAVE.has(code);

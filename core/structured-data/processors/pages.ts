@@ -1,5 +1,5 @@
 import * as f from '../fields.ts';
-import { fromPage, type Processor } from '../field.ts';
+import type { Processor } from '../field.ts';
 
 /** Questions with their answers. */
 export const faq: Processor = {
@@ -22,7 +22,7 @@ export const profile: Processor = {
     {
       ...f.image,
       path: 'mainEntity.image',
-      find: (input) => fromPage(input.content?.picture, () => undefined) ?? (input.content?.picture ? f.image.find(input) : undefined),
+      find: (input) => (input.content?.picture ? f.image.find(input) : undefined),
     },
   ],
 };

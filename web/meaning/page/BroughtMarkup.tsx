@@ -3,9 +3,9 @@ import type { PageRow } from '../../../core/rows/index.ts';
 import { isGrave, type ForeignMarkup } from '../../../core/structured-data/index.ts';
 import { counted, faultSentence } from '../../../core/wording/index.ts';
 import type { MarkupTree, ThingNode, ValueNode } from '../../analysis/index.ts';
-import { Segments } from '../../ui/index.ts';
 import { useWorkspaceApi } from '../../workspace/index.ts';
 import { setForeign } from '../commands.ts';
+import { ForeignChoice } from '../ForeignChoice.tsx';
 import { wording } from '../wording.ts';
 import { SourceExcerpt } from './SourceExcerpt.tsx';
 
@@ -36,16 +36,7 @@ export function BroughtMarkup({
       ) : (
         <>
           <div className="mt-2.5">
-            <Segments<ForeignMarkup>
-              label="What becomes of it"
-              value={foreign}
-              onChange={(next) => setForeign(workspace, [row], next)}
-              options={[
-                { value: 'leave', label: 'Leave it' },
-                { value: 'take', label: 'Take over' },
-                { value: 'remove', label: 'Take out' },
-              ]}
-            />
+            <ForeignChoice label="What becomes of it" value={foreign} onChange={(next) => setForeign(workspace, [row], next)} />
           </div>
           <p className="soft mt-1.5 text-note">{CHOICES[foreign]}</p>
           <ul className="mt-2 text-note">

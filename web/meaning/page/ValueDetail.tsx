@@ -20,7 +20,6 @@ const HINTS: Readonly<Record<FieldInput, string>> = {
   address: 'an address of a file, as /pictures/kit.jpg',
   duration: 'as PT1H30M for one and a half hours',
   lines: 'one on each line',
-  language: 'as en or de-AT',
 };
 
 /** Where a value stands in the page, and the owner's own word for it. */

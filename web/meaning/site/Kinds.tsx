@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { KIND_TABLE, type Kind } from '../../../core/site/index.ts';
-import { identityGaps, NO_MARKUP, type ForeignMarkup } from '../../../core/structured-data/index.ts';
+import { identityGaps, NO_MARKUP } from '../../../core/structured-data/index.ts';
 import type { KindFilling } from '../../../core/survey/index.ts';
 import { counted, pathWords, PROCESSOR_WORDS } from '../../../core/wording/index.ts';
 import { PageLink } from '../../components/index.ts';
-import { Segments } from '../../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { asScript } from '../code.ts';
 import { NotWritten } from '../NotWritten.tsx';
+import { ForeignChoice } from '../ForeignChoice.tsx';
 import { setKindForeign, setKindMarkup, switchMarkup } from '../commands.ts';
 import { ProcessorChoice } from '../page/WhatItIs.tsx';
 
@@ -183,15 +183,10 @@ function KindChoice({ filling }: { readonly filling: KindFilling }) {
       {came > 0 && (
         <div className="mt-4 flex flex-wrap items-center gap-3">
           <p className="font-semibold">{counted(came, 'page')} came with markup:</p>
-          <Segments<ForeignMarkup>
+          <ForeignChoice
             label={`Markup that ${KIND_TABLE[kind].many.toLowerCase()} came with`}
             value={foreign}
             onChange={(next) => setKindForeign(workspace, kind, next)}
-            options={[
-              { value: 'leave', label: 'Leave it' },
-              { value: 'take', label: 'Take over' },
-              { value: 'remove', label: 'Take out' },
-            ]}
           />
         </div>
       )}
