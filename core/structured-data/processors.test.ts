@@ -271,6 +271,12 @@ describe('a page’s graph', () => {
     const nodes = written(page('<h1>Kit</h1><p class=price>£18.50</p>', own), [as('product'), set('pages', 'p/x.html', 'foreignMarkup', 'take')]);
     expect(thing(nodes, 'Product')).toMatchObject({ name: 'Kit', color: 'red', offers: { price: '18.50' }, '@id': 'https://a.example/p/x.html#product' });
   });
+  it('leaves what is more than can be taken over where it is: nothing of it is lost', () => {
+    const names = Array.from({ length: 1600 }, (_, at) => `"n${at}"`).join(',');
+    const own = `<script type="application/ld+json">{"@context":"https://schema.org","@type":"Product","name":"Kit","award":[${names}]}</script>`;
+    const take = set('pages', 'p/x.html', 'foreignMarkup', 'take');
+    expect(writtenEdits(page('<h1>Kit</h1>', own), [as('product'), take]).map(({ kind }) => kind)).toEqual(['json-ld']);
+  });
   it('lets the owner’s own block go first, and never writes a draft', () => {
     const block = set('pages', 'p/x.html', 'markupBlock', '{"@context":"https://schema.org","@type":"Product","name":"Mine","award":"Best"}');
     expect(thing(written(page('<h1>Kit</h1>'), [as('product'), block]), 'Product')).toMatchObject({ name: 'Mine', award: 'Best' });

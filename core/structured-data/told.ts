@@ -56,7 +56,7 @@ export function markupReport(input: MarkupInput, brought: BroughtMarkup | undefi
   const as = { ...input, document: asIfReady(document) };
   const made = pageMarkup(as);
   const { choice } = made;
-  const foreign = foreignMarkup(input);
+  const foreign = foreignMarkup(input, brought);
   const nodes = (markupOf(as, brought).graph?.['@graph'] ?? []) as unknown as readonly GraphNode[];
   const plain = plainGraph(nodes);
   return {

@@ -25,16 +25,18 @@ export interface WrittenMarkup {
 
 const NOTHING: WrittenMarkup = { graph: undefined, without: false, is: [], gaps: [], misfits: [] };
 
-/** The owner's choice for what a page came with: its own, else its kind's, else to leave it. */
-export function foreignMarkup({ document, page }: Pick<MarkupInput, 'document' | 'page'>): ForeignMarkup {
-  return document.tables.pages[page.id]?.foreignMarkup ?? document.tables.kinds[page.kind]?.foreignMarkup ?? 'leave';
+/** The owner's choice for what a page came with: its own, else its kind's, else to leave it. What is more than is kept of it cannot be taken over, and stays. */
+export function foreignMarkup({ document, page }: Pick<MarkupInput, 'document' | 'page'>, brought: BroughtMarkup | undefined): ForeignMarkup {
+  if (brought === undefined) return 'leave';
+  const choice = document.tables.pages[page.id]?.foreignMarkup ?? document.tables.kinds[page.kind]?.foreignMarkup ?? 'leave';
+  return choice === 'take' && brought.things.length > 0 && brought.nodes.length === 0 ? 'leave' : choice;
 }
 
 /**
  * The structured data of a page as it will go out. `waiting`: what the page says is not known yet, and it stays as the last release had it.
  */
 export function markupOf(input: MarkupInput, brought: BroughtMarkup | undefined, waiting?: { readonly released: WrittenGraph | undefined }): WrittenMarkup {
-  const foreign = brought === undefined ? 'leave' : foreignMarkup(input);
+  const foreign = foreignMarkup(input, brought);
   const without = foreign !== 'leave';
   if (!isMarkupOn(input)) {
     const graph = input.page.isHome ? identityGraph(input.document) : undefined;
