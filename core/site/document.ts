@@ -163,7 +163,7 @@ export const TABLES = {
     intent: intent.optional(),
     kind: z.enum(KINDS).nullable().optional(),
     /** Path and query of its address, where it came from a list of addresses and no file answers at such a one. */
-    address: z.string().max(4096).nullable().optional(),
+    address: z.string().max(4096).startsWith('/').nullable().optional(),
     /** A new address ending; the file moves with it. */
     ending: z.string().max(200).nullable().optional(),
     /** The search this page is to answer. */

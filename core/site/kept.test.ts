@@ -213,6 +213,13 @@ describe('a saved document with something wrong in it', () => {
       ['nonsense', 'x', { y: 1 }],
     ]);
   });
+  it('sets aside an address of a page that is no path: no whole address can be made of it', () => {
+    const damaged = throughJson(good) as unknown as { tables: Record<string, Record<string, unknown>> };
+    (damaged.tables['pages'] as Record<string, Record<string, unknown>>)['b.html'] = { intent: 'out', address: 'product event' };
+    const opened = openDocument(damaged);
+    expect(opened).toMatchObject({ ok: true, aside: [{ table: 'pages', key: 'b.html', value: { address: 'product event' } }] });
+    expect(opened.ok && opened.document.tables.pages['b.html']).toEqual({ intent: 'out' });
+  });
   it('keeps everything that was right, whatever stands beside it', () => {
     fc.assert(
       fc.property(fc.jsonValue({ maxDepth: 3 }), fc.constantFrom(...(Object.keys(TABLES) as Table[])), (nonsense, table) => {
