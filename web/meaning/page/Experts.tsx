@@ -39,13 +39,14 @@ function Block({ row, report }: { readonly row: PageRow; readonly report: Markup
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const chips = useMemo(() => chipsOf(report), [report]);
   // A block can be long: it is kept when there is a pause, and when the screen is left.
-  const pending = useRef<string>(undefined);
+  // Of what was typed since, the last text that was JSON is the block, whatever was begun behind it.
+  const pending = useRef<{ readonly text: string; readonly block: string | undefined }>(undefined);
   const keep = useCallback((): void => {
     if (pending.current === undefined) return;
-    const text = pending.current;
+    const { text, block } = pending.current;
     pending.current = undefined;
     setKept(text);
-    keepBlock(workspace, row, text);
+    keepBlock(workspace, row, text, block);
   }, [workspace, row]);
   useEffect(() => {
     window.addEventListener('pagehide', keep);
@@ -57,7 +58,7 @@ function Block({ row, report }: { readonly row: PageRow; readonly report: Markup
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const write = (text: string): void => {
     setTyped(text);
-    pending.current = text;
+    pending.current = { text, block: isBlock(text) ? text : pending.current?.block };
     clearTimeout(timer.current);
     timer.current = setTimeout(keep, PAUSE);
   };
@@ -120,16 +121,22 @@ function Block({ row, report }: { readonly row: PageRow; readonly report: Markup
 /** Milliseconds after the last key when a block is kept. */
 const PAUSE = 300;
 
-function keepBlock(workspace: Workspace, row: PageRow, text: string): void {
-  const good = text.trim() === '' || formatted(text) !== undefined;
-  const value = text.trim() === '' ? null : text;
+/** Keeps what stands in the editor: `block` is the last text of it that was JSON, and what is no JSON yet is a draft beside it. */
+function keepBlock(workspace: Workspace, row: PageRow, text: string, block: string | undefined): void {
   workspace.change(
-    all(good ? [set('pages', row.id, 'markupBlock', value), set('pages', row.id, 'markupDraft', null)] : [set('pages', row.id, 'markupDraft', text)]),
+    all([
+      ...(block === undefined ? [] : [set('pages', row.id, 'markupBlock', block.trim() === '' ? null : block)]),
+      set('pages', row.id, 'markupDraft', isBlock(text) ? null : text),
+    ]),
     {
       label: `“${row.name}” has a block of its own`,
       coalesceKey: `markup-block:${row.id}`,
     },
   );
+}
+
+function isBlock(text: string): boolean {
+  return text.trim() === '' || formatted(text) !== undefined;
 }
 
 function formatted(text: string): string | undefined {
