@@ -92,10 +92,18 @@ describe('how to reach them', () => {
     ['<address>4 Ropewalk Lane, Saltmere, SA1 2BC</address>', { address: { street: '4 Ropewalk Lane', locality: 'Saltmere', postalCode: 'SA1 2BC' } }],
     ['<p>Adresse: Lange Straße 12a, 10115 Berlin</p>', { address: { street: 'Lange Straße 12a', postalCode: '10115', locality: 'Berlin' } }],
     ['<table><tr><th>Tue–Fri<td>10:00–17:00<tr><th>Sat<td>10–14</table>', { hours: 'Tue–Fri 10:00–17:00\nSat 10–14' }],
+    ['<header><img src=/a.png alt=x><img src=/pictures/logo.svg alt=""></header>', { logo: '/pictures/logo.svg' }],
+    ['<nav><img src=/a.png alt="Logo of the bindery"></nav>', { logo: '/a.png' }],
+    ['<img src=/logo.png alt="A logo that is shown in a text"><header><img src=/catalogo.png alt=""></header>', {}],
+    ['<p>The bindery was founded in 1998 by Maren Quill in a shed.</p>', { founder: 'Maren Quill' }],
+    ['<p>Gründerin: Anna von der Leyen, Meisterin</p>', { founder: 'Anna von der Leyen' }],
+    ['<p>Maison fondée en 1920 par Jean Petit</p>', { founder: 'Jean Petit' }],
+    ['<p>創業者：山田太郎</p>', { founder: '山田太郎' }],
+    ['<p>It was founded by a group of friends. The founder is unknown.</p>', {}],
     ['<p>5.8. Row Security Policies, MAR-12-1967</p>', {}],
   ])('%s', (body, expected) => {
-    const { telephone, email, address, hours } = contentOf(main(body)).contact;
-    const found = { telephone: telephone?.value, email: email?.value, address: address?.value, hours: hours?.value };
+    const { profiles: _, ...contact } = contentOf(/<header|<nav/.test(body) ? `<body>${body}</body>` : main(body)).contact;
+    const found = Object.fromEntries(Object.entries(contact).map(([field, said]) => [field, said?.value]));
     expect(Object.fromEntries(Object.entries(found).filter(([, value]) => value !== undefined))).toEqual(expected);
   });
   it('profiles are links that say so, on other sites', () => {

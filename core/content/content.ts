@@ -86,6 +86,9 @@ export interface ContactContent {
   readonly address?: Said<PostalAddress> | undefined;
   readonly hours?: Said<string> | undefined;
   readonly profiles: readonly Said<string>[];
+  /** The picture that stands for the whole site, as the page names it. */
+  readonly logo?: Said<string> | undefined;
+  readonly founder?: Said<string> | undefined;
 }
 
 /** Bounds on what is kept of one page. */

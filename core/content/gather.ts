@@ -6,7 +6,7 @@ import { datesOf } from './dates.ts';
 import { ingredientsIn, questionsIn, stepsIn, trailIn } from './lists.ts';
 import { availabilityIn, priceIn, ratingIn } from './offers.ts';
 import type { Block, Medium, Outline } from './outline.ts';
-import { authorIn } from './people.ts';
+import { authorIn, founderIn } from './people.ts';
 
 export interface GatherOptions {
   /** The language of the page's words, a BCP 47 tag; empty where nobody says. */
@@ -38,7 +38,7 @@ export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, 
     ingredients: ingredientsIn(blocks),
     days: days.slice(0, CONTENT_LIMITS.days),
     amounts,
-    contact: present(contactIn(blocks, host, country)),
+    contact: present({ ...contactIn(blocks, host, country), logo: logoIn(media), founder: founderIn(blocks) }),
   });
 }
 
@@ -62,6 +62,16 @@ function pictureIn(media: readonly Medium[]): Said<Picture> | undefined {
   if (!found) return undefined;
   const { src, alt, width, height, start, end } = found;
   return { value: { src, alt, ...(width === undefined ? {} : { width }), ...(height === undefined ? {} : { height }) }, text: src, start, end, how: 'element' };
+}
+
+const LOGO = /(?:^|[^\p{L}])logo(?:$|[^\p{L}])/iu;
+
+/** The picture in the page's header that is called a logo: by its file or by what it says in place of the picture. */
+function logoIn(media: readonly Medium[]): Said<string> | undefined {
+  const found = media.find(
+    ({ tag, part, src, alt }) => tag === 'img' && (part === 'header' || part === 'nav') && !src.startsWith('data:') && (LOGO.test(src) || LOGO.test(alt)),
+  );
+  return found && { value: found.src, text: found.src, start: found.start, end: found.end, how: 'element' };
 }
 
 const FRAME = /\b(video|player|embed|watch|film)\b/i;

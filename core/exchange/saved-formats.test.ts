@@ -23,7 +23,12 @@ const FORMATS: readonly { readonly format: SavedFormat; readonly fixtures: Reado
     },
     {
       format: MANIFEST_FORMAT,
-      fixtures: { 1: project.manifest, 2: { ...project.manifest, version: 2 }, 3: { ...project.manifest, version: 3, hosting: { visitors: 'draft' } } },
+      fixtures: {
+        1: project.manifest,
+        2: { ...project.manifest, version: 2 },
+        3: { ...project.manifest, version: 3, hosting: { visitors: 'draft' } },
+        4: { ...project.manifest, version: 4, files: { 'index.html': { hash: 'a', edits: [{ kind: 'no-markup' }] } } },
+      },
       opens: (saved) => manifestSchema.safeParse(saved).success,
     },
     {

@@ -16,33 +16,45 @@ export function outPath(path: string, file: Pick<ReleasedFile, 'to'>): string {
 }
 
 const move = z.strictObject({ from: z.string(), to: z.string() });
-const editSchema = z.union([
-  z.strictObject({ kind: z.literal('title'), text: z.string() }),
-  z.strictObject({ kind: z.literal('description'), text: z.string() }),
-  z.strictObject({ kind: z.literal('noindex'), on: z.boolean() }),
-  z.strictObject({ kind: z.literal('directives'), name: z.string(), wanted: z.record(z.string(), z.string()) }),
-  z.strictObject({ kind: z.literal('canonical'), href: z.string() }),
-  z.strictObject({ kind: z.literal('no-refresh') }),
-  z.strictObject({ kind: z.literal('charset') }),
-  z.strictObject({ kind: z.literal('lang'), lang: z.string() }),
-  z.strictObject({ kind: z.literal('one-title'), text: z.string() }),
-  z.strictObject({ kind: z.literal('one-heading') }),
-  z.strictObject({ kind: z.literal('meta'), name: z.string(), content: z.string() }),
-  z.strictObject({ kind: z.literal('property'), property: z.string(), content: z.string() }),
-  z.strictObject({ kind: z.literal('alt'), start: z.number(), was: z.string().nullable(), now: z.string() }),
-  z.strictObject({
+/** The shape of each sort of edit: one for every sort there is, so that no release is saved which cannot be opened again. */
+const EDIT_SHAPES = {
+  title: z.strictObject({ kind: z.literal('title'), text: z.string() }),
+  description: z.strictObject({ kind: z.literal('description'), text: z.string() }),
+  noindex: z.strictObject({ kind: z.literal('noindex'), on: z.boolean() }),
+  directives: z.strictObject({ kind: z.literal('directives'), name: z.string(), wanted: z.record(z.string(), z.string()) }),
+  canonical: z.strictObject({ kind: z.literal('canonical'), href: z.string() }),
+  'no-refresh': z.strictObject({ kind: z.literal('no-refresh') }),
+  charset: z.strictObject({ kind: z.literal('charset') }),
+  lang: z.strictObject({ kind: z.literal('lang'), lang: z.string() }),
+  'one-title': z.strictObject({ kind: z.literal('one-title'), text: z.string() }),
+  'one-heading': z.strictObject({ kind: z.literal('one-heading') }),
+  meta: z.strictObject({ kind: z.literal('meta'), name: z.string(), content: z.string() }),
+  property: z.strictObject({ kind: z.literal('property'), property: z.string(), content: z.string() }),
+  alt: z.strictObject({ kind: z.literal('alt'), start: z.number(), was: z.string().nullable(), now: z.string() }),
+  passage: z.strictObject({
     kind: z.literal('passage'),
     start: z.number(),
     was: z.string(),
     now: z.string().nullable(),
     links: z.array(z.strictObject({ words: z.string(), nth: z.number(), href: z.string() })),
   }),
-  z.strictObject({ kind: z.literal('addresses'), origin: z.string(), page: move, moved: z.array(move), was: z.string().optional() }),
-  z.strictObject({ kind: z.literal('json-ld'), graph: z.object({ '@context': z.string(), '@graph': z.array(z.looseObject({ '@id': z.string() })) }) }),
+  addresses: z.strictObject({ kind: z.literal('addresses'), origin: z.string(), page: move, moved: z.array(move), was: z.string().optional() }),
+  'json-ld': z.strictObject({
+    kind: z.literal('json-ld'),
+    graph: z.object({ '@context': z.string(), '@graph': z.array(z.looseObject({ '@id': z.string() })) }),
+  }),
+  'no-markup': z.strictObject({ kind: z.literal('no-markup') }),
+} satisfies { readonly [K in PageEdit['kind']]: z.ZodType<{ readonly kind: K }> };
+const editSchema = z.discriminatedUnion('kind', [
+  ...(Object.values(EDIT_SHAPES) as [(typeof EDIT_SHAPES)['title'], ...(typeof EDIT_SHAPES)[PageEdit['kind']][]]),
 ]);
 
-/** The format of a saved manifest. Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files. */
-export const MANIFEST_FORMAT = { name: 'manifest', version: 3, migrations: { 1: (saved) => saved, 2: (saved) => saved } } as const satisfies SavedFormat;
+/** The format of a saved manifest. Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files; version 4 that markup is taken out. */
+export const MANIFEST_FORMAT = {
+  name: 'manifest',
+  version: 4,
+  migrations: { 1: (saved) => saved, 2: (saved) => saved, 3: (saved) => saved },
+} as const satisfies SavedFormat;
 
 const manifestShape = z.strictObject({
   version: z.literal(MANIFEST_FORMAT.version),

@@ -1,6 +1,5 @@
 export { checkedMeaning, rowMeaning } from './meaning.ts';
 export { checkInput, languageIn, type CheckedAmong } from './check-input.ts';
-export { feedEntries } from './feeds.ts';
 export { ignoredCodes } from './ignored.ts';
 export { PageNames } from './page-names.ts';
 export { remainingSteps, STEP_STOPS, stopCounts, type RemainingStep, type Step } from './remaining-steps.ts';

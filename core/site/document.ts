@@ -9,6 +9,7 @@ const flag = z.boolean().nullable().optional();
 /** Longest text of one field, in UTF-16 units: far beyond any title, description or list of profiles. */
 export const LONGEST_TEXT = 10_000;
 const text = z.string().max(LONGEST_TEXT);
+const block = z.string().max(100_000).nullable().optional();
 
 /** Scheme and host of an address, and nothing else. */
 const origin = text.refine((value) => URL.canParse(value) && new URL(value).origin === value, 'no scheme and host');
@@ -141,6 +142,9 @@ export const TABLES = {
     /** What its pages are, by the ids of processors with spaces between, or `none`. */
     markup: z.string().max(200).nullable().optional(),
     foreignMarkup: z.enum(['leave', 'take', 'remove']).nullable().optional(),
+    /** A JSON-LD block of the owner's own for each of its pages, as text; `markupDraft` while it is no JSON, which is never written. */
+    markupBlock: block,
+    markupDraft: block,
   }),
   /** Structured data in pages: whether it is written. One record, key ''. */
   meaning: z.strictObject({ on: flag }),
@@ -187,8 +191,8 @@ export const TABLES = {
     /** What becomes of the structured data that the page came with. */
     foreignMarkup: z.enum(['leave', 'take', 'remove']).nullable().optional(),
     /** A JSON-LD block of the owner's own for this page, as text; `markupDraft` while it is no JSON, which is never written. */
-    markupBlock: z.string().max(100_000).nullable().optional(),
-    markupDraft: z.string().max(100_000).nullable().optional(),
+    markupBlock: block,
+    markupDraft: block,
   }),
   /** Words that the page itself shows, changed in its source: by page file, a line feed, and the place (see `passageKey`). */
   passages: z.strictObject({

@@ -1,4 +1,5 @@
 import type { PageContent, Said } from '../content/index.ts';
+import type { FeedDates } from '../sitemap/index.ts';
 import type { SiteDocument, SitePage } from '../site/index.ts';
 import type { Json } from './node.ts';
 
@@ -8,6 +9,8 @@ export interface MarkupInput {
   readonly page: SitePage;
   /** What the page says; undefined until it was looked at. */
   readonly content: PageContent | undefined;
+  /** What the site's feeds say of it. */
+  readonly fed?: FeedDates | undefined;
   /** The page's whole address. */
   readonly address: string;
   /** As engines will see them, with where they come from. */
@@ -19,8 +22,8 @@ export interface MarkupInput {
   readonly above: readonly { readonly name: string; readonly address: string }[];
 }
 
-/** Where a value comes from: what the page shows, a fact of the site, or the owner's own word for it. */
-export type ValueFrom = 'page' | 'site' | 'owner';
+/** Where a value comes from: what the page shows, the site's feed, a fact of the site, or the owner's own word for it. */
+export type ValueFrom = 'page' | 'feed' | 'site' | 'owner';
 
 /** A value of a page's markup. */
 export interface Value {

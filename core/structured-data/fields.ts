@@ -65,12 +65,18 @@ const dateField = (path: string, find: Field['find']): Field => ({
   read: (text) => (isDate(text.trim()) ? text.trim() : undefined),
 });
 const day = (json: string): { readonly json: string } => ({ json });
-const published = ({ content }: MarkupInput): Value | undefined => fromPage(content?.published, day);
+const published = (input: MarkupInput): Value | undefined => fromPage(input.content?.published, day) ?? fromFeed(input, input.fed?.published);
+
+/** A feed's date, where the page names no day or names that one: what visitors see goes first. */
+function fromFeed({ content }: MarkupInput, moment: string | undefined): Value | undefined {
+  if (moment === undefined || !content || (content.days.length > 0 && !content.days.includes(moment.slice(0, 10)))) return undefined;
+  return { json: moment, text: moment, from: 'feed' };
+}
 
 export const datePublished = dateField('datePublished', published);
 export const datePosted = dateField('datePosted', published);
 export const uploadDate = dateField('uploadDate', published);
-export const dateModified = dateField('dateModified', ({ content }) => fromPage(content?.modified, day));
+export const dateModified = dateField('dateModified', (input) => fromPage(input.content?.modified, day) ?? fromFeed(input, input.fed?.updated));
 export const startDate = dateField('startDate', ({ content }) => fromPage(content?.begins, day));
 export const endDate = dateField('endDate', ({ content }) => fromPage(content?.ends, day));
 export const validThrough = dateField('validThrough', ({ content }) => fromPage(content?.ends, day));

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { readJsonLd } from '../markup/index.ts';
 import { patchPage, scriptJson, type PageEdit } from '../page/index.ts';
 import { factsOf, sourceOf } from '../testing/html.ts';
-import { all, set, type Change } from '../site/index.ts';
+import { addressOf, all, set, type Change } from '../site/index.ts';
 import { meaningsOf } from '../testing/meaning.ts';
 import { testSite } from '../testing/site.ts';
 import { itemSignatures, quadSignatures, type QuadLike } from '../testing/triples.ts';
@@ -282,6 +282,29 @@ describe('a page’s graph', () => {
     expect(thing(written(page('<h1>Kit</h1>'), [as('product'), block]), 'Product')).toMatchObject({ name: 'Mine', award: 'Best' });
     const draft = set('pages', 'p/x.html', 'markupDraft', '{"name":');
     expect(written(page('<h1>Kit</h1>'), [as('product'), draft])).toEqual(written(page('<h1>Kit</h1>'), [as('product')]));
+  });
+  it('lets a kind’s block speak for each of its pages, and the page’s own go before it', () => {
+    const block = (word: string): string => `{"@context":"https://schema.org","@type":"Product","award":"${word}","color":"red"}`;
+    const ofKind = set('kinds', 'product', 'markupBlock', block('Kind'));
+    const isProduct = set('pages', 'p/x.html', 'kind', 'product');
+    expect(thing(written(page('<h1>Kit</h1>'), [isProduct, ofKind]), 'Product')).toMatchObject({ name: 'Kit', award: 'Kind', color: 'red' });
+    const both = [isProduct, ofKind, set('pages', 'p/x.html', 'markupBlock', '{"@type":"Product","award":"Page"}')];
+    expect(thing(written(page('<h1>Kit</h1>'), both), 'Product')).toMatchObject({ name: 'Kit', award: 'Page', color: 'red' });
+    expect(thing(written(page('<h1>Kit</h1>'), [as('product'), ofKind]), 'Product')?.['award']).toBeUndefined();
+  });
+  it('dates a page by the feed where it names no day of its own, and never against one that it shows', () => {
+    const feed = '<rss><item><link>https://a.example/p/x</link><pubDate>Tue, 03 Feb 2026 09:30:00 GMT</pubDate></item></rss>';
+    const dated = (body: string): unknown => {
+      const pages = { 'index.html': HOME, 'p/x.html': page(body) };
+      const { survey } = testSite(pages, { changes: [...IDENTITY, as('article')], feeds: [feed.replace('/p/x', addressOf('p/x.html'))] });
+      survey.putMeanings(meaningsOf(pages));
+      const edit = survey.editsOf('p/x.html').find(({ kind }) => kind === 'json-ld');
+      return edit?.kind === 'json-ld' ? thing(edit.graph['@graph'] as unknown as readonly GraphNode[], 'Article')?.['datePublished'] : undefined;
+    };
+    expect(dated('<h1>Why</h1>')).toBe('2026-02-03T09:30:00Z');
+    expect(dated('<h1>Why</h1><p class=date>5 January 2020</p>')).toBe('2020-01-05');
+    expect(dated('<h1>Why</h1><p>In this tale of 5 January 2020 nothing happens for a long time, and then it does.</p>')).not.toBe('2026-02-03T09:30:00Z');
+    expect(dated('<h1>Why</h1><p>On 3 February 2026 it began to rain.</p>')).toMatch(/^2026-02-03/);
   });
   it('takes the owner’s word for a value, gives it back, and leaves out what is to be left out', () => {
     const key = 'p/x.html\nproduct.offers.price';

@@ -71,9 +71,15 @@ function takenNodes({ nodes }: BroughtMarkup, address: string): GraphNode[] {
   return nodes.map((node, at) => ({ ...node, '@id': typeof node['@id'] === 'string' ? node['@id'] : `${address}#taken-${at + 1}` }) as GraphNode);
 }
 
-/** The owner's own block for the page, where it is JSON. */
+/** The owner's own words for the page: its block, and that of its kind, whose values the page's go before. */
 function ownNodes({ document, page, address }: MarkupInput): GraphNode[] {
-  const text = document.tables.pages[page.id]?.markupBlock;
+  const ofPage = blockNodes(document.tables.pages[page.id]?.markupBlock, `${address}#own-`);
+  const ofKind = blockNodes(document.tables.kinds[page.kind]?.markupBlock, `${address}#kind-`);
+  return ofKind.length === 0 ? ofPage : joined(ofKind, ofPage, true);
+}
+
+/** The things of a block, where it is JSON; those without an id get one that begins with `ids`. */
+function blockNodes(text: string | null | undefined, ids: string): GraphNode[] {
   if (!text) return [];
   try {
     const value = JSON.parse(text) as unknown;
@@ -82,7 +88,7 @@ function ownNodes({ document, page, address }: MarkupInput): GraphNode[] {
     return nodes.flatMap((one, at) => {
       if (!isRecord(one) || !('@type' in one)) return [];
       const { '@context': _, ...rest } = one;
-      return [{ ...rest, '@id': typeof one['@id'] === 'string' ? one['@id'] : `${address}#own-${at + 1}` } as unknown as GraphNode];
+      return [{ ...rest, '@id': typeof one['@id'] === 'string' ? one['@id'] : `${ids}${at + 1}` } as unknown as GraphNode];
     });
   } catch {
     return [];

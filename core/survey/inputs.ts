@@ -2,6 +2,7 @@ import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { ImportedFiles, Manifest, Template } from '../release/index.ts';
 import type { SiteFile, SurveyedFacts } from '../rows/index.ts';
+import type { FeedDates } from '../sitemap/index.ts';
 import type { PageMeaning } from '../structured-data/index.ts';
 import { addressOf, guessKind, type Kind, type SiteDocument } from '../site/index.ts';
 
@@ -15,6 +16,8 @@ export interface PageRecord {
   readonly hrefs: readonly string[];
   readonly unfollowed: readonly string[];
   readonly guess: Kind;
+  /** When it was published and changed by the site's feeds, where one names it. */
+  readonly fed: FeedDates | undefined;
   /** What it is called, where its heading does not tell it apart. */
   readonly ownName: string | undefined;
 }
@@ -40,14 +43,15 @@ export interface SiteInputs {
   readonly now: () => number;
 }
 
-/** Makes a page's record. `feeds` are the addresses that the site's feeds name as entries. */
+/** Makes a page's record. `feeds` are the addresses that the site's feeds name as entries, with their dates. */
 export function pageRecord(
   id: string,
   at: number,
   { facts: source, hrefs, unfollowed }: SurveyedFacts,
-  feeds: ReadonlySet<string>,
+  feeds: ReadonlyMap<string, FeedDates>,
   ownName: string | undefined,
 ): PageRecord {
   const address = addressOf(id);
-  return { id, at, source, hrefs, unfollowed, guess: guessKind(address, source, feeds.has(address)), ownName };
+  const fed = feeds.get(address);
+  return { id, at, source, hrefs, unfollowed, guess: guessKind(address, source, fed !== undefined), fed, ownName };
 }

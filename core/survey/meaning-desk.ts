@@ -1,4 +1,4 @@
-import { KINDS, set, applyChange, type Kind } from '../site/index.ts';
+import { addressOf, KINDS, set, applyChange, type Kind } from '../site/index.ts';
 import type { Said } from '../content/index.ts';
 import { ENGINES } from '../engines/index.ts';
 import {
@@ -56,7 +56,7 @@ export interface BroughtFault {
 
 /** A fact of the site that pages show and nobody has taken yet. */
 export interface FactOffer {
-  readonly field: 'telephone' | 'email' | 'street' | 'locality' | 'postalCode' | 'hours' | 'profiles';
+  readonly field: 'telephone' | 'email' | 'street' | 'locality' | 'postalCode' | 'hours' | 'profiles' | 'logo' | 'founder';
   readonly value: string;
   readonly page: string;
   readonly start: number;
@@ -201,13 +201,15 @@ export class MeaningDesk {
       else seen.set(key, { field, value, page, start: said.start, end: said.end, pages: 1 });
     };
     for (const [id, { content }] of this.desk.inputs().meanings) {
-      const { telephone, email, address, hours, profiles } = content.contact;
+      const { telephone, email, address, hours, profiles, logo, founder } = content.contact;
       take('telephone', telephone?.value, telephone, id);
       take('email', email?.value, email, id);
       take('street', address?.value.street, address, id);
       take('locality', address?.value.locality, address, id);
       take('postalCode', address?.value.postalCode, address, id);
       take('hours', hours?.value, hours, id);
+      take('logo', logo && logoPath(logo.value, id), logo, id);
+      take('founder', founder?.value, founder, id);
       for (const profile of profiles) take('profiles', profile.value, profile, id);
     }
     // What stands on a few pages of many is about something else, unless it stands where people look for it.
@@ -225,6 +227,14 @@ export class MeaningDesk {
   private input(id: string): MarkupInput {
     return markupInput(this.desk.inputs(), this.desk.stages.results({ effectivePages, pageWords, addresses, trails }), id);
   }
+}
+
+/** Where a picture that a page names stands on the site, or its address elsewhere. */
+function logoPath(src: string, page: string): string | undefined {
+  const base = `https://site.invalid${addressOf(page)}`;
+  if (!URL.canParse(src, base)) return undefined;
+  const url = new URL(src, base);
+  return url.host === 'site.invalid' ? url.pathname + url.search : url.href;
 }
 
 /** Files in which people look for how to reach somebody. */

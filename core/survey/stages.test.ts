@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MANIFEST_FORMAT, compareWithRelease } from '../release/index.ts';
+import { MANIFEST_FORMAT, compareWithRelease, manifestSchema } from '../release/index.ts';
 import { forSurvey } from '../rows/index.ts';
 import { all, applyChange, emptyDocument, set, TABLES, whyNot, type Change, type SiteDocument, type Table } from '../site/index.ts';
 import { writePattern } from '../titles/index.ts';
@@ -167,6 +167,9 @@ describe('the survey, change by change', () => {
         // What is counted page by page is what is compared as a whole.
         expect(running.releaseItems()).toEqual(compareWithRelease(running.workingCopy(), MANIFEST));
         expect(running.numbers().waiting).toBe(running.releaseItems().length);
+        // Whatever goes out can be opened again.
+        const manifest: unknown = JSON.parse(JSON.stringify(running.manifestFor(3, 0)));
+        expect(manifestSchema.parse(manifest)).toEqual(manifest);
       }),
       { numRuns: 250 },
     );
@@ -269,7 +272,7 @@ describe('every stage says on what it depends', () => {
 describe('stages', () => {
   const document = emptyDocument();
   const records = new Map(
-    ['a', 'b', 'c'].map((id, at) => [id, { id, at, source: factsOf('x'), hrefs: [], unfollowed: [], guess: 'page' as const, ownName: undefined }]),
+    ['a', 'b', 'c'].map((id, at) => [id, { id, at, source: factsOf('x'), hrefs: [], unfollowed: [], guess: 'page' as const, fed: undefined, ownName: undefined }]),
   );
   const inputs: SiteInputs = {
     document,

@@ -19,6 +19,7 @@ export function testSite(
     changes = [],
     robots,
     maps = {},
+    feeds = [],
     others = [],
     live = true,
     now = Date.UTC(2026, 10, 25),
@@ -26,6 +27,7 @@ export function testSite(
     readonly changes?: readonly Change[];
     readonly robots?: string;
     readonly maps?: Readonly<Record<string, string>>;
+    readonly feeds?: readonly string[];
     /** Files that are no pages. */
     readonly others?: readonly string[];
     readonly live?: boolean;
@@ -43,7 +45,7 @@ export function testSite(
     changedAt: {},
   };
   const read = Object.entries(pages).map(([id, html]) => ({ id, read: forSurvey(asFile(html)) }));
-  const survey = new Survey(document, files, read, { robots, maps }, live ? manifest : undefined, () => now);
+  const survey = new Survey(document, files, read, { robots, maps, feeds }, live ? manifest : undefined, () => now);
   const finish = (): void => {
     while (survey.compareMore(() => true).left > 0);
   };

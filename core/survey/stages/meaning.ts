@@ -44,7 +44,7 @@ export const markup = pageStage({
 
 /** All that a page's structured data is made from. */
 export function markupInput(
-  { document, meanings }: SiteInputs,
+  { document, meanings, pages }: SiteInputs,
   { effectivePages, pageWords, addresses, trails }: ResultsOf<typeof NEEDS>,
   id: string,
 ): MarkupInput {
@@ -57,6 +57,7 @@ export function markupInput(
     document,
     page: site,
     content: meanings.get(id)?.content,
+    fed: pages.get(id)?.fed,
     address: origin + address,
     title: title.value,
     description,

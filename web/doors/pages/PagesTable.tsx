@@ -4,13 +4,13 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp, Moon, Sun } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import type { PageRow } from '../../../core/rows/index.ts';
-import { counted } from '../../../core/wording/index.ts';
+import { counted, pathWords } from '../../../core/wording/index.ts';
 import { StateSign, PageLink, siteText } from '../../components/index.ts';
 import { usePrinting } from '../../ui/index.ts';
 import { setInMap, setPageIntent, setPageIntents, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { INTENT_FROM, REALITY_NAMES } from '../wording.ts';
 
-type Column = 'name' | 'kind' | 'intent' | 'reality' | 'clicks' | 'linksIn' | 'inMap';
+type Column = 'name' | 'kind' | 'intent' | 'reality' | 'clicks' | 'linksIn' | 'inMap' | 'is';
 const ROW_HEIGHT = 44;
 
 /** What can be done with all marked pages. */
@@ -102,6 +102,7 @@ export function PagesTable({
           {heading('clicks', 'Clicks', 'doors-number')}
           {heading('linksIn', 'Links in', 'doors-number')}
           {heading('inMap', 'Sitemap', 'doors-map')}
+          {heading('is', 'Markup', 'doors-is')}
         </div>
         <div style={{ height: list.getTotalSize(), position: 'relative' }}>
           {items.map(({ index, start }) => {
@@ -158,6 +159,14 @@ export function PagesTable({
                 <span role="cell" className="doors-map soft">
                   {row.inMap ? (mapOn ? 'in it' : 'would be') : 'no'}
                 </span>
+                <span role="cell" className="doors-is min-w-0">
+                  <span className="block truncate">{thingsOf(row)}</span>
+                  {row.lacks && (
+                    <span className="block truncate text-tiny text-amber">
+                      lacks {row.lacks.map((path) => pathWords(path.split('|')[0] ?? path)).join(', ')}
+                    </span>
+                  )}
+                </span>
               </div>
             );
           })}
@@ -165,6 +174,12 @@ export function PagesTable({
       </div>
     </>
   );
+}
+
+/** What a page's markup says it is: the thing it tells of, else what it is itself; what it came with where nothing is written. */
+function thingsOf({ is = [], brought = [] }: PageRow): string {
+  const things = is.filter((type) => type !== 'BreadcrumbList' && (type !== 'WebPage' || is.length === 1));
+  return [...new Set(things.length > 0 ? things : is.length > 0 ? is : brought)].join(', ') || '–';
 }
 
 const FAR = 1_000_000;
@@ -185,5 +200,7 @@ function compare(a: PageRow, b: PageRow, by: Column, clicks: ReadonlyMap<string,
       return a.linksIn - b.linksIn;
     case 'inMap':
       return Number(b.inMap) - Number(a.inMap);
+    case 'is':
+      return (b.lacks?.length ?? 0) - (a.lacks?.length ?? 0) || thingsOf(a).localeCompare(thingsOf(b));
   }
 }

@@ -9,6 +9,7 @@ export interface Pressed {
 
 const LEGEND = [
   { from: 'page', words: 'from the page' },
+  { from: 'feed', words: 'from the feed' },
   { from: 'site', words: 'from the site' },
   { from: 'owner', words: 'yours' },
 ] as const;

@@ -92,6 +92,7 @@ function origin({ path }: Pressed, value: ToldValue | undefined, trailFrom: 'pag
   if (value?.text === undefined) return 'not on the page: asked for, or left out';
   if (value.from === 'owner') return 'your own word';
   if (value.from === 'site') return 'a fact of the site';
+  if (value.from === 'feed') return 'what the site’s feed says of this page';
   return value.place && source !== undefined ? `${lineOf(source, value.place.start)} of the page` : 'said by the page';
 }
 
