@@ -44,12 +44,12 @@ export function Experts() {
           ]}
         />
       </div>
-      {meaning ? <Block key={owner.key} row={row} owner={owner} report={meaning.report} /> : <p className="soft">{wording.reading}</p>}
+      {meaning ? <Block key={owner.key} owner={owner} report={meaning.report} /> : <p className="soft">{wording.reading}</p>}
     </div>
   );
 }
 
-function Block({ row, owner, report }: { readonly row: PageRow; readonly owner: Owner; readonly report: MarkupReport }) {
+function Block({ owner, report }: { readonly owner: Owner; readonly report: MarkupReport }) {
   const workspace = useWorkspaceApi();
   const record = useTables(owner.table).tables[owner.table][owner.key];
   const saved = record?.markupDraft ?? record?.markupBlock ?? '';
