@@ -1,4 +1,4 @@
-import { isOwnAddress, moves, resolvePath, type SiteDocument } from '../site/index.ts';
+import { isOwnAddress, isPageFile, moves, resolvePath, type SiteDocument } from '../site/index.ts';
 
 /** What will answer at an address path of the site. `direct` where the path is the page's own address: under any other spelling engines list it again. */
 export type Place =
@@ -33,7 +33,9 @@ export class AddressBook {
       this.byFile.set(page.file, page);
       this.byAddress.set(page.address, page);
     }
-    this.left = new Map(moves(document).flatMap(({ file, to }) => (this.byFile.has(file) ? [] : [[file, to]])));
+    // A page that stands there goes before what leads on from there.
+    const led = Object.entries(document.tables.redirects).flatMap(([file, { to }]) => (to && isPageFile(file) && !imported(file) ? [{ file, to }] : []));
+    this.left = new Map([...led, ...moves(document)].flatMap(({ file, to }) => (this.byFile.has(file) ? [] : [[file, to]])));
   }
 
   /** What will answer at a path, with or without a query. */

@@ -45,7 +45,12 @@ export interface EntrySources {
 
 /** Edits that change what people read; a noindex or an address does not make a page newer. */
 const CONTENT = new Set(['title', 'description', 'alt', 'passage']);
-const contentOf = ({ hash, edits }: ReleasedFile): string => JSON.stringify([hash, edits.filter((edit) => CONTENT.has(edit.kind))]);
+const contentOf = ({ hash, content, edits }: ReleasedFile): string =>
+  JSON.stringify([
+    content ?? hash,
+    // Where in its source words stand is nothing that people read.
+    edits.filter((edit) => CONTENT.has(edit.kind)).map((edit) => ('start' in edit ? { ...edit, start: 0 } : edit)),
+  ]);
 
 /** Whether a page's content as it would go out differs from what is out. */
 export function contentChanged(now: ReleasedFile, before: ReleasedFile | undefined): boolean {

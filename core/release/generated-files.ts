@@ -20,8 +20,14 @@ export interface ImportedFiles {
   readonly maps: Readonly<Record<string, string>>;
 }
 
-/** The files that are ours: only those whose text differs from what the site brought, or that it did not bring. `maps` are the maps and what goes with them, by path. */
-export function generatedFiles(document: SiteDocument, imported: ImportedFiles, maps: Readonly<Record<string, string>>): Record<string, string> {
+
+/** The files that are ours: only those whose text differs from what the site brought, or that it did not bring. `maps` are the maps and what goes with them, by path; `has` tells which files were brought in. */
+export function generatedFiles(
+  document: SiteDocument,
+  imported: ImportedFiles,
+  maps: Readonly<Record<string, string>>,
+  has: (path: string) => boolean,
+): Record<string, string> {
   const own: Record<string, string> = {};
   const robots = effectiveRobots(document, imported.robots, SITEMAP_FILE in maps);
   if (robots !== undefined && robots !== imported.robots) own[ROBOTS_FILE] = robots;
@@ -30,6 +36,9 @@ export function generatedFiles(document: SiteDocument, imported: ImportedFiles, 
   const occupied = new Set(moved.map(({ file }) => effectiveFile(document, file)));
   for (const { file, from, to } of moved)
     if (!occupied.has(file)) own[file] = redirectPage({ from, to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
+  for (const [file, { to }] of Object.entries(document.tables.redirects))
+    if (to && isPageFile(file) && !has(file) && !occupied.has(file))
+      own[file] ??= redirectPage({ from: addressOf(file), to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
   return own;
 }
 

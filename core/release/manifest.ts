@@ -3,11 +3,12 @@ import { broughtUpToDate, type SavedFormat } from '../saved/index.ts';
 import type { PageEdit } from '../page/index.ts';
 import { outgoingHeaderRules, type SiteDocument } from '../site/index.ts';
 
-/** A file as it went out: its source's hash, what was written into it, and where it went if not to its own place. */
+/** A file as it went out: its source's hash, what was written into it, and where it went if not to its own place. `content` is the hash of the bytes that first said its words, where other bytes say the same. */
 export interface ReleasedFile {
   readonly hash: string;
   readonly edits: readonly PageEdit[];
   readonly to?: string | undefined;
+  readonly content?: string | undefined;
 }
 
 /** Where a file stands once it is out. */
@@ -49,7 +50,7 @@ const editSchema = z.discriminatedUnion('kind', [
   ...(Object.values(EDIT_SHAPES) as [(typeof EDIT_SHAPES)['title'], ...(typeof EDIT_SHAPES)[PageEdit['kind']][]]),
 ]);
 
-/** The format of a saved manifest. Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files; version 4 that markup is taken out. */
+/** The format of a saved manifest. Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files; version 4 that markup is taken out, and which bytes say the same words. */
 export const MANIFEST_FORMAT = {
   name: 'manifest',
   version: 4,
@@ -59,7 +60,7 @@ export const MANIFEST_FORMAT = {
 const manifestShape = z.strictObject({
   version: z.literal(MANIFEST_FORMAT.version),
   number: z.number().int().nonnegative(),
-  files: z.record(z.string(), z.strictObject({ hash: z.string(), edits: z.array(editSchema), to: z.string().optional() })),
+  files: z.record(z.string(), z.strictObject({ hash: z.string(), edits: z.array(editSchema), to: z.string().optional(), content: z.string().optional() })),
   /** Our own files, with their text. */
   own: z.record(z.string(), z.string()),
   /** What the host is told beside the files, by sort; see `hostingOf`. */

@@ -218,6 +218,13 @@ export const TABLES = {
   pasted: z.strictObject({ value: text.nullable().optional(), at: z.string().nullable().optional() }),
   /** Choices about the checks. One record, key ''. */
   care: z.strictObject({ wording: z.boolean().nullable().optional() }),
+  /**
+   * Which version of the site's files it is, counted from 0 as it was first brought in (record ''); and by page file, of a page whose bytes are others and
+   * whose words are the same as in an earlier version, the hash of the bytes that said them first.
+   */
+  source: z.strictObject({ version: z.number().int().min(0).max(1_000_000).nullable().optional(), like: z.string().max(200).nullable().optional() }),
+  /** Where the address of a page that is no more leads, by the file it was: an address path. */
+  redirects: z.strictObject({ to: z.string().max(4096).startsWith('/').nullable().optional() }),
   /** Proofs of ownership, by engine. */
   claims: z.strictObject({ name: text.nullable().optional(), content: text.nullable().optional(), at: z.string().nullable().optional() }),
   /** Releases, by number. Release 0 is the site as it was brought in. */

@@ -139,7 +139,7 @@ function both(a: Touched, b: Touched): Touched {
 }
 
 /** The records of these tables are of one page each, whose file begins their key. */
-const BY_PAGE: ReadonlySet<Table> = new Set<Table>(['pages', 'passages', 'alts', 'ignored', 'markup']);
+const BY_PAGE: ReadonlySet<Table> = new Set<Table>(['pages', 'passages', 'alts', 'ignored', 'markup', 'source']);
 
 /** The page whose own a field is; undefined where it may bear on any. */
 function pageOf({ table, key }: SetField): string | undefined {

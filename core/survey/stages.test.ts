@@ -87,6 +87,8 @@ const KEYS: Readonly<Partial<Record<Table, readonly string[]>>> = {
   limits: ['title-wide', 'description-wide'],
   worth: ['old books'],
   pasted: ['a/index.html\ntitle'],
+  source: ['', 'a/index.html', 'index.html'],
+  redirects: ['gone/index.html', 'a/index.html', 'moved.html'],
   claims: ['skerry'],
   releases: ['1', '2'],
 };

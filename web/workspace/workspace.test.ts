@@ -275,6 +275,8 @@ const PER_TABLE: { readonly [T in Table]: Change } = {
   headers: set('headers', 'h', 'path', '.pdf'),
   crawlers: set('crawlers', 'OtherBot', 'note', 'x'),
   extras: set('extras', 'https://bindery.example/extra', 'at', 'now'),
+  source: set('source', 'index.html', 'like', 'x'),
+  redirects: set('redirects', 'gone.html', 'to', '/'),
   robots: set('robots', '', 'text', 'User-agent: *\nDisallow: /\n'),
   sitemap: set('sitemap', '', 'on', true),
   kinds: set('kinds', 'tag', 'intent', 'list'),

@@ -22,7 +22,7 @@ export const addresses = pageStage({
 /** What will answer at any address of the site. */
 export const addressBook = siteStage({
   name: 'address book',
-  reads: ['facts.homePage', 'pages.ending', 'pages.address'],
+  reads: ['facts.homePage', 'pages.ending', 'pages.address', 'redirects'],
   across: { addresses },
   make: ({ document, files }, { addresses }) => new AddressBook(document, addresses.all(), (path) => files.has(path)),
   differs: always,

@@ -10,7 +10,7 @@ export const NO_EDITS: ReleasedFile['edits'] = [];
 export const outgoing = pageStage({
   name: 'files as they go out',
   reads: ['facts', 'kinds', 'rules', 'directives', 'siteSwitch', 'claims', 'pages.ending'],
-  readsOwn: ['pages', 'passages', 'alts'],
+  readsOwn: ['pages', 'passages', 'alts', 'source'],
   needs: { effectivePages, addresses, markup },
   across: { addressChanges },
   make:
@@ -19,6 +19,12 @@ export const outgoing = pageStage({
       const { site } = effectivePages.of(page.id);
       const to = addresses.get(page.id)?.file ?? page.id;
       const edits = editsFor(document, site, page.source, addressChanges.addressesFor(page), markup.of(page.id));
-      return { hash: files.get(page.id)?.hash ?? '', edits: edits.length === 0 ? NO_EDITS : edits, ...(to === page.id ? {} : { to }) };
+      const like = document.tables.source[page.id]?.like;
+      return {
+        hash: files.get(page.id)?.hash ?? '',
+        edits: edits.length === 0 ? NO_EDITS : edits,
+        ...(to === page.id ? {} : { to }),
+        ...(like ? { content: like } : {}),
+      };
     },
 });
