@@ -25,7 +25,7 @@ import type { AddressWay, RobotsEffect, RobotsReport } from '../../core/crawl/in
 import type { PageRow, SiteNumbers } from '../../core/rows/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { gatePlaces, type GatePlaces, type WayIn } from '../../core/indexing/index.ts';
-import { listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
+import { filesId, listFiles, loadBytes, loadManifest, loadRelease, type Database, type StoredFile } from '../storage/index.ts';
 import { importedAddress, Meanings } from './meanings.ts';
 import { Measures } from './measures.ts';
 import { markupTree, type MarkupTree } from './markup-tree.ts';
@@ -100,6 +100,8 @@ const ROWS_AT_ONCE = 600;
 /** The survey of one opened site, over what the browser keeps. Lives in the worker. */
 export class Analyst {
   private survey: Survey | undefined;
+  /** Under which the version of the files that the document is about is kept. */
+  filesId: string;
   private files: StoredFile[] = [];
   private manifest: Manifest | undefined;
   private document: SiteDocument = emptyDocument();
@@ -124,12 +126,15 @@ export class Analyst {
     readonly siteId: string,
     private readonly now: () => number,
     private readonly cache: FactCache,
-  ) {}
+  ) {
+    this.filesId = siteId;
+  }
 
   /** Reads all pages. Undefined where it was cancelled. */
   async open(document: SiteDocument, progress: (done: number, of: number) => void, cancelled: () => boolean): Promise<SurveyNews | undefined> {
-    [this.files, this.manifest] = await Promise.all([listFiles(this.db, this.siteId), loadManifest(this.db, this.siteId)]);
-    const store = { db: this.db, siteId: this.siteId, files: this.files };
+    this.filesId = filesId(this.siteId, this.versionOf(document));
+    [this.files, this.manifest] = await Promise.all([listFiles(this.db, this.filesId), loadManifest(this.db, this.siteId)]);
+    const store = { db: this.db, siteId: this.filesId, files: this.files };
     const pages = await readPages(store, this.cache, this.now, progress, cancelled);
     if (!pages) return undefined;
     this.sources = { pages, imported: await readImported(store) };
@@ -198,7 +203,7 @@ export class Analyst {
       this.unread = this.unread.filter((one) => one !== id);
       if (meaning) for (const row of this.its().putMeanings(new Map([[id, meaning]]))) this.found.set(row.id, row);
     }
-    const read = await readStored(this.db, this.siteId, id);
+    const read = await readStored(this.db, this.filesId, id);
     if (!read) return undefined;
     const brought = markupTree(read.source.text, read.facts, importedAddress(this.document, id), this.its().broughtBy(id));
     return { report: this.its().meaning.page(id), brought };
@@ -239,7 +244,7 @@ export class Analyst {
   }
 
   async page(id: string): Promise<PageDetail | undefined> {
-    const bytes = await loadBytes(this.db, this.siteId, id);
+    const bytes = await loadBytes(this.db, this.filesId, id);
     if (!bytes) return undefined;
     const source = decodeSource(bytes);
     const reading = readSource(source);
@@ -298,7 +303,7 @@ export class Analyst {
 
   /** The tags of a page as it will be released. */
   async tags(id: string): Promise<ReleasedTags | undefined> {
-    const read = await readStored(this.db, this.siteId, id);
+    const read = await readStored(this.db, this.filesId, id);
     return read && releasedTags(read.source, read.facts, this.its().editsOf(id));
   }
 
@@ -310,7 +315,7 @@ export class Analyst {
   /** The map for people, to be shown before it is written. */
   pageForPeople(): Promise<string> {
     const html = this.its().maps.pageForPeople();
-    return shownPage(html, `/${SITEMAP_PAGE}`, siteHost(this.document), (path) => loadBytes(this.db, this.siteId, path));
+    return shownPage(html, `/${SITEMAP_PAGE}`, siteHost(this.document), (path) => loadBytes(this.db, this.filesId, path));
   }
 
   /** What a mend for what lives in a template would write, on all pages that need it. */
@@ -318,7 +323,7 @@ export class Analyst {
     const pages = this.its()
       .rows()
       .filter((row) => row.findings.some((finding) => finding.code === code));
-    const store = { db: this.db, siteId: this.siteId, files: this.files };
+    const store = { db: this.db, siteId: this.filesId, files: this.files };
     return templateMend(store, field, pages, this.document.tables.facts['']?.language || 'en');
   }
 
@@ -341,7 +346,7 @@ export class Analyst {
   async picture(path: string): Promise<Blob | undefined> {
     const type = PICTURES[/\.(\w+)$/.exec(path.toLowerCase())?.[1] ?? ''];
     if (type === undefined) return undefined;
-    const bytes = await loadBytes(this.db, this.siteId, path);
+    const bytes = await loadBytes(this.db, this.filesId, path);
     return bytes && new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
   }
 
@@ -373,7 +378,7 @@ export class Analyst {
     const file = parseRobots(this.its().robots.text() ?? '');
     const tried = crawlers.map((crawler) => ({ crawler, verdict: robotsMatcher(file, crawler).match(path), ...this.its().wayInAt(path, crawler, led) }));
     const page = tried.find(({ what }) => what === 'page')?.id;
-    const bytes = page === undefined ? undefined : await loadBytes(this.db, this.siteId, page);
+    const bytes = page === undefined ? undefined : await loadBytes(this.db, this.filesId, page);
     const text = bytes && decodeSource(bytes).text;
     return tried.map((one) => ({ ...one, places: text === undefined ? {} : gatePlaces(one.way, text) }));
   }
@@ -417,7 +422,7 @@ export class Analyst {
   async diff(path: string, own: boolean): Promise<readonly Hunk[] | undefined> {
     const survey = this.its();
     const copy = survey.workingCopy();
-    const bytes = await loadBytes(this.db, this.siteId, path);
+    const bytes = await loadBytes(this.db, this.filesId, path);
     const ownNow = copy.own[path];
     const ownBefore = this.manifest?.own[path];
     if (own) {
@@ -427,8 +432,24 @@ export class Analyst {
     if (!bytes || !isPageFile(path)) return undefined;
     const { encoding } = decodeSource(bytes);
     const before = this.manifest?.files[path];
-    const old = before ? decodeBytes(written(bytes, before.edits).bytes, encoding.name) : '';
+    const released = before && (await this.releasedBytes(path));
+    const old = before && released ? decodeBytes(written(released, before.edits).bytes, encoding.name) : '';
     return sourceDiff(old, decodeBytes(written(bytes, copy.files[path]?.edits ?? []).bytes, encoding.name));
+  }
+
+  /** The bytes that a released file was made from, which may be those of an earlier version of the site. */
+  private async releasedBytes(path: string): Promise<Uint8Array | undefined> {
+    const out = this.manifest?.files[path];
+    if (!this.manifest || !out) return undefined;
+    const here = this.files.find((file) => file.path === path);
+    if (here?.hash === out.hash) return loadBytes(this.db, this.filesId, path);
+    const release = await loadRelease(this.db, this.siteId, this.manifest.number);
+    return loadBytes(this.db, filesId(this.siteId, release?.version ?? 0), path);
+  }
+
+  /** The version of the site's files that a document is about. */
+  versionOf(document: SiteDocument = this.document): number {
+    return document.tables.source['']?.version ?? 0;
   }
 
   /** Takes a finished release in. */

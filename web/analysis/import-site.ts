@@ -5,7 +5,7 @@ import { parseRobots } from '../../core/robots/index.ts';
 import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, set, type Change } from '../../core/site/index.ts';
 import { readSitemap } from '../../core/sitemap/index.ts';
 import { ARCHIVE_LIMITS, decodeBytes, fromHex, inflateEntry, listArchive } from '../../core/source/index.ts';
-import { clearSite, putAside, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
+import { clearSite, filesId, putAside, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
 
 /** A file that somebody picked or dropped. */
 export interface PickedFile {
@@ -101,6 +101,9 @@ export async function importSite(bringing: Bringing, tools: BringingTools): Prom
   for (const { path } of loose) if (path.length > LONGEST_PATH) unread.push({ path: `${path.slice(0, 80)}…`, reason: 'path-too-long' });
   loose = usable;
 
+  // What a project says of its files is said of the version they are.
+  const version = saved?.document.tables.source['']?.version ?? 0;
+  const files = filesId(id, version);
   const at = tools.now().toISOString();
   const from: SiteRecord['from'] =
     bringing.kind === 'empty' || bringing.kind === 'list'
@@ -139,7 +142,7 @@ export async function importSite(bringing: Bringing, tools: BringingTools): Prom
       const naming = NAMING.find((path) => path === file.path);
       if (naming) named[naming] = content.bytes;
       batch.push({
-        siteId: id,
+        siteId: files,
         path: file.path,
         hash: await tools.hash(content.bytes),
         size: content.bytes.length,
@@ -175,7 +178,13 @@ export async function importSite(bringing: Bringing, tools: BringingTools): Prom
     if (saved?.manifest) await saveManifest(db, id, saved.manifest);
     if (saved && saved.aside.length > 0) await putAside(db, id, saved.aside, at);
     const { arriving: _, ...arrived } = arriving;
-    const site: SiteRecord = { ...arrived, name: saved?.name ?? document.tables.facts['']?.siteName ?? name, unread, bytes };
+    const site: SiteRecord = {
+      ...arrived,
+      name: saved?.name ?? document.tables.facts['']?.siteName ?? name,
+      unread,
+      bytes,
+      ...(version === 0 ? {} : { versions: [{ number: version, at, bytes, unread }] }),
+    };
     await db.put('sites', site);
     return { ok: true, site };
   } catch (error) {

@@ -1,4 +1,5 @@
 export type { MapReading, PageDetail, SurveyNews, TriedAddress } from './analyst.ts';
+export type { BroughtVersion } from './worker.ts';
 export type { Bringing, BringingResult, PickedFile } from './import-site.ts';
 export type { MendGroup } from './template-mends.ts';
 export { handOver, onProgress, startWorker, supervise, WorkerLost, type Analysis, type StartedWorker, type Supervised, type WorkerNews } from './client.ts';

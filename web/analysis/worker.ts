@@ -12,15 +12,30 @@ import {
   type ReleaseOrder,
   type WorkingCopy,
 } from '../../core/release/index.ts';
-import type { Change, Kind, PatternField, SiteDocument } from '../../core/site/index.ts';
+import type { MergePlan } from '../../core/merge/index.ts';
+import { fieldsOf, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
 import type { MapFrom, MapOrder } from '../../core/map/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { toHex } from '../../core/source/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
-import { arrivalLock, keepRows, lastingDatabase, listAside, loadHistory, openDatabase, saveManifest, type Database } from '../storage/index.ts';
+import {
+  arrivalLock,
+  clearSite,
+  filesId,
+  keepRows,
+  keepVersion,
+  lastingDatabase,
+  listAside,
+  loadHistory,
+  openDatabase,
+  saveManifest,
+  type Database,
+  type SiteVersion,
+} from '../storage/index.ts';
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
 import { importSite, type Bringing, type BringingResult } from './import-site.ts';
+import { planVersion } from './new-version.ts';
 import { bundle, outFiles, packProject, packZip } from './export-site.ts';
 
 type Progress = (done: number, of: number) => void;
@@ -56,6 +71,31 @@ const alive = new Promise<void>((held) => {
   });
 });
 
+/** What came of bringing a new version in. Without a plan it is the one that is here. */
+export type BroughtVersion =
+  | { readonly ok: true; readonly plan: MergePlan | undefined; readonly version: SiteVersion | undefined }
+  | { readonly ok: false; readonly reason: string; readonly inside?: readonly string[] };
+
+const holding = new Map<string, () => void>();
+
+/** Holds what is brought in under an id, so that nobody sweeps it. False where another tab is bringing in the same. */
+function hold(id: string): Promise<boolean> {
+  return new Promise((answer) => {
+    void navigator.locks.request(arrivalLock(id), { ifAvailable: true }, (lock) => {
+      answer(lock !== null);
+      return lock === null ? undefined : new Promise<void>((release) => holding.set(id, release));
+    });
+  });
+}
+
+function letGo(id: string): void {
+  holding.get(id)?.();
+  holding.delete(id);
+}
+
+/** Whether a setting is of the version of the site's files. */
+const isVersion = ({ table, key }: ReturnType<typeof fieldsOf>[number]): boolean => table === 'source' && key === '';
+
 /** Rows that go over in one message: more would hold the page up while it unpacks them. */
 const ROWS_A_MESSAGE = 500;
 const rest = new Map<number, readonly PageRow[]>();
@@ -86,6 +126,52 @@ const service = {
     );
     cancelled.delete(job);
     return result;
+  },
+
+  /**
+   * Brings a new version of a site's files in beside those that are here, and tells what taking it would do. It lies there, held by this worker, until it is
+   * kept or dropped.
+   */
+  async bringVersion(job: string, siteId: string, document: SiteDocument, bringing: Bringing, progress: Progress): Promise<BroughtVersion> {
+    const site = await (await db()).get('sites', siteId);
+    const number = Math.max(0, document.tables.source['']?.version ?? 0, ...(site?.versions ?? []).map((version) => version.number)) + 1;
+    const id = filesId(siteId, number);
+    const held = await hold(id);
+    if (!held) return { ok: false, reason: 'at-work' };
+    const cancelling = (): boolean => cancelled.has(job);
+    const drop = async (answer: BroughtVersion): Promise<BroughtVersion> => {
+      cancelled.delete(job);
+      await service.dropVersion(siteId, number);
+      return answer;
+    };
+    const result = await importSite(bringing, { db: await db(), id, now: () => new Date(), hash: sha256, progress, cancelled: cancelling });
+    if (!result.ok) return drop(result);
+    const plan = await planVersion({ db: await db(), siteId, document, version: number, progress, cancelled: cancelling });
+    if (plan === undefined) return drop({ ok: false, reason: 'cancelled' });
+    if (plan === 'same') return drop({ ok: true, plan: undefined, version: undefined });
+    const { bytes = 0, unread } = result.site;
+    return { ok: true, plan, version: { number, at: new Date().toISOString(), bytes, unread } };
+  },
+
+  /** The plan once more, for a document that became another one meanwhile. */
+  planAgain: async (siteId: string, document: SiteDocument, version: number): Promise<MergePlan | undefined> => {
+    const plan = await planVersion({ db: await db(), siteId, document, version, progress: () => undefined, cancelled: () => false });
+    return plan === 'same' ? undefined : plan;
+  },
+
+  /** Keeps a version that was brought in; the document may name it from then on. */
+  async keepVersion(siteId: string, version: SiteVersion): Promise<boolean> {
+    const kept = await keepVersion(await db(), siteId, version);
+    letGo(filesId(siteId, version.number));
+    return kept !== undefined;
+  },
+
+  /** Drops a version that was brought in and is not wanted. */
+  async dropVersion(siteId: string, number: number): Promise<void> {
+    const id = filesId(siteId, number);
+    const site = await (await db()).get('sites', siteId);
+    if (!(site?.versions ?? []).some((version) => version.number === number)) await clearSite(await db(), id);
+    letGo(id);
   },
 
   async open(job: string, siteId: string, document: SiteDocument, progress: Progress): Promise<SurveyNews | undefined> {
@@ -174,7 +260,7 @@ const service = {
           );
     const of = paths?.size ?? its.storedFiles().length;
     const packed = await packZip(
-      outFiles(await db(), its.siteId, its.workingCopy(), its.storedFiles(), paths),
+      outFiles(await db(), its.filesId, its.workingCopy(), its.storedFiles(), paths),
       new Date(),
       (count) => count % 20 === 0 && progress(count, of),
     );
@@ -192,7 +278,7 @@ const service = {
         .map((item) => item.out),
     );
     const found: { path: string; bytes: Uint8Array }[] = [];
-    for await (const { path, bytes } of outFiles(await db(), its.siteId, its.workingCopy(), its.storedFiles(), paths)) found.push({ path, bytes });
+    for await (const { path, bytes } of outFiles(await db(), its.filesId, its.workingCopy(), its.storedFiles(), paths)) found.push({ path, bytes });
     return found;
   },
 
@@ -217,7 +303,7 @@ const service = {
       if (!rewritten.has(path)) files.push({ path, hash: file.hash, size: file.size });
     }
     let done = 0;
-    for await (const out of outFiles(await db(), its.siteId, copy, its.storedFiles(), rewritten)) {
+    for await (const out of outFiles(await db(), its.filesId, copy, its.storedFiles(), rewritten)) {
       files.push({ path: out.path, hash: await sha256(out.bytes), size: out.bytes.length });
       if (out.refused) refused.push({ path: out.path, reason: out.refused });
       if (++done % 20 === 0) progress(done, rewritten.size);
@@ -239,7 +325,7 @@ const service = {
       size = 0;
     };
     const sent = new Set<string>();
-    for await (const out of outFiles(await db(), its.siteId, beingSent(order), its.storedFiles(), new Set(paths.keys()))) {
+    for await (const out of outFiles(await db(), its.filesId, beingSent(order), its.storedFiles(), new Set(paths.keys()))) {
       const hash = paths.get(out.path) as string;
       if (sent.has(hash)) continue;
       sent.add(hash);
@@ -256,7 +342,7 @@ const service = {
     const its = await site();
     const { order: after, manifest } = putOut(order);
     order = after;
-    await saveManifest(await db(), its.siteId, manifest);
+    await saveManifest(await db(), its.siteId, manifest, its.versionOf());
     return inParts(its.released(manifest, document));
   },
 
@@ -264,7 +350,7 @@ const service = {
   async startFrom(number: number, document: SiteDocument, except: readonly string[]): Promise<SurveyNews> {
     const its = await site();
     const manifest = broughtInManifest(its.manifestFor(number), new Set(except));
-    await saveManifest(await db(), its.siteId, manifest);
+    await saveManifest(await db(), its.siteId, manifest, its.versionOf());
     return inParts(its.released(manifest, document));
   },
 
@@ -283,14 +369,16 @@ const service = {
   async project(name: string, document: SiteDocument): Promise<Blob> {
     const its = await site();
     const [{ start, entries }, aside] = await Promise.all([loadHistory(await db(), its.siteId), listAside(await db(), its.siteId)]);
+    // A project holds one version of the files: what was undone to another could not be shown.
+    const whole = !entries.some(({ change }) => fieldsOf(change).some(isVersion));
     return packProject(
       await db(),
-      its.siteId,
+      its.filesId,
       {
         name,
         savedAt: new Date().toISOString(),
         document,
-        history: { start, entries: [...entries] },
+        history: whole ? { start, entries: [...entries] } : { start: document, entries: [] },
         aside: aside.map(({ table, key, value, problem }) => ({ table, key, value, problem })),
         manifest: its.lastManifest() ?? null,
       },

@@ -1,6 +1,6 @@
 import { readableAddress } from '../../core/source/index.ts';
 import { Command } from 'cmdk';
-import { ArrowDown, Footprints, MoonStar, Redo2, Shapes, Undo2 } from 'lucide-react';
+import { ArrowDown, FolderSync, Footprints, MoonStar, Redo2, Shapes, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { siteText, StateSign, STOPS, useRoute } from '../components/index.ts';
@@ -48,6 +48,11 @@ export function Palette({
     { name: 'Undo', icon: <Undo2 size={16} aria-hidden />, run: onUndo },
     { name: 'Redo', icon: <Redo2 size={16} aria-hidden />, run: onRedo },
     { name: 'Your sites: open, bring in, rename, export', icon: <Shapes size={16} aria-hidden />, run: () => void navigate('/sites') },
+    {
+      name: 'A new version of the site: bring its files in again',
+      icon: <FolderSync size={16} aria-hidden />,
+      run: () => void navigate(linkTo('').replace(/(\/s\/[^/?]+)/, '$1/new-version')),
+    },
     { name: 'Switch between light and dark', icon: <MoonStar size={16} aria-hidden />, run: () => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper') },
   ].filter((action) => fits(action.name));
   return (

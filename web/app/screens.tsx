@@ -8,6 +8,7 @@ import { PageLink, STOPS } from '../components/index.ts';
 import { Empty, fetchPart, part } from '../ui/index.ts';
 import { VIEWS as WORDS } from '../words/views.ts';
 
+const NewVersion = part(() => import('../sites/NewVersion.tsx'), 'NewVersion');
 const Start = part(() => import('../start/Start.tsx'), 'Start');
 
 /** The screens of the path, each loaded when it is first wanted. */
@@ -33,6 +34,7 @@ export const WAYS: Readonly<Record<string, readonly { readonly id: string; reado
 /** The routes below a site's own. */
 export const screenRoutes = [
   { index: true, element: <Start /> },
+  { path: 'new-version', element: <NewVersion /> },
   ...Object.entries(SCREENS).flatMap(([stop, Screen]) => [
     { path: stop, element: <Screen /> },
     ...(WAYS[stop] ?? []).map(({ id }) => ({ path: `${stop}/${id}`, element: <Screen /> })),
@@ -48,6 +50,7 @@ export function fetchScreen(stop: string): void {
 export function placeName(pathname: string): string | undefined {
   const [, , , stop = '', view = ''] = pathname.split('/');
   if (stop === '') return 'Start';
+  if (stop === 'new-version') return 'New version';
   const name = STOPS.find(({ id }) => id === stop)?.name;
   if (view === '') return name;
   const way = WAYS[stop]?.find(({ id }) => id === view)?.name;

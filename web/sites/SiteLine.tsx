@@ -1,5 +1,5 @@
 import { messageOf } from '../../core/source/index.ts';
-import { Download, Pencil, Trash2 } from 'lucide-react';
+import { Download, FolderSync, Pencil, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { bytesText, counted, REFUSAL_WORDS, shortDate } from '../../core/wording/index.ts';
@@ -95,6 +95,9 @@ export function SiteLine({
             </p>
           )}
         </div>
+        <Link className="btn btn-sm btn-ghost gap-1.5" to={`/s/${site.id}/new-version`} aria-label={`A new version of ${site.name}`}>
+          <FolderSync size={15} aria-hidden /> New version
+        </Link>
         <button ref={pencil} type="button" className="btn btn-sm btn-ghost gap-1.5" onClick={() => setName(site.name)} aria-label={`Rename ${site.name}`}>
           <Pencil size={15} aria-hidden /> Rename
         </button>

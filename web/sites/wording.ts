@@ -1,3 +1,5 @@
+import { counted } from '../../core/wording/index.ts';
+
 export const wording = {
   title: 'Your sites',
   lead: 'They are kept in this browser. Nothing leaves this machine, and nothing in them is ever run.',
@@ -40,4 +42,83 @@ export const FROM = {
   empty: 'new',
   list: 'from a list of addresses',
   project: 'from a project file',
+} as const;
+
+/** A new version of the files of a site. */
+export const newVersion = {
+  title: 'A new version of the site',
+  lead: 'Your site was built anew, or changed where it is made? Bring its files in again. What you wrote here stays on top; nothing is done before you have seen it.',
+  again: (folder: string): string => `Read ${folder} again`,
+  folder: 'Open its folder',
+  archive: 'Open a ZIP of it',
+  drop: 'Drop it here: the folder, or a ZIP of it',
+  dropHint: 'You can also drop the folder or a ZIP anywhere here.',
+  last: (number: number, day: string): string => `Version ${number} of its files is here, brought in ${day}.`,
+  denied: 'The browser was not allowed to read the folder.',
+  reading: 'Comparing the new version with what is here',
+  taking: 'Taking it in',
+  same: 'These are the very files that are here. There is nothing to bring in.',
+  plannedAnew: 'Something was changed meanwhile. This is what the new version would do now.',
+  taken: 'The new version is here, with your words on top. Undo brings the one before back.',
+  toRelease: 'See what waits for release',
+  plan: 'What it would do',
+  pages: 'Pages',
+  same1: 'are the same',
+  changed: 'are changed',
+  added: 'are new',
+  moved: 'are at another address',
+  gone: 'are gone',
+  yours: 'What you wrote',
+  stay: 'stays as it is',
+  settled: 'falls away: the site says it itself now',
+  toDecide: 'to decide: the site changed it too',
+  homeless: 'has no place any more',
+  conflicts: 'Both changed it',
+  conflictsWhy: 'Yours stays unless you choose otherwise.',
+  allMine: 'Mine everywhere',
+  allTheirs: 'The site’s everywhere',
+  was: 'It was',
+  mine: 'Mine',
+  theirs: 'The site’s',
+  nothing: 'nothing',
+  homelessTitle: 'What has no place any more',
+  homelessWhy: 'The words or pictures that you changed are not on the page now. Copy what you want to use elsewhere.',
+  goneTitle: 'Pages that are gone',
+  goneWhy:
+    'Their addresses may be known to people and engines. Say which page follows each, and they are led there; titles and descriptions stay for when the page comes back.',
+  withWords: (count: number): string => `with ${counted(count, 'word')} of yours`,
+  leadsTo: 'leads to',
+  leadsFrom: (address: string): string => `Where ${address} leads`,
+  movedTitle: 'Pages at another address',
+  movedWhy: 'All you said of them goes along, and their former addresses lead on.',
+  settledTitle: (count: number): string => `${counted(count, 'word')} of yours that the site says itself now`,
+  kindsTitle: (count: number): string => `${counted(count, 'page')} of another kind`,
+  addedTitle: (count: number): string => counted(count, 'new page'),
+  badAddress: 'Where an address leads begins with a slash, such as /shop/.',
+  take: 'Take it in',
+  leave: 'Leave it',
+  takeWhy: 'One step for undo. What is live stays until you release.',
+};
+
+/** What words of the owner are about. */
+export const SAID = {
+  title: 'Title',
+  description: 'Description',
+  keywords: 'Keywords',
+  shareTitle: 'Share title',
+  shareText: 'Share text',
+  sharePicture: 'Share picture',
+  lang: 'Language',
+  passage: 'Text',
+  alt: 'Alt text',
+  robots: 'robots.txt',
+} as const;
+
+/** By what a page was found again. */
+export const FOUND_BY = {
+  address: '',
+  'new-address': 'where you had it go',
+  words: 'with the same words',
+  likeness: 'by its words',
+  name: 'by its heading and name',
 } as const;

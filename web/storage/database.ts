@@ -15,6 +15,16 @@ export interface SiteSummary {
   readonly release: { readonly number: number; readonly at: string } | null;
 }
 
+/** A later version of a site's files. */
+export interface SiteVersion {
+  readonly number: number;
+  /** ISO time. */
+  readonly at: string;
+  readonly bytes: number;
+  /** Files that could not be read. */
+  readonly unread: readonly { readonly path: string; readonly reason: string }[];
+}
+
 /** A site in the list of sites. */
 export interface SiteRecord {
   readonly id: string;
@@ -28,6 +38,8 @@ export interface SiteRecord {
   /** Files that could not be read when it was brought in. */
   readonly unread: readonly { readonly path: string; readonly reason: string }[];
   readonly folder?: FileSystemDirectoryHandle;
+  /** Versions of its files that were brought in later, oldest first; each is kept beside the others. */
+  readonly versions?: readonly SiteVersion[];
   /** It is still being brought in: whoever finds it so, with nobody at work on it, may sweep it away. */
   readonly arriving?: true;
   /** Bytes of its files. */
@@ -52,6 +64,13 @@ export interface StoredBytes {
 export type StoredEntry = JournalEntry & { readonly siteId: string };
 /** Something of a site that could not be read, kept for repair. */
 export type StoredAside = SetAside & { readonly siteId: string; readonly at: string; readonly number: number };
+/** What a release put out. */
+export interface StoredRelease {
+  readonly siteId: string;
+  readonly number: number;
+  readonly version: number;
+  readonly manifest: Manifest;
+}
 /** Rows of a site as they were last told, so many a record; `made` names the program that made them. */
 export interface StoredRows {
   readonly siteId: string;
@@ -64,9 +83,9 @@ export interface StoredRows {
 
 /**
  * The format of what the browser keeps. Version 1 had neither `aside` nor `rows`; in version 2 programs that make pages were no pages. Version 4 keeps an
- * older program that is still open in another tab from reading documents and journals by former names.
+ * older program that is still open in another tab from reading documents and journals by former names. Version 5 keeps every release.
  */
-export const DATABASE_VERSION = 4;
+export const DATABASE_VERSION = 5;
 
 export interface Schema extends DBSchema {
   sites: { key: string; value: SiteRecord };
@@ -76,6 +95,8 @@ export interface Schema extends DBSchema {
   pages: { key: [string, string]; value: StoredBytes };
   assets: { key: [string, string]; value: StoredBytes };
   manifests: { key: string; value: { siteId: string; manifest: Manifest } };
+  /** What each release put out, by site and number, with the version of the site's files that it was made from. */
+  releases: { key: [string, number]; value: StoredRelease };
   aside: { key: [string, number]; value: StoredAside };
   rows: { key: [string, number]; value: StoredRows };
 }
@@ -108,6 +129,9 @@ const UPGRADES: Readonly<Record<number, (db: Database, transaction: Upgrading) =
     }
   },
   4: () => undefined,
+  5: (db) => {
+    db.createObjectStore('releases', { keyPath: ['siteId', 'number'] });
+  },
 };
 
 /** Opens the browser's database. `lost` is told when the browser ends the connection, or another tab needs it to end. */

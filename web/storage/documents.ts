@@ -10,7 +10,7 @@ import {
   type SiteDocument,
   type UndoState,
 } from '../../core/site/index.ts';
-import { siteRange, type Database, type SiteRecord, type StoredAside, type StoredEntry } from './database.ts';
+import { siteRange, type Database, type SiteRecord, type StoredAside, type StoredEntry, type StoredRelease } from './database.ts';
 
 /** Entries kept for undo when the journal is shortened, and when it is. */
 const KEPT = 300;
@@ -177,6 +177,22 @@ export async function loadManifest(db: Database, siteId: string): Promise<Manife
   return saved === undefined ? undefined : manifestSchema.safeParse(saved).data;
 }
 
-export async function saveManifest(db: Database, siteId: string, manifest: Manifest): Promise<void> {
-  await db.put('manifests', { siteId, manifest });
+/** Remembers what is live. A release, of which `version` tells the version of the site's files, is kept for good beside those before it. */
+export async function saveManifest(db: Database, siteId: string, manifest: Manifest, version?: number): Promise<void> {
+  const transaction = db.transaction(['manifests', 'releases'], 'readwrite');
+  void transaction.objectStore('manifests').put({ siteId, manifest });
+  if (version !== undefined) void transaction.objectStore('releases').put({ siteId, number: manifest.number, version, manifest });
+  await transaction.done;
+}
+
+/** A release as it was kept; undefined where it is not here, or cannot be read. */
+export async function loadRelease(db: Database, siteId: string, number: number): Promise<StoredRelease | undefined> {
+  const saved = await db.get('releases', [siteId, number]);
+  const manifest = saved && manifestSchema.safeParse(saved.manifest).data;
+  return saved && manifest && { ...saved, manifest };
+}
+
+/** The numbers of all releases that are kept. */
+export async function keptReleases(db: Database, siteId: string): Promise<readonly number[]> {
+  return (await db.getAllKeys('releases', siteRange(siteId))).map(([, number]) => number);
 }

@@ -1,10 +1,20 @@
 import { isPageFile } from '../../core/site/index.ts';
-import { siteRange, type Database, type StoredBytes, type StoredFile } from './database.ts';
+import { siteRange, type Database, type SiteRecord, type SiteVersion, type StoredBytes, type StoredFile } from './database.ts';
 
 /** Records a transaction takes: enough to be fast, few enough to leave room for others. */
 const BATCH = 100;
 
 const storeOf = (path: string): 'pages' | 'assets' => (isPageFile(path) ? 'pages' : 'assets');
+
+/**
+ * Under which id the files of a version of a site are kept: the first under the site's own, later ones beside it. Ids of sites never hold a tilde.
+ */
+export function filesId(siteId: string, version: number): string {
+  return version === 0 ? siteId : `${siteId}~${version}`;
+}
+
+/** The ids of all versions but the first. */
+const laterVersions = (siteId: string): IDBKeyRange => IDBKeyRange.bound([`${siteId}~`], [`${siteId}~\uffff`, []]);
 
 /** Keeps files of a site. */
 export async function saveFiles(db: Database, files: readonly (StoredFile & { readonly bytes: Uint8Array })[]): Promise<void> {
@@ -40,13 +50,18 @@ export async function* eachPage(db: Database, siteId: string): AsyncGenerator<St
 }
 
 /** Everything that is kept by site. */
-const BY_SITE = ['documents', 'manifests', 'journal', 'files', 'pages', 'assets', 'aside', 'rows'] as const;
+const BY_SITE = ['documents', 'manifests', 'journal', 'files', 'pages', 'assets', 'releases', 'aside', 'rows'] as const;
 
 /** Takes away everything kept of a site. */
 export async function clearSite(db: Database, siteId: string): Promise<void> {
   const transaction = db.transaction(['sites', ...BY_SITE], 'readwrite');
   const whole = (name: (typeof BY_SITE)[number]) => (name === 'documents' || name === 'manifests' ? siteId : siteRange(siteId));
-  await Promise.all([transaction.objectStore('sites').delete(siteId), ...BY_SITE.map((name) => transaction.objectStore(name).delete(whole(name) as never))]);
+  await Promise.all([
+    transaction.objectStore('sites').delete(siteId),
+    transaction.objectStore('sites').delete(IDBKeyRange.bound(`${siteId}~`, `${siteId}~\uffff`)),
+    ...BY_SITE.map((name) => transaction.objectStore(name).delete(whole(name) as never)),
+    ...(['files', 'pages', 'assets'] as const).map((name) => transaction.objectStore(name).delete(laterVersions(siteId))),
+  ]);
   await transaction.done;
 }
 
@@ -59,7 +74,7 @@ export async function sweep(db: Database, atWork: (siteId: string) => Promise<bo
   const stray = new Set<string>();
   for (const site of await db.getAll('sites')) {
     if (site.arriving && !(await atWork(site.id))) stray.add(site.id);
-    else known.add(site.id);
+    else for (const number of [0, ...(site.versions ?? []).map((version) => version.number)]) known.add(filesId(site.id, number));
   }
   for (const name of BY_SITE) {
     const store = db.transaction(name).store;
@@ -74,4 +89,28 @@ export async function sweep(db: Database, atWork: (siteId: string) => Promise<bo
   }
   for (const siteId of stray) await clearSite(db, siteId);
   return stray.size;
+}
+
+/**
+ * Makes files that were brought in under a version's id a version of the site: of what came in with them nothing else is kept. Undefined where the site is
+ * not there any more.
+ */
+export async function keepVersion(db: Database, siteId: string, version: SiteVersion): Promise<SiteRecord | undefined> {
+  const transaction = db.transaction(['sites', 'documents', 'journal', 'manifests', 'aside'], 'readwrite');
+  const sites = transaction.objectStore('sites');
+  const site = await sites.get(siteId);
+  const id = filesId(siteId, version.number);
+  const next = site && { ...site, versions: [...(site.versions ?? []).filter(({ number }) => number !== version.number), version] };
+  if (next) {
+    await Promise.all([
+      sites.put(next),
+      sites.delete(id),
+      transaction.objectStore('documents').delete(id),
+      transaction.objectStore('manifests').delete(id),
+      transaction.objectStore('journal').delete(siteRange(id)),
+      transaction.objectStore('aside').delete(siteRange(id)),
+    ]);
+  }
+  await transaction.done;
+  return next;
 }

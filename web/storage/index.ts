@@ -4,9 +4,11 @@ export {
   type Database,
   type SiteRecord,
   type SiteSummary,
+  type SiteVersion,
   type StoredAside,
   type StoredBytes,
   type StoredFile,
+  type StoredRelease,
 } from './database.ts';
 export {
   appendEntries,
@@ -16,7 +18,9 @@ export {
   listAside,
   loadDocument,
   loadHistory,
+  keptReleases,
   loadManifest,
+  loadRelease,
   notYetWritten,
   putAside,
   saveManifest,
@@ -26,6 +30,6 @@ export {
   writeSnapshot,
   type DocumentState,
 } from './documents.ts';
-export { clearSite, eachPage, listFiles, loadBytes, saveFiles, sweep } from './files.ts';
+export { clearSite, eachPage, filesId, keepVersion, listFiles, loadBytes, saveFiles, sweep } from './files.ts';
 export { keepRows, loadRows, type KeptRows } from './rows.ts';
 export { arrivalLock, updateSite } from './sites.ts';

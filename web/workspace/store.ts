@@ -568,7 +568,16 @@ export class Workspace {
     this.updating = true;
     const turn = this.opened;
     try {
-      while (this.queued.length > 0 && turn === this.opened)
+      while (this.queued.length > 0 && turn === this.opened) {
+        const { site } = this.state;
+        // Another version of the files: the site is read anew.
+        if (site && this.queued.some((change) => fieldsOf(change).some(({ table, key }) => table === 'source' && key === ''))) {
+          this.queued = [];
+          this.store.setState({ detail: undefined });
+          await this.takeIn(() => this.readSite(turn, site.id, this.state.document), true);
+          void this.lookFurther(turn);
+          continue;
+        }
         await this.takeIn(async () => {
           const changes = this.queued;
           this.queued = [];
@@ -577,6 +586,7 @@ export class Workspace {
           if (news.again === true) void this.lookFurther(turn);
           return news;
         });
+      }
       this.keepSoon();
     } catch (error) {
       // A worker that died reads everything anew when it is back. One that stumbled over this change is told of by whoever looks at the page.

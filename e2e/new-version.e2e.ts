@@ -1,0 +1,92 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import type { Page } from '@playwright/test';
+import { choosePage, expect, goTo, importSite, test, type App } from './fixtures/app.ts';
+import { zipOf } from './fixtures/site.ts';
+
+const DEMO = new URL('../demo/site', import.meta.url).pathname;
+const filesIn = (folder: string): string[] =>
+  readdirSync(folder).flatMap((name) => (statSync(join(folder, name)).isDirectory() ? filesIn(join(folder, name)) : [join(folder, name)]));
+const demo = (): Record<string, Uint8Array> => Object.fromEntries(filesIn(DEMO).map((path) => [relative(DEMO, path), new Uint8Array(readFileSync(path))]));
+
+/** What the host answers at a path of the site. */
+const visit = async (page: Page, app: App, path: string): Promise<string> =>
+  (await page.request.get(`http://127.0.0.1:${app.hostPort}${path}`, { headers: { host: 'quillfeather.example' } })).text();
+
+/** The demo as another generator would build it: another frame, the journal in another folder, a page gone, a page new, one described anew. */
+function rebuilt(files: Readonly<Record<string, Uint8Array>>): Record<string, Uint8Array> {
+  const out: Record<string, Uint8Array> = {};
+  for (const [path, bytes] of Object.entries(files)) {
+    if (path === 'shop/bone-folder/index.html') continue;
+    const to = path.replace(/^journal\/(?!index)/, 'notes/');
+    if (!path.endsWith('.html')) {
+      out[to] = bytes;
+      continue;
+    }
+    const html = new TextDecoder().decode(bytes).replaceAll('/journal/', '/notes/').replaceAll('"/notes/"', '"/journal/"');
+    const head = /<head>([^]*?)<\/head>/.exec(html)?.[1] ?? '';
+    const main = /<main[^]*<\/main>/.exec(html)?.[0] ?? '';
+    const described =
+      path === 'services/book-repair/index.html' ? head.replace(/(name="description" content=")[^"]*/, '$1Repairs, as the builder tells of them.') : head;
+    out[to] = new TextEncoder().encode(
+      `<!doctype html>\n<html lang="en"><head>${described}</head>\n<body class="theme-two"><div class="top"><a href="/">Quillfeather</a> <a href="/services/">Services</a></div>\n${main}\n<div class="end">Built on 1 December 2026</div></body></html>\n`,
+    );
+  }
+  out['materials/vellum/index.html'] = new TextEncoder().encode(
+    '<html lang="en"><title>Vellum</title><h1>Vellum</h1><p>Skin, scraped and dried under tension.</p></html>',
+  );
+  return out;
+}
+
+test('the site is built anew: what was written stays on top, what both changed is decided, and it is undone as one', async ({ page, app }) => {
+  const files = demo();
+  await importSite(page, app, 'bindery.zip', zipOf(files));
+  await goTo(page, 'Words');
+  const title = page.getByLabel('Title', { exact: true });
+  const description = page.getByLabel('Description', { exact: true });
+  await choosePage(page, 'Book repair');
+  await description.fill('Mine: repairs by hand in Saltmere.');
+  await choosePage(page, 'Why we sew');
+  await title.fill('Why sewn books last');
+  await choosePage(page, 'Bone folder');
+  await title.fill('A bone folder for paper');
+  await page.goto(page.url().replace(/\/words.*/, '/new-version'));
+  await page.locator('input[type=file][accept]').setInputFiles({ name: 'built.zip', mimeType: 'application/zip', buffer: Buffer.from(zipOf(files)) });
+  await expect(page.getByText('These are the very files that are here.')).toBeVisible();
+  await page.locator('input[type=file][accept]').setInputFiles({ name: 'built.zip', mimeType: 'application/zip', buffer: Buffer.from(zipOf(rebuilt(files))) });
+  const plan = page.getByTestId('version-plan');
+  await expect(plan).toContainText('1 to decide: the site changed it too');
+  await expect(plan).toContainText('1 is new'.replace('is', 'are'));
+  const conflict = page.locator('[data-conflict^="services/book-repair"]');
+  await expect(conflict).toContainText('Repairs, as the builder tells of them.');
+  await expect(conflict.getByRole('radio', { name: 'Mine' })).toBeChecked();
+  await page.getByLabel('Where /shop/bone-folder/ leads').fill('/shop/');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByTestId('version-taken')).toBeVisible();
+  await goTo(page, 'Words');
+  await choosePage(page, 'Why we sew');
+  await expect(title).toHaveValue('Why sewn books last');
+  await expect(page.locator('main')).toContainText('/notes/why-we-sew/');
+  await choosePage(page, 'Book repair');
+  await expect(description).toHaveValue('Mine: repairs by hand in Saltmere.');
+  await choosePage(page, 'Vellum');
+  // Undone, the files are those of before; done again, those of now, after a reload too.
+  await page.locator('h1').click();
+  await page.keyboard.press('Control+z');
+  await choosePage(page, 'Bone folder');
+  await expect(title).toHaveValue('A bone folder for paper');
+  await page.locator('h1').click();
+  await page.keyboard.press('Control+Shift+z');
+  await choosePage(page, 'Vellum');
+  await expect(page.locator('h1').first()).toContainText('Vellum');
+  await page.reload();
+  await choosePage(page, 'Why we sew');
+  await expect(title).toHaveValue('Why sewn books last');
+  await goTo(page, 'Release');
+  await page.getByRole('button', { name: /^Publish as release/ }).click();
+  await expect(page.getByTestId('released')).toBeVisible();
+  expect(await visit(page, app, '/notes/why-we-sew/')).toContain('<title>Why sewn books last</title>');
+  expect(await visit(page, app, '/journal/why-we-sew/')).toContain('url=/notes/why-we-sew/');
+  expect(await visit(page, app, '/shop/bone-folder/')).toContain('url=/shop/');
+  expect(await visit(page, app, '/services/book-repair/')).toContain('theme-two');
+});

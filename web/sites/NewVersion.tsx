@@ -1,0 +1,177 @@
+import { Archive, FolderOpen, FolderSync } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { messageOf } from '../../core/source/index.ts';
+import { counted, REFUSAL_WORDS, shortDate } from '../../core/wording/index.ts';
+import type { Bringing } from '../analysis/index.ts';
+import { PageLink } from '../components/index.ts';
+import { updateSite } from '../storage/index.ts';
+import { Busy, useDrop } from '../ui/index.ts';
+import { bringVersion, leaveVersion, takeVersion, useWorkspace, useWorkspaceApi, type Coming } from '../workspace/index.ts';
+import { fromArchive, fromDrop, fromFolder, fromInput } from './picking.ts';
+import { VersionPlan } from './VersionPlan.tsx';
+import { newVersion as wording } from './wording.ts';
+
+let jobs = 0;
+
+/** The site was built anew: its new files are brought in, what that would do is shown, and the owner's words stay on top. */
+export function NewVersion() {
+  const workspace = useWorkspaceApi();
+  const site = useWorkspace((state) => state.site);
+  const version = useWorkspace((state) => state.document.tables.source['']?.version ?? 0);
+  const [busy, setBusy] = useState<{ job: string; done: number; of: number }>();
+  const [failure, setFailure] = useState<string>();
+  const [outcome, setOutcome] = useState<'same' | 'taken' | 'planned-anew'>();
+  const [coming, setComing] = useState<Coming>();
+  const folderInput = useRef<HTMLInputElement>(null);
+  const archiveInput = useRef<HTMLInputElement>(null);
+  // What was brought in and not decided about is left when the screen is.
+  const undecided = useRef<Coming>(undefined);
+  useEffect(() => {
+    undecided.current = coming;
+  }, [coming]);
+  useEffect(
+    () => () => {
+      if (undecided.current) void leaveVersion(workspace, undecided.current).catch(() => undefined);
+    },
+    [workspace],
+  );
+
+  const bring = async (bringing: Bringing | undefined, folder?: FileSystemDirectoryHandle): Promise<void> => {
+    if (!bringing || !site) return;
+    const job = `version-${++jobs}`;
+    setFailure(undefined);
+    setOutcome(undefined);
+    setBusy({ job, done: 0, of: 1 });
+    try {
+      const found = await bringVersion(workspace, job, bringing, (done, of) => setBusy((now) => now && { ...now, done, of }));
+      if (found === 'same') setOutcome('same');
+      else if ('plan' in found) setComing(found);
+      else setFailure(REFUSAL_WORDS[found.reason] ?? REFUSAL_WORDS['failed']);
+      if (folder && !('reason' in (found as object))) await updateSite(workspace.tools.db, site.id, { folder });
+    } catch (error) {
+      setFailure(messageOf(error));
+    } finally {
+      setBusy(undefined);
+    }
+  };
+  const pick = async (known?: FileSystemDirectoryHandle): Promise<void> => {
+    if (!known && !window.showDirectoryPicker) return folderInput.current?.click();
+    try {
+      const folder = known ?? (await window.showDirectoryPicker?.({ mode: 'read' }));
+      if (!folder) return;
+      if (known && (await known.requestPermission?.({ mode: 'read' })) === 'denied') return setFailure(wording.denied);
+      await bring(await fromFolder(folder), folder);
+    } catch (error) {
+      if ((error as Error).name !== 'AbortError') setFailure(messageOf(error));
+    }
+  };
+  const take = async (theirs: ReadonlySet<string>, redirects: Readonly<Record<string, string>>): Promise<void> => {
+    if (!coming) return;
+    setBusy({ job: 'take', done: 0, of: 1 });
+    try {
+      const done = await takeVersion(workspace, coming, { theirs, redirects });
+      setComing(done === 'taken' ? undefined : done);
+      setOutcome(done === 'taken' ? 'taken' : 'planned-anew');
+    } catch (error) {
+      setFailure(messageOf(error));
+    } finally {
+      setBusy(undefined);
+    }
+  };
+  const leave = async (): Promise<void> => {
+    if (coming) await leaveVersion(workspace, coming).catch(() => undefined);
+    setComing(undefined);
+    setOutcome(undefined);
+  };
+  const { over, zone } = useDrop((transfer) => void fromDrop(transfer).then((bringing) => (coming ? undefined : bring(bringing))));
+  const latest = site?.versions?.find(({ number }) => number === version);
+  return (
+    <div className="mx-auto min-h-full max-w-column" {...zone}>
+      {over && !coming && <p className="drop-here display text-2xl">{wording.drop}</p>}
+      <h1>{wording.title}</h1>
+      <p className="soft mt-1 max-w-prose">{wording.lead}</p>
+      {!coming && (
+        <>
+          <div className="mt-4 flex flex-wrap gap-2.5">
+            {site?.folder && (
+              <button type="button" className="btn btn-primary gap-2" disabled={busy !== undefined} onClick={() => void pick(site.folder)}>
+                <FolderSync size={17} aria-hidden /> {wording.again(site.folder.name)}
+              </button>
+            )}
+            <button
+              type="button"
+              className={`btn gap-2 ${site?.folder ? 'btn-outline-ink' : 'btn-primary'}`}
+              disabled={busy !== undefined}
+              onClick={() => void pick()}
+            >
+              <FolderOpen size={17} aria-hidden /> {wording.folder}
+            </button>
+            <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => archiveInput.current?.click()}>
+              <Archive size={17} aria-hidden /> {wording.archive}
+            </button>
+            <input
+              ref={folderInput}
+              type="file"
+              className="hidden"
+              aria-label={wording.folder}
+              multiple
+              {...{ webkitdirectory: '' }}
+              onChange={(event) => event.target.files && void bring(fromInput(event.target.files)).then(() => (event.target.value = ''))}
+            />
+            <input
+              ref={archiveInput}
+              type="file"
+              className="hidden"
+              aria-label={wording.archive}
+              accept=".zip,application/zip"
+              onChange={(event) => {
+                const [file] = event.target.files ?? [];
+                event.target.value = '';
+                if (file) void fromArchive(file).then((bringing) => bring(bringing));
+              }}
+            />
+          </div>
+          <p className="soft mt-2 text-note">
+            {wording.dropHint}
+            {latest && ` ${wording.last(version + 1, shortDate(latest.at))}`}
+          </p>
+        </>
+      )}
+      {busy && (
+        <div className="mt-4">
+          <Busy
+            what={busy.job === 'take' ? wording.taking : wording.reading}
+            done={busy.done}
+            of={busy.of}
+            {...(busy.job === 'take' ? {} : { onCancel: () => void workspace.tools.analysis.cancel(busy.job).catch(() => undefined) })}
+          />
+        </div>
+      )}
+      {failure !== undefined && (
+        <p className="notice notice-bad mt-4" role="alert">
+          {failure}
+        </p>
+      )}
+      {outcome === 'same' && <p className="notice notice-good mt-4">{wording.same}</p>}
+      {outcome === 'planned-anew' && <p className="notice notice-amber mt-4">{wording.plannedAnew}</p>}
+      {outcome === 'taken' && (
+        <p className="notice notice-good mt-4 flex flex-wrap items-center gap-x-4 gap-y-1" data-testid="version-taken">
+          <span>{wording.taken}</span>
+          <PageLink to="release" className="link-act">
+            {wording.toRelease}
+          </PageLink>
+        </p>
+      )}
+      {coming && coming.version.unread.length > 0 && (
+        <p className="notice notice-amber mt-4">
+          {counted(coming.version.unread.length, 'file')} could not be read:{' '}
+          {coming.version.unread
+            .slice(0, 5)
+            .map(({ path }) => path)
+            .join(', ')}
+        </p>
+      )}
+      {coming && !busy && <VersionPlan key={coming.version.number} plan={coming.plan} onTake={take} onLeave={() => void leave()} />}
+    </div>
+  );
+}

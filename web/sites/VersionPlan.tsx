@@ -1,0 +1,299 @@
+import { useId, useMemo, useState, type ReactNode } from 'react';
+import { formerAddress, type MergePlan, type ThreeWays } from '../../core/merge/index.ts';
+import { addressOf, KIND_TABLE } from '../../core/site/index.ts';
+import { readableAddress } from '../../core/source/index.ts';
+import { More, Segments, useMore } from '../ui/index.ts';
+import { FOUND_BY, newVersion as wording, SAID } from './wording.ts';
+
+/** What taking a new version in would do, and what is to be decided about it. */
+export function VersionPlan({
+  plan,
+  onTake,
+  onLeave,
+}: {
+  readonly plan: MergePlan;
+  readonly onTake: (theirs: ReadonlySet<string>, redirects: Readonly<Record<string, string>>) => Promise<void>;
+  readonly onLeave: () => void;
+}) {
+  const [theirs, setTheirs] = useState<ReadonlySet<string>>(new Set());
+  const [redirects, setRedirects] = useState<Readonly<Record<string, string>>>({});
+  const bad = Object.entries(redirects).filter(([, to]) => to.trim() !== '' && !/^\/(?!\/)\S*$/.test(to.trim()));
+  const { pages } = plan;
+  const choose = (keys: readonly string[], side: 'mine' | 'theirs'): void => {
+    const next = new Set(theirs);
+    for (const key of keys) {
+      if (side === 'theirs') next.add(key);
+      else next.delete(key);
+    }
+    setTheirs(next);
+  };
+  const led = Object.fromEntries(Object.entries(redirects).flatMap(([file, to]) => (to.trim() === '' ? [] : [[file, to.trim()]])));
+  return (
+    <section className="mt-5" aria-label={wording.plan} data-testid="version-plan">
+      <dl className="panel grid gap-px overflow-hidden bg-line sm:grid-cols-2">
+        <Sum title={wording.pages}>
+          {[
+            [pages.same, wording.same1],
+            [pages.changed.length, wording.changed],
+            [pages.added.length, wording.added],
+            [pages.moved.length, wording.moved],
+            [pages.gone.length, wording.gone],
+          ]}
+        </Sum>
+        <Sum title={wording.yours}>
+          {[
+            [plan.kept, wording.stay],
+            [plan.settled.length, wording.settled],
+            [plan.conflicts.length, wording.toDecide],
+            [plan.homeless.length, wording.homeless],
+          ]}
+        </Sum>
+      </dl>
+      {plan.conflicts.length > 0 && (
+        <Part
+          title={wording.conflicts}
+          why={wording.conflictsWhy}
+          act={
+            <>
+              <button
+                type="button"
+                className="btn btn-sm btn-outline-ink"
+                onClick={() =>
+                  choose(
+                    plan.conflicts.map(({ key }) => key),
+                    'mine',
+                  )
+                }
+              >
+                {wording.allMine}
+              </button>
+              <button
+                type="button"
+                className="btn btn-sm btn-outline-ink"
+                onClick={() =>
+                  choose(
+                    plan.conflicts.map(({ key }) => key),
+                    'theirs',
+                  )
+                }
+              >
+                {wording.allTheirs}
+              </button>
+            </>
+          }
+        >
+          <Long of={plan.conflicts}>
+            {(one) => (
+              <li key={one.key} className="border-t border-line px-4 py-3" data-conflict={one.key}>
+                <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+                  <span className="font-semibold">{SAID[one.what]}</span>
+                  <span className="mono soft min-w-0 flex-1 truncate text-tiny">{pathOf(one)}</span>
+                  <Segments
+                    label={`${SAID[one.what]} of ${pathOf(one)}`}
+                    value={theirs.has(one.key) ? 'theirs' : 'mine'}
+                    onChange={(side) => choose([one.key], side)}
+                    options={[
+                      { value: 'mine', label: wording.mine },
+                      { value: 'theirs', label: wording.theirs },
+                    ]}
+                  />
+                </div>
+                <dl className="mt-2 grid gap-x-4 gap-y-1 text-small sm:grid-cols-3">
+                  <Said title={wording.was} chosen={false}>
+                    {one.base}
+                  </Said>
+                  <Said title={wording.mine} chosen={!theirs.has(one.key)}>
+                    {one.mine}
+                  </Said>
+                  <Said title={wording.theirs} chosen={theirs.has(one.key)}>
+                    {one.theirs}
+                  </Said>
+                </dl>
+              </li>
+            )}
+          </Long>
+        </Part>
+      )}
+      {plan.homeless.length > 0 && (
+        <Part title={wording.homelessTitle} why={wording.homelessWhy}>
+          <Long of={plan.homeless}>{(one) => <OneWord key={one.key} one={one} />}</Long>
+        </Part>
+      )}
+      {pages.gone.length > 0 && (
+        <Part title={wording.goneTitle} why={wording.goneWhy}>
+          <Long of={pages.gone}>
+            {({ id, words }) => (
+              <li key={id} className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-t border-line px-4 py-2.5">
+                <span className="mono min-w-0 flex-1 basis-56 break-all text-small">
+                  {readableAddress(formerAddress(id))}
+                  {words > 0 && <span className="soft ml-2 font-sans text-note">{wording.withWords(words)}</span>}
+                </span>
+                <label className="flex min-w-0 flex-1 basis-60 items-center gap-2 text-small">
+                  {wording.leadsTo}
+                  <input
+                    className="input input-sm mono min-w-0 flex-1"
+                    placeholder="/"
+                    list="addresses-there"
+                    aria-label={wording.leadsFrom(formerAddress(id))}
+                    aria-invalid={bad.some(([file]) => file === id)}
+                    value={redirects[id] ?? ''}
+                    onChange={(event) => setRedirects({ ...redirects, [id]: event.target.value })}
+                  />
+                </label>
+              </li>
+            )}
+          </Long>
+          <Addresses plan={plan} />
+        </Part>
+      )}
+      {pages.moved.length > 0 && (
+        <Part title={wording.movedTitle} why={wording.movedWhy}>
+          <Long of={pages.moved}>
+            {({ from, to, by }) => (
+              <li key={from} className="flex flex-wrap gap-x-3 border-t border-line px-4 py-2 text-small">
+                <span className="mono break-all">
+                  {readableAddress(addressOf(from))} → {readableAddress(addressOf(to))}
+                </span>
+                <span className="soft text-note">{FOUND_BY[by]}</span>
+              </li>
+            )}
+          </Long>
+        </Part>
+      )}
+      {plan.settled.length > 0 && (
+        <Folded title={wording.settledTitle(plan.settled.length)}>
+          <Long of={plan.settled}>{(one) => <OneWord key={one.key} one={one} />}</Long>
+        </Folded>
+      )}
+      {plan.kinds.length > 0 && (
+        <Folded title={wording.kindsTitle(plan.kinds.length)}>
+          <Long of={plan.kinds}>
+            {({ page, from, to }) => (
+              <li key={page} className="flex flex-wrap gap-x-3 border-t border-line px-4 py-2 text-small">
+                <span className="mono break-all">{readableAddress(addressOf(page))}</span>
+                <span className="soft">
+                  {KIND_TABLE[from].one} → {KIND_TABLE[to].one}
+                </span>
+              </li>
+            )}
+          </Long>
+        </Folded>
+      )}
+      {pages.added.length > 0 && (
+        <Folded title={wording.addedTitle(pages.added.length)}>
+          <Long of={pages.added}>
+            {(id) => (
+              <li key={id} className="mono border-t border-line px-4 py-2 text-small break-all">
+                {readableAddress(addressOf(id))}
+              </li>
+            )}
+          </Long>
+        </Folded>
+      )}
+      {bad.length > 0 && (
+        <p className="notice notice-bad mt-4" role="alert">
+          {wording.badAddress}
+        </p>
+      )}
+      <div className="sticky bottom-0 mt-5 flex flex-wrap items-center gap-3 border-t border-line bg-base-100 py-3">
+        <button type="button" className="btn btn-primary" disabled={bad.length > 0} onClick={() => void onTake(theirs, led)}>
+          {wording.take}
+        </button>
+        <button type="button" className="btn btn-outline-ink" onClick={onLeave}>
+          {wording.leave}
+        </button>
+        <span className="soft text-note">{wording.takeWhy}</span>
+      </div>
+    </section>
+  );
+}
+
+const pathOf = ({ page, what }: ThreeWays): string => (what === 'robots' ? 'robots.txt' : readableAddress(addressOf(page)));
+
+function Sum({ title, children }: { readonly title: string; readonly children: readonly (readonly [number, string])[] }) {
+  return (
+    <div className="bg-base-100 px-4 py-3">
+      <dt className="font-semibold">{title}</dt>
+      {children
+        .filter(([count], at) => count > 0 || at === 0)
+        .map(([count, words]) => (
+          <dd key={words} className="flex gap-2">
+            <span className="w-12 flex-none text-right font-semibold tabular-nums">{count}</span> {words}
+          </dd>
+        ))}
+    </div>
+  );
+}
+
+function Part({ title, why, act, children }: { readonly title: string; readonly why: string; readonly act?: ReactNode; readonly children: ReactNode }) {
+  const id = useId();
+  return (
+    <section className="mt-6" aria-labelledby={id}>
+      <div className="flex flex-wrap items-end gap-2.5">
+        <div className="min-w-0 flex-1 basis-64">
+          <h2 id={id}>{title}</h2>
+          <p className="soft text-note">{why}</p>
+        </div>
+        {act}
+      </div>
+      <div className="panel mt-2 overflow-hidden [&>ul>li:first-child]:border-t-0">{children}</div>
+    </section>
+  );
+}
+
+function Folded({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <details className="panel mt-4 overflow-hidden">
+      <summary className="cursor-pointer px-4 py-2.5 font-semibold">{title}</summary>
+      {children}
+    </details>
+  );
+}
+
+/** A list of which more is shown when asked for. */
+function Long<T>({ of, children }: { readonly of: readonly T[]; readonly children: (one: T) => ReactNode }) {
+  const { drawn, more } = useMore('');
+  return (
+    <>
+      <ul>{of.slice(0, drawn).map(children)}</ul>
+      <More drawn={drawn} total={of.length} onMore={more} />
+    </>
+  );
+}
+
+function Said({ title, chosen, children }: { readonly title: string; readonly chosen: boolean; readonly children: string }) {
+  return (
+    <div className={`min-w-0 rounded-field px-2 py-1 ${chosen ? 'bg-base-300' : ''}`}>
+      <dt className="soft text-tiny">{title}</dt>
+      <dd className="break-words" dir="auto">
+        {children === '' ? <span className="soft">{wording.nothing}</span> : children}
+      </dd>
+    </div>
+  );
+}
+
+function OneWord({ one }: { readonly one: ThreeWays }) {
+  return (
+    <li className="border-t border-line px-4 py-2 text-small">
+      <span className="font-semibold">{SAID[one.what]}</span> <span className="mono soft text-tiny break-all">{pathOf(one)}</span>
+      <span className="block break-words" dir="auto">
+        {one.mine}
+      </span>
+    </li>
+  );
+}
+
+/** Addresses of the new version, to choose from. */
+function Addresses({ plan }: { readonly plan: MergePlan }) {
+  const paths = useMemo(
+    () => ['/', ...[...plan.pages.added, ...plan.pages.changed, ...plan.pages.moved.map(({ to }) => to)].map((id) => addressOf(id))].slice(0, 500),
+    [plan],
+  );
+  return (
+    <datalist id="addresses-there">
+      {[...new Set(paths)].map((path) => (
+        <option key={path} value={path} />
+      ))}
+    </datalist>
+  );
+}

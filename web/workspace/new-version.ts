@@ -1,0 +1,50 @@
+import { mergeChange, type MergeChoices, type MergePlan } from '../../core/merge/index.ts';
+import type { SiteDocument } from '../../core/site/index.ts';
+import { handOver, onProgress, type Bringing, type BroughtVersion } from '../analysis/index.ts';
+import type { SiteVersion } from '../storage/index.ts';
+import type { Workspace } from './store.ts';
+
+/** A new version that lies beside the site's files, and what taking it would do to the document as it was then. */
+export interface Coming {
+  readonly siteId: string;
+  readonly document: SiteDocument;
+  readonly plan: MergePlan;
+  readonly version: SiteVersion;
+}
+
+/** Brings a new version of the open site's files in, without taking it. `same` where it is the one that is here. */
+export async function bringVersion(
+  workspace: Workspace,
+  job: string,
+  bringing: Bringing,
+  progress: (done: number, of: number) => void,
+): Promise<Coming | 'same' | Exclude<BroughtVersion, { ok: true }>> {
+  await workspace.whenIdle();
+  const { site, document } = workspace.state;
+  if (!site) throw new Error('no site is open');
+  const brought = await workspace.tools.analysis.bringVersion(job, site.id, document, handOver(bringing), onProgress(progress));
+  if (!brought.ok) return brought;
+  const { plan, version } = brought;
+  return plan && version ? { siteId: site.id, document, plan, version } : 'same';
+}
+
+/** Takes a new version in as it was planned, as one step for undo. Where the owner said something else meanwhile nothing is done, and it is planned anew. */
+export async function takeVersion(workspace: Workspace, coming: Coming, choices: MergeChoices): Promise<'taken' | Coming> {
+  await workspace.whenIdle();
+  const { analysis } = workspace.tools;
+  const { document } = workspace.state;
+  if (document !== coming.document) {
+    const plan = await analysis.planAgain(coming.siteId, document, coming.version.number);
+    return { ...coming, document, plan: plan ?? coming.plan };
+  }
+  // The files first: a document that names a version finds it there, whatever happens in between.
+  if (!(await analysis.keepVersion(coming.siteId, coming.version))) throw new Error('The site is not in this browser any more.');
+  workspace.change(mergeChange(document, coming.plan, choices), { label: 'A new version of the site was brought in' });
+  await workspace.whenIdle();
+  return 'taken';
+}
+
+/** Leaves a new version. Nothing of it stays. */
+export async function leaveVersion({ tools }: Workspace, { siteId, version }: Coming): Promise<void> {
+  await tools.analysis.dropVersion(siteId, version.number);
+}
