@@ -20,7 +20,6 @@ export interface ImportedFiles {
   readonly maps: Readonly<Record<string, string>>;
 }
 
-
 /** The files that are ours: only those whose text differs from what the site brought, or that it did not bring. `maps` are the maps and what goes with them, by path; `has` tells which files were brought in. */
 export function generatedFiles(
   document: SiteDocument,

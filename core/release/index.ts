@@ -1,11 +1,14 @@
 export { beingSent, broughtInManifest, IDLE, prepared, putOut, type ReleaseOrder } from './release-order.ts';
 export { sourceDiff, type Hunk } from './difference.ts';
 export { editsFor } from './edits.ts';
+export { canWait, editKey, fieldChanges, heldBack, itemKey, type FieldChange, type Held } from './partial.ts';
+export { takeFieldBack } from './take-back.ts';
 export {
   compareWithRelease,
   differsFromRelease,
   itemOf,
   otherItems,
+  hostingFrom,
   hostingOf,
   MANIFEST_FORMAT,
   manifestSchema,

@@ -94,6 +94,10 @@ export interface ReleaseItem {
   /** It is no file but something that the host is told. */
   readonly hosting?: true;
   readonly edits: readonly PageEdit[];
+  /** What is written into it as it is out. */
+  readonly before: readonly PageEdit[];
+  /** The file itself, as it was brought in, is another one than what is out. */
+  readonly source: boolean;
 }
 
 /** What the working copy would put out. */
@@ -110,23 +114,26 @@ export function itemOf(path: string, file: ReleasedFile, last: WorkingCopy | und
   const before = last?.files[path];
   if (isOurs(out) || !differsFromRelease(path, file, before)) return undefined;
   if (before && outPath(path, before) in (last?.own ?? {})) return undefined;
-  return { path, out, what: before ? 'changed' : 'new', own: false, edits: file.edits };
+  const source = before !== undefined && before.hash !== file.hash;
+  return { path, out, what: before ? 'changed' : 'new', own: false, edits: file.edits, before: before?.edits ?? [], source };
 }
+
+const NONE = { edits: [], before: [], source: false } as const;
 
 /** What a release would change besides files that it puts out: those that are gone, our own, and what the host is told. `now.files` need only say where each goes. */
 export function otherItems(now: WorkingCopy, last: WorkingCopy | undefined): { readonly gone: readonly ReleaseItem[]; readonly ours: readonly ReleaseItem[] } {
   const standing = new Set([...Object.entries(now.files).map(([path, file]) => outPath(path, file)), ...Object.keys(now.own)]);
   const gone = Object.entries(last?.files ?? {}).flatMap(([path, file]): ReleaseItem[] => {
     const out = outPath(path, file);
-    return path in now.files || standing.has(out) ? [] : [{ path, out, what: 'gone', own: false, edits: [] }];
+    return path in now.files || standing.has(out) ? [] : [{ path, out, what: 'gone', own: false, ...NONE }];
   });
   const ours = Object.entries(now.own).flatMap(([path, text]): ReleaseItem[] => {
     const before = last?.own[path];
     if (before === text) return [];
-    return [{ path, out: path, what: before === undefined && !(path in (last?.files ?? {})) ? 'new' : 'changed', own: true, edits: [] }];
+    return [{ path, out: path, what: before === undefined && !(path in (last?.files ?? {})) ? 'new' : 'changed', own: true, ...NONE }];
   });
   const told = [...new Set([...Object.keys(now.hosting ?? {}), ...Object.keys(last?.hosting ?? {})])].flatMap((sort): ReleaseItem[] =>
-    now.hosting?.[sort] === last?.hosting?.[sort] ? [] : [{ path: sort, out: sort, what: 'changed', own: true, hosting: true, edits: [] }],
+    now.hosting?.[sort] === last?.hosting?.[sort] ? [] : [{ path: sort, out: sort, what: 'changed', own: true, hosting: true, ...NONE }],
   );
   return { gone, ours: [...ours, ...told] };
 }
@@ -146,6 +153,17 @@ export function hostingOf(document: SiteDocument): Record<string, string> {
     ...(audience && audience !== 'public' ? { visitors: audience === 'restricted' ? `${audience}\n${password ?? ''}` : audience } : {}),
     ...(headers.length > 0 ? { headers: JSON.stringify(headers.map(({ path, match, values }) => ({ path, match, values }))) } : {}),
   };
+}
+
+/** What the host is told beside the files, read back from `hostingOf`. */
+export function hostingFrom(hosting: Readonly<Record<string, string>>): {
+  readonly audience: 'draft' | 'restricted' | 'public';
+  readonly password: string | undefined;
+  readonly headers: readonly { readonly path: string; readonly match: 'below' | 'contains' | 'ends'; readonly values: readonly string[] }[];
+} {
+  const [audience = 'public', password] = (hosting['visitors'] ?? 'public').split('\n');
+  const headers = JSON.parse(hosting['headers'] ?? '[]') as { path: string; match: 'below' | 'contains' | 'ends'; values: string[] }[];
+  return { audience: audience as 'draft' | 'restricted' | 'public', password: audience === 'restricted' ? password : undefined, headers };
 }
 
 /** Whether two sets of edits write the same. */

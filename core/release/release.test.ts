@@ -98,10 +98,13 @@ describe('what waits', () => {
   it('has no robots.txt of ours while the site’s own will do', () => {
     const imported = { robots: 'User-agent: *\n', maps: { 'sitemap.xml': '<urlset/>' } };
     expect(generatedFiles(document, imported, {}, () => false)).toEqual({});
-    expect(Object.keys(generatedFiles(document, { ...imported, robots: 'Sitemap: https://a.example/sitemap.xml' }, { 'sitemap.xml': '<urlset/>' }, () => false))).toEqual(
-      [],
-    );
-    expect(Object.keys(generatedFiles(document, { robots: undefined, maps: {} }, { 'sitemap.xml': '<urlset/>' }, () => false))).toEqual(['robots.txt', 'sitemap.xml']);
+    expect(
+      Object.keys(generatedFiles(document, { ...imported, robots: 'Sitemap: https://a.example/sitemap.xml' }, { 'sitemap.xml': '<urlset/>' }, () => false)),
+    ).toEqual([]);
+    expect(Object.keys(generatedFiles(document, { robots: undefined, maps: {} }, { 'sitemap.xml': '<urlset/>' }, () => false))).toEqual([
+      'robots.txt',
+      'sitemap.xml',
+    ]);
   });
   it('is shown as a difference in lines', () => {
     expect(sourceDiff('a\nb\nc\n', 'a\nB\nc\n')).toEqual([{ oldStart: 1, newStart: 1, lines: [' a', '-b', '+B', ' c'] }]);

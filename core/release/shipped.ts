@@ -4,14 +4,16 @@ import { decodeSource } from '../source/index.ts';
 import { outPath, type WorkingCopy } from './manifest.ts';
 
 /** One thing that goes out: a file of ours with its text, or a file that was brought in with what is written into it. */
-export type Shipment = { readonly path: string; readonly text: string } | { readonly path: string; readonly from: string; readonly edits: readonly PageEdit[] };
+export type Shipment =
+  | { readonly path: string; readonly text: string }
+  | { readonly path: string; readonly from: string; readonly hash: string; readonly edits: readonly PageEdit[] };
 
 /** Everything that goes out, by where it goes: ours first, then what was brought in, as far as ours does not stand in its place. */
-export function shipments(copy: WorkingCopy, imported: Iterable<string>): Shipment[] {
+export function shipments(copy: WorkingCopy): Shipment[] {
   const ours = Object.entries(copy.own).map(([path, text]) => ({ path, text }));
-  const theirs = [...imported].flatMap((from) => {
-    const path = outPath(from, copy.files[from] ?? {});
-    return path in copy.own ? [] : [{ path, from, edits: copy.files[from]?.edits ?? [] }];
+  const theirs = Object.entries(copy.files).flatMap(([from, file]) => {
+    const path = outPath(from, file);
+    return path in copy.own ? [] : [{ path, from, hash: file.hash, edits: file.edits }];
   });
   return [...ours, ...theirs];
 }

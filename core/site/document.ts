@@ -235,6 +235,12 @@ export const TABLES = {
     open: z.boolean().nullable().optional(),
     /** Where it went: `host`, or `brought-in` for release 0 and `kept` for files out by hand. */
     to: z.enum(['brought-in', 'host', 'files']).nullable().optional(),
+    /** What the owner wrote about it. */
+    note: text.nullable().optional(),
+    /** The earlier release that went out again by it. */
+    again: z.number().int().nullable().optional(),
+    /** How many things waited when it went out. */
+    held: z.number().int().nullable().optional(),
   }),
 } as const;
 

@@ -35,7 +35,7 @@ export function survey(site: Site, document: SiteDocument): Survey {
 /** What a release puts out, byte by byte, served as a plain host does. */
 export function released(site: Site, one: Survey, document: SiteDocument): Fetch {
   const out = new Map<string, Uint8Array>();
-  for (const shipment of shipments(one.workingCopy(), site.keys())) {
+  for (const shipment of shipments(one.workingCopy())) {
     if ('text' in shipment) {
       out.set(shipment.path, ownBytes(shipment.path, shipment.text));
       continue;

@@ -1,12 +1,11 @@
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import type { TextMeasure } from '../../core/language/index.ts';
 import { passagesIn, patchPage, readSource, scriptJson, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
-import { releasedTags, SITEMAP_PAGE, sourceDiff, type Hunk, type Manifest, written, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
+import { releasedTags, SITEMAP_PAGE, type Hunk, type Manifest, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import {
   applyChange,
   emptyDocument,
-  isPageFile,
   mainAddressChange,
   siteHost,
   siteOrigin,
@@ -18,18 +17,19 @@ import {
 import { ENGINES } from '../../core/engines/index.ts';
 import type { ResultExtras } from '../../core/results/index.ts';
 import type { MarkupReport, PageMeaning } from '../../core/structured-data/index.ts';
-import { decodeBytes, decodeSource, isAddressVariant } from '../../core/source/index.ts';
+import { decodeSource, isAddressVariant } from '../../core/source/index.ts';
 import { alikeGroups, patternPreview, phraseReport, picturePlaces, suggestionsForEmpty, Survey, type Imported } from '../../core/survey/index.ts';
 import { mapLines, summaryOf, type MapEntryLine, type MapFrom, type MapOrder, type MapSummary, type ReadMap, type MapReport } from '../../core/map/index.ts';
 import type { AddressWay, RobotsEffect, RobotsReport } from '../../core/crawl/index.ts';
 import type { PageRow, SiteNumbers } from '../../core/rows/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import { gatePlaces, type GatePlaces, type WayIn } from '../../core/indexing/index.ts';
-import { filesId, listFiles, loadBytes, loadManifest, loadRelease, type Database, type StoredFile } from '../storage/index.ts';
+import { filesId, listFiles, loadBytes, loadManifest, type Database, type StoredFile } from '../storage/index.ts';
 import { importedAddress, Meanings } from './meanings.ts';
 import { Measures } from './measures.ts';
 import { markupTree, type MarkupTree } from './markup-tree.ts';
 import { addressEffect, type AddressEffect } from './address-effect.ts';
+import { Releases } from './releases.ts';
 import { shownPage } from './shown-page.ts';
 import { templateMend, type MendGroup } from './template-mends.ts';
 import { readImported, readPages, readStored, type FactCache, type ReadFile } from './read-site.ts';
@@ -102,6 +102,7 @@ export class Analyst {
   private survey: Survey | undefined;
   /** Under which the version of the files that the document is about is kept. */
   filesId: string;
+  readonly releases: Releases;
   private files: StoredFile[] = [];
   private manifest: Manifest | undefined;
   private document: SiteDocument = emptyDocument();
@@ -128,6 +129,12 @@ export class Analyst {
     private readonly cache: FactCache,
   ) {
     this.filesId = siteId;
+    this.releases = new Releases(
+      db,
+      siteId,
+      () => this.versionOf(),
+      () => this.its().workingCopy(),
+    );
   }
 
   /** Reads all pages. Undefined where it was cancelled. */
@@ -419,32 +426,8 @@ export class Analyst {
   }
 
   /** The difference of a file between the last release and now. Undefined for bytes that are no text, or too far apart. */
-  async diff(path: string, own: boolean): Promise<readonly Hunk[] | undefined> {
-    const survey = this.its();
-    const copy = survey.workingCopy();
-    const bytes = await loadBytes(this.db, this.filesId, path);
-    const ownNow = copy.own[path];
-    const ownBefore = this.manifest?.own[path];
-    if (own) {
-      const imported = bytes && decodeBytes(bytes, 'utf-8');
-      return sourceDiff(ownBefore ?? (this.manifest?.files[path] ? (imported ?? '') : ''), ownNow ?? imported ?? '');
-    }
-    if (!bytes || !isPageFile(path)) return undefined;
-    const { encoding } = decodeSource(bytes);
-    const before = this.manifest?.files[path];
-    const released = before && (await this.releasedBytes(path));
-    const old = before && released ? decodeBytes(written(released, before.edits).bytes, encoding.name) : '';
-    return sourceDiff(old, decodeBytes(written(bytes, copy.files[path]?.edits ?? []).bytes, encoding.name));
-  }
-
-  /** The bytes that a released file was made from, which may be those of an earlier version of the site. */
-  private async releasedBytes(path: string): Promise<Uint8Array | undefined> {
-    const out = this.manifest?.files[path];
-    if (!this.manifest || !out) return undefined;
-    const here = this.files.find((file) => file.path === path);
-    if (here?.hash === out.hash) return loadBytes(this.db, this.filesId, path);
-    const release = await loadRelease(this.db, this.siteId, this.manifest.number);
-    return loadBytes(this.db, filesId(this.siteId, release?.version ?? 0), path);
+  diff(path: string, own: boolean): Promise<readonly Hunk[] | undefined> {
+    return this.releases.differenceIn(path, own, this.manifest, this.its().workingCopy());
   }
 
   /** The version of the site's files that a document is about. */
@@ -466,8 +449,8 @@ export class Analyst {
   }
 
   /** All rows as they are told now. */
-  whole(): { readonly rows: readonly PageRow[]; readonly numbers: SiteNumbers } {
-    return { rows: this.its().rows(), numbers: this.its().numbers() };
+  whole(): { readonly rows: readonly PageRow[]; readonly numbers: SiteNumbers; readonly version: number } {
+    return { rows: this.its().rows(), numbers: this.its().numbers(), version: this.versionOf() };
   }
 
   workingCopy(): ReturnType<Survey['workingCopy']> {

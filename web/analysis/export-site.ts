@@ -3,7 +3,7 @@ import { PROJECT_ENTRY, PROJECT_FILES, PROJECT_FORMAT, type ProjectFile } from '
 import type { PatchRefusal } from '../../core/page/index.ts';
 import { ownBytes, shipments, written, type WorkingCopy } from '../../core/release/index.ts';
 import { toHex } from '../../core/source/index.ts';
-import { loadBytes, type Database, type StoredFile } from '../storage/index.ts';
+import { filesId, loadBytes, type Database, type StoredFile } from '../storage/index.ts';
 
 /** One file as it goes out. */
 export interface OutFile {
@@ -16,25 +16,44 @@ export interface OutFile {
   readonly refused: PatchRefusal | undefined;
 }
 
+/** The bytes of a file of the site by its path and their hash; undefined where no version that is kept has them. */
+export type BytesOf = (path: string, hash: string) => Promise<Uint8Array | undefined>;
+
+/** Bytes as the versions of a site have them: the one that is open is asked first. */
+export function bytesIn(db: Database, siteId: string, open: number): BytesOf {
+  let others: readonly number[] | undefined;
+  const inVersion = async (version: number, path: string, hash: string): Promise<Uint8Array | undefined> => {
+    const id = filesId(siteId, version);
+    return (await db.get('files', [id, path]))?.hash === hash ? loadBytes(db, id, path) : undefined;
+  };
+  return async (path, hash) => {
+    const here = await inVersion(open, path, hash);
+    if (here) return here;
+    others ??= [0, ...((await db.get('sites', siteId))?.versions ?? []).map(({ number }) => number)].filter((number) => number !== open).reverse();
+    for (const version of others) {
+      const there = await inVersion(version, path, hash);
+      if (there) return there;
+    }
+    return undefined;
+  };
+}
+
 /** The files of a working copy, one after the other, as they go out. `paths` limits it to some, by where they go. */
-export async function* outFiles(
-  db: Database,
-  siteId: string,
-  copy: WorkingCopy,
-  files: readonly StoredFile[],
-  paths?: ReadonlySet<string>,
-): AsyncGenerator<OutFile> {
+export async function* outFiles(bytesOf: BytesOf, copy: WorkingCopy, files: readonly StoredFile[], paths?: ReadonlySet<string>): AsyncGenerator<OutFile> {
   const known = new Map(files.map((file) => [file.path, file]));
-  for (const shipment of shipments(copy, known.keys())) {
+  for (const shipment of shipments(copy)) {
     const { path } = shipment;
     if (paths && !paths.has(path)) continue;
     if ('text' in shipment) {
       yield { path, bytes: ownBytes(path, shipment.text), modified: undefined, refused: undefined };
       continue;
     }
-    const file = known.get(shipment.from);
-    const bytes = await loadBytes(db, siteId, shipment.from);
-    if (!bytes) continue;
+    const { from, hash } = shipment;
+    const here = known.get(from);
+    const file = here?.hash === hash ? here : undefined;
+    const bytes = await bytesOf(from, hash);
+    // A file that is left out by itself would be gone from the site.
+    if (!bytes) throw new Error(`The bytes of ${from} are not kept in this browser.`);
     yield { path, modified: file?.modified, oldName: path === shipment.from ? file?.oldName : undefined, ...written(bytes, shipment.edits) };
   }
 }

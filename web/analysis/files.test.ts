@@ -10,7 +10,7 @@ import { oldZip } from '../../core/testing/zip.ts';
 import { Analyst } from './analyst.ts';
 import { importSite, type Bringing, type BringingResult } from './import-site.ts';
 import { written } from '../../core/release/index.ts';
-import { outFiles, packProject, packZip } from './export-site.ts';
+import { bytesIn, outFiles, packProject, packZip } from './export-site.ts';
 
 let db: Database;
 let names = 0;
@@ -134,7 +134,7 @@ describe('bringing a site in', () => {
     expect(one.otherFiles().map(({ path }) => path)).toEqual(['mail.php']);
     const change = set('pages', 'about.php', 'title', 'About the bindery');
     one.update(applyChange((await loadDocument(db, 's')).document, change), change);
-    const out = await unpack((await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
+    const out = await unpack((await packZip(outFiles(bytesIn(db, 's', 0), one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
     expect(new TextDecoder().decode(out.get('about.php'))).toBe(
       '<?php $a = 1 ?><!doctype html><html><title>About the bindery</title><h1>About us</h1><?php foot() ?></html>',
     );
@@ -154,7 +154,7 @@ describe('putting files out', () => {
           db = await openDatabase(`test-${++names}`);
           if (!(await take(archive(files))).ok) return;
           const one = await analyst();
-          const { zip } = await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25));
+          const { zip } = await packZip(outFiles(bytesIn(db, 's', 0), one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25));
           const out = await unpack(zip);
           expect([...out.keys()].sort()).toEqual(Object.keys(files).sort());
           for (const [path, content] of Object.entries(files)) expect(sameBytes(out.get(path) as Uint8Array, content)).toBe(true);
@@ -181,7 +181,9 @@ describe('putting files out', () => {
       );
       const change = set('pages', 'Köln/wähle.html', 'ending', 'choose');
       one.update(applyChange(document, change), change);
-      const zip = new Uint8Array(await (await packZip(outFiles(db, id, one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip.arrayBuffer());
+      const zip = new Uint8Array(
+        await (await packZip(outFiles(bytesIn(db, id, 0), one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip.arrayBuffer(),
+      );
       const listing = listArchive(zip);
       if (!listing.ok) throw new Error(listing.reason);
       for (const entry of listing.entries) expect(inflateEntry(zip, entry).ok).toBe(true);
@@ -202,7 +204,7 @@ describe('putting files out', () => {
     const one = await analyst();
     const change = set('pages', 'a.html', 'title', 'Café & Škola');
     one.update(applyChange((await loadDocument(db, 's')).document, change), change);
-    const out = await unpack((await packZip(outFiles(db, 's', one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
+    const out = await unpack((await packZip(outFiles(bytesIn(db, 's', 0), one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
     expect(Buffer.from(out.get('a.html') as Uint8Array).toString('latin1')).toBe('<title>Caf&#xE9; &amp; &#x160;kola</title>');
     for (const path of ['index.html', 'p.gif', 'robots.txt'] as const) expect(sameBytes(out.get(path) as Uint8Array, SITE[`site/${path}`])).toBe(true);
     expect(await one.diff('a.html', false)).toEqual([{ oldStart: 1, newStart: 1, lines: ['+<title>Caf&#xE9; &amp; &#x160;kola</title>'] }]);

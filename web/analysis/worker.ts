@@ -1,17 +1,7 @@
 import { expose } from 'comlink';
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import type { PatchRefusal } from '../../core/page/index.ts';
-import {
-  beingSent,
-  broughtInManifest,
-  IDLE,
-  outPath,
-  prepared,
-  putOut,
-  type ReleaseItem,
-  type ReleaseOrder,
-  type WorkingCopy,
-} from '../../core/release/index.ts';
+import { broughtInManifest, type ReleaseItem } from '../../core/release/index.ts';
 import type { MergePlan } from '../../core/merge/index.ts';
 import { fieldsOf, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
 import type { MapFrom, MapOrder } from '../../core/map/index.ts';
@@ -23,7 +13,9 @@ import {
   clearSite,
   filesId,
   keepRows,
+  dropReleases,
   keepVersion,
+  keptReleases,
   lastingDatabase,
   listAside,
   loadHistory,
@@ -36,12 +28,13 @@ import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
 import { importSite, type Bringing, type BringingResult } from './import-site.ts';
 import { planVersion } from './new-version.ts';
-import { bundle, outFiles, packProject, packZip } from './export-site.ts';
+import { bytesIn, outFiles, packProject, packZip } from './export-site.ts';
+import type { ReleaseRef } from './releases.ts';
+import { Sending, type Outgoing, type ReleaseWish } from './sending.ts';
 
 type Progress = (done: number, of: number) => void;
 
 const sha256 = async (bytes: Uint8Array): Promise<string> => toHex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>)));
-const BUNDLE = 12_000_000;
 
 let database: Promise<Database> | undefined;
 const db = (): Promise<Database> =>
@@ -53,7 +46,7 @@ const db = (): Promise<Database> =>
 let analyst: Analyst | undefined;
 /** The opening that is under way: what is asked of a site meanwhile waits for it. */
 let opening: Promise<unknown> = Promise.resolve();
-let order: ReleaseOrder = IDLE;
+let sending: Sending | undefined;
 const cache: FactCache = new Map();
 const cancelled = new Set<string>();
 
@@ -62,6 +55,12 @@ const site = async (): Promise<Analyst> => {
   if (!analyst) throw new Error('no site is open');
   return analyst;
 };
+
+/** The release that was prepared. A worker that was started since knows of none: then it is prepared anew. */
+function onItsWay(): Sending {
+  if (!sending) throw new Error('no release was prepared');
+  return sending;
+}
 
 /** Held as long as this worker lives: whoever is granted it knows that the worker is gone. */
 const alive = new Promise<void>((held) => {
@@ -229,6 +228,25 @@ const service = {
   heaviest: async (most: number) => (await site()).heaviest(most),
   unreadable: async () => (await site()).unreadable(),
   diff: async (path: string, own: boolean) => (await site()).diff(path, own),
+  /** What differs between two releases, or one and now. */
+  compareReleases: async (before: ReleaseRef, after: ReleaseRef) => {
+    const its = await site();
+    await its.allUnderstood();
+    return its.releases.compare(before, after);
+  },
+  diffBetween: async (path: string, own: boolean, before: ReleaseRef, after: ReleaseRef) => (await site()).releases.diff(path, own, before, after),
+  keptReleases: async (): Promise<readonly number[]> => keptReleases(await db(), (await site()).siteId),
+  /** A release that is kept, as a ZIP of its files. */
+  async releaseZip(number: number, progress: Progress): Promise<Blob> {
+    const its = await site();
+    const kept = await its.releases.manifest(number);
+    if (!kept) throw new Error(`Release ${number} is not kept in this browser.`);
+    const of = Object.keys(kept.manifest.files).length;
+    const out = outFiles(bytesIn(await db(), its.siteId, its.versionOf()), kept.manifest, its.storedFiles());
+    return (await packZip(out, new Date(), (count) => count % 20 === 0 && progress(count, of))).zip;
+  },
+  /** Forgets releases that are kept. What is live stays known. */
+  dropReleases: async (numbers: readonly number[]): Promise<void> => dropReleases(await db(), (await site()).siteId, numbers),
   /** Finds out more, for about so many milliseconds; `left` is how much is still to come. */
   lookFurther: async (milliseconds: number) => (await site()).lookFurther(milliseconds),
   alike: async () => (await site()).alike(),
@@ -260,7 +278,7 @@ const service = {
           );
     const of = paths?.size ?? its.storedFiles().length;
     const packed = await packZip(
-      outFiles(await db(), its.filesId, its.workingCopy(), its.storedFiles(), paths),
+      outFiles(bytesIn(await db(), its.siteId, its.versionOf()), its.workingCopy(), its.storedFiles(), paths),
       new Date(),
       (count) => count % 20 === 0 && progress(count, of),
     );
@@ -278,70 +296,26 @@ const service = {
         .map((item) => item.out),
     );
     const found: { path: string; bytes: Uint8Array }[] = [];
-    for await (const { path, bytes } of outFiles(await db(), its.filesId, its.workingCopy(), its.storedFiles(), paths)) found.push({ path, bytes });
+    for await (const { path, bytes } of outFiles(bytesIn(await db(), its.siteId, its.versionOf()), its.workingCopy(), its.storedFiles(), paths))
+      found.push({ path, bytes });
     return found;
   },
 
-  /** What goes out in a release: every path with the hash of its bytes. */
-  async outgoing(
-    number: number,
-    progress: Progress,
-  ): Promise<{ files: { path: string; hash: string; size: number }[]; refused: { path: string; reason: PatchRefusal }[] }> {
+  /** What goes out in a release. */
+  async outgoing(number: number, wish: ReleaseWish, progress: Progress): Promise<Outgoing> {
     const its = await site();
     await its.allUnderstood();
-    const manifest = its.manifestFor(number);
-    const copy: WorkingCopy = manifest;
-    const files: { path: string; hash: string; size: number }[] = [];
-    const refused: { path: string; reason: PatchRefusal }[] = [];
-    // Only what is written anew has to be hashed anew.
-    const rewritten = new Set([
-      ...Object.keys(copy.own),
-      ...Object.entries(copy.files).flatMap(([path, file]) => (file.edits.length > 0 ? [outPath(path, file)] : [])),
-    ]);
-    for (const file of its.storedFiles()) {
-      const path = outPath(file.path, copy.files[file.path] ?? {});
-      if (!rewritten.has(path)) files.push({ path, hash: file.hash, size: file.size });
-    }
-    let done = 0;
-    for await (const out of outFiles(await db(), its.filesId, copy, its.storedFiles(), rewritten)) {
-      files.push({ path: out.path, hash: await sha256(out.bytes), size: out.bytes.length });
-      if (out.refused) refused.push({ path: out.path, reason: out.refused });
-      if (++done % 20 === 0) progress(done, rewritten.size);
-    }
-    order = prepared(manifest, new Set(refused.map(({ path }) => path)));
-    return { files, refused };
+    sending = new Sending(await db(), sha256);
+    return sending.outgoing(its, number, wish, progress);
   },
 
   /** Bundles of the files with these hashes, to be sent one after the other. */
-  async bundles(wanted: readonly { path: string; hash: string }[]): Promise<Blob[]> {
-    const its = await site();
-    const paths = new Map(wanted.map(({ path, hash }) => [path, hash]));
-    const blobs: Blob[] = [];
-    let batch: { hash: string; bytes: Uint8Array }[] = [];
-    let size = 0;
-    const flush = (): void => {
-      if (batch.length > 0) blobs.push(new Blob([bundle(batch)], { type: 'application/zip' }));
-      batch = [];
-      size = 0;
-    };
-    const sent = new Set<string>();
-    for await (const out of outFiles(await db(), its.filesId, beingSent(order), its.storedFiles(), new Set(paths.keys()))) {
-      const hash = paths.get(out.path) as string;
-      if (sent.has(hash)) continue;
-      sent.add(hash);
-      batch.push({ hash, bytes: out.bytes });
-      size += out.bytes.length;
-      if (size > BUNDLE) flush();
-    }
-    flush();
-    return blobs;
-  },
+  bundles: async (wanted: readonly { path: string; hash: string }[]): Promise<Blob[]> => onItsWay().bundles(wanted),
 
   /** Remembers the release that `outgoing` prepared; `document` holds its record already. */
   async released(document: SiteDocument): Promise<SurveyNews> {
     const its = await site();
-    const { order: after, manifest } = putOut(order);
-    order = after;
+    const manifest = onItsWay().finish();
     await saveManifest(await db(), its.siteId, manifest, its.versionOf());
     return inParts(its.released(manifest, document));
   },

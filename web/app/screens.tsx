@@ -3,6 +3,7 @@ import { useLocation } from 'react-router';
 import { VIEWS as DOORS } from '../doors/views.ts';
 import { VIEWS as MAPS } from '../map/views.ts';
 import { VIEWS as MEANING } from '../meaning/views.ts';
+import { VIEWS as RELEASES } from '../release/views.ts';
 import type { Stop } from '../../core/checks/index.ts';
 import { PageLink, STOPS } from '../components/index.ts';
 import { Empty, fetchPart, part } from '../ui/index.ts';
@@ -29,6 +30,7 @@ export const WAYS: Readonly<Record<string, readonly { readonly id: string; reado
   meaning: MEANING,
   doors: DOORS,
   map: MAPS,
+  release: RELEASES,
 };
 
 /** The routes below a site's own. */

@@ -1,92 +1,178 @@
 import { ChevronRight } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { canWait, fieldChanges, takeFieldBack, type FieldChange, type Held, type ReleaseItem } from '../../core/release/index.ts';
 import { all, outgoingHeaderRules, takenBack } from '../../core/site/index.ts';
-import type { ReleaseItem } from '../../core/release/index.ts';
 import { counted, editWords } from '../../core/wording/index.ts';
-import { wording } from './wording.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { Diff } from './Diff.tsx';
+import { goes, withField, withItem } from './held.ts';
+import { wording } from './wording.ts';
 
 const WHAT = { new: 'new', changed: 'changed', gone: 'gone' } as const;
 
-/** One file that waits: its fields, its source diff, and a way to take its words back. */
-export function WaitingItem({ item }: { readonly item: ReleaseItem }) {
+/** One file that waits: whether it goes, field by field, its source before and after, and a way to take its words back. */
+export function WaitingItem({ item, held, onHeld }: { readonly item: ReleaseItem; readonly held: Held; readonly onHeld: (held: Held) => void }) {
   const workspace = useWorkspaceApi();
   const [open, setOpen] = useState(false);
   const name = useWorkspace((state) => state.byId.get(item.path)?.name);
   const document = useWorkspace((state) => state.document);
-  if (item.hosting) return <HostingItem path={item.path} />;
-  const takeBack = item.own ? [] : takenBack(document, item.path);
+  const takeBack = item.own || item.hosting ? [] : takenBack(document, item.path);
+  const title = item.hosting ? (item.path === 'visitors' ? wording.visitors : wording.headers) : (name ?? item.path);
+  const waits = goes(held, item);
+  const free = item.what !== 'changed' || item.own || item.hosting === true || item.path === item.out || canWaitMoved(item);
+  const fields = item.own || item.hosting ? [] : fieldChanges(item.edits, item.before);
   return (
-    <li className="border-t border-line first:border-t-0" data-waiting={item.path}>
-      <div className="flex items-start gap-2 px-3 py-2">
+    <li className="border-t border-line first:border-t-0" data-waiting={item.path} data-goes={waits}>
+      <div className="flex items-start gap-2.5 py-2 pr-3 pl-3">
+        <Tick label={`${title} goes with this release`} state={waits} disabled={!free} onChange={(going) => onHeld(withItem(held, item, going))} />
+        <div className="min-w-0 flex-1">
+          <div className="flex items-start gap-2">
+            {item.hosting ? (
+              <p className="min-h-8 min-w-0 flex-1">
+                <span className="font-semibold">{title}</span> <span className="soft text-note">told to the host</span>
+                <Told path={item.path} />
+              </p>
+            ) : (
+              <button
+                type="button"
+                className="flex min-h-8 min-w-0 flex-1 cursor-pointer items-start gap-1.5 text-left"
+                aria-expanded={open}
+                onClick={() => setOpen(!open)}
+              >
+                <ChevronRight size={17} className={`mt-0.5 flex-none transition-transform ${open ? 'rotate-90' : ''}`} aria-hidden />
+                <span className="min-w-0">
+                  <span className="font-semibold">{title}</span> <span className="soft text-note">{WHAT[item.what]}</span>
+                  {item.own && <span className="soft ml-1.5 text-note">written by this program</span>}
+                  {item.source && <span className="soft ml-1.5 text-note">{wording.otherFile}</span>}
+                  {name && <span className="mono soft block break-all text-tiny">{item.out}</span>}
+                </span>
+              </button>
+            )}
+            {takeBack.length > 0 && item.what === 'changed' && (
+              <button
+                type="button"
+                className="link-act flex-none text-note"
+                onClick={() => workspace.change(all(takeBack), { label: `Changes of “${title}” were taken back` })}
+              >
+                Undo this
+              </button>
+            )}
+          </div>
+          {fields.length > 0 && (
+            <ul className="mt-0.5 ml-6">
+              {fields.map((field) => (
+                <Field key={field.key} item={item} field={field} title={title} held={held} onHeld={onHeld} free={free} />
+              ))}
+            </ul>
+          )}
+        </div>
+      </div>
+      {open && <SourceDiff path={item.path} own={item.own} />}
+    </li>
+  );
+}
+
+/** A page whose address is the one it is out at can wait; one that moves cannot, since others lead to where it will be. */
+const canWaitMoved = (item: ReleaseItem): boolean => !fieldChanges(item.edits, item.before).some(({ key }) => key === 'addresses') && canWait(item, undefined);
+
+function Field({
+  item,
+  field,
+  title,
+  held,
+  onHeld,
+  free,
+}: {
+  readonly item: ReleaseItem;
+  readonly field: FieldChange;
+  readonly title: string;
+  readonly held: Held;
+  readonly onHeld: (held: Held) => void;
+  readonly free: boolean;
+}) {
+  const workspace = useWorkspaceApi();
+  const document = useWorkspace((state) => state.document);
+  const { now, before } = field;
+  const words = now ? editWords(now) : before ? { field: editWords(before).field, value: wording.asThePage } : undefined;
+  if (!words) return null;
+  const kept = held[`file ${item.path}`] ?? [];
+  const going = kept !== 'whole' && !kept.includes(field.key);
+  const back = takeFieldBack(document, item.path, field);
+  const was = before && now ? editWords(before).value : undefined;
+  return (
+    <li className="flex items-start gap-2 py-0.5 text-small" data-field={field.key}>
+      {free && field.key !== 'addresses' ? (
+        <Tick
+          small
+          label={`${words.field} of ${title} goes with this release`}
+          state={going ? 'all' : 'none'}
+          onChange={(on) => onHeld(withField(held, item, field.key, on))}
+        />
+      ) : (
+        <span className="w-5 flex-none" />
+      )}
+      <span className={`min-w-0 flex-1 break-words ${going ? '' : 'soft'}`}>
+        <span className="soft">{words.field}:</span> <span dir="auto">{words.value}</span>
+        {was !== undefined && (
+          <span className="soft block text-note">
+            {wording.was} <span dir="auto">{was}</span>
+          </span>
+        )}
+      </span>
+      {back && (
         <button
           type="button"
-          className="flex min-h-8 min-w-0 flex-1 cursor-pointer items-start gap-2 text-left"
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
+          className="link-act flex-none text-note"
+          aria-label={`Take back: ${words.field} of ${title}`}
+          onClick={() => workspace.change(back, { label: `“${title}”: ${words.field.toLowerCase()} was taken back` })}
         >
-          <ChevronRight size={17} className={`mt-0.5 flex-none transition-transform ${open ? 'rotate-90' : ''}`} aria-hidden />
-          <span className="min-w-0">
-            <span className="font-semibold">{name ?? item.path}</span> <span className="soft text-note">{WHAT[item.what]}</span>
-            {name && <span className="mono soft block break-all text-tiny">{item.out}</span>}
-            {item.edits.map((edit) => {
-              const { field, value } = editWords(edit);
-              return (
-                <span
-                  key={`${edit.kind} ${'start' in edit ? edit.start : 'property' in edit ? edit.property : 'name' in edit ? edit.name : ''}`}
-                  className="block text-small"
-                >
-                  <span className="soft">{field}:</span> {value}
-                </span>
-              );
-            })}
-            {item.own && <span className="soft block text-note">written by this program</span>}
-          </span>
+          {wording.takeBack}
         </button>
-        {takeBack.length > 0 && item.what === 'changed' && (
-          <button
-            type="button"
-            className="link-act flex-none text-note"
-            onClick={() => workspace.change(all(takeBack), { label: `Changes of “${name ?? item.path}” were taken back` })}
-          >
-            Undo this
-          </button>
-        )}
-      </div>
-      {open && <Diff path={item.path} own={item.own} />}
+      )}
     </li>
+  );
+}
+
+/** A box to tick that can be half ticked. */
+function Tick({
+  label,
+  state,
+  small = false,
+  disabled = false,
+  onChange,
+}: {
+  readonly label: string;
+  readonly state: 'all' | 'some' | 'none';
+  readonly small?: boolean;
+  readonly disabled?: boolean;
+  readonly onChange: (on: boolean) => void;
+}) {
+  const box = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (box.current) box.current.indeterminate = state === 'some';
+  }, [state]);
+  return (
+    <input
+      ref={box}
+      type="checkbox"
+      className={`checkbox mt-1 flex-none ${small ? 'checkbox-xs' : 'checkbox-sm'}`}
+      aria-label={label}
+      checked={state === 'all'}
+      disabled={disabled}
+      title={disabled ? wording.cannotWait : undefined}
+      onChange={(event) => onChange(event.target.checked)}
+    />
   );
 }
 
 /** Something that the host is told beside the files: not a file, so there is nothing to compare line by line. */
-function HostingItem({ path }: { readonly path: string }) {
+function Told({ path }: { readonly path: string }) {
   const audience = useWorkspace((state) => state.document.tables.visitors['']?.audience ?? 'public');
   const rules = useWorkspace((state) => outgoingHeaderRules(state.document).length);
-  return (
-    <li className="border-t border-line px-3 py-2.5 pl-9 first:border-t-0" data-waiting={path}>
-      <span className="font-semibold">{path === 'visitors' ? wording.visitors : wording.headers}</span> <span className="soft text-note">told to the host</span>
-      <span className="block text-small">{path === 'visitors' ? wording.audience[audience] : counted(rules, 'rule')}</span>
-    </li>
-  );
+  return <span className="block text-small">{path === 'visitors' ? wording.audience[audience] : counted(rules, 'rule')}</span>;
 }
 
-function Diff({ path, own }: { readonly path: string; readonly own: boolean }) {
-  const hunks = useReport(async (one) => ({ hunks: await one.tools.analysis.diff(path, own) }), `${path} ${own}`);
-  if (!hunks) return <p className="soft px-4 pb-3">Comparing …</p>;
-  if (!hunks.hunks) return <p className="soft px-4 pb-3 text-note">There is no text to compare here.</p>;
-  return (
-    <div className="border-t border-line bg-base-200 py-2" role="region" aria-label={`Source of ${path}, before and after`} tabIndex={0}>
-      {hunks.hunks.map((hunk, index) => (
-        <div key={index} className="mb-2">
-          <p className="soft mono px-3 text-tiny">line {hunk.newStart}</p>
-          {hunk.lines.map((line, at) => (
-            <span key={at} className={`diff-line ${line.startsWith('+') ? 'diff-add' : line.startsWith('-') ? 'diff-del' : ''}`}>
-              {line}
-            </span>
-          ))}
-        </div>
-      ))}
-      {hunks.hunks.length === 0 && <p className="soft px-4 text-note">No difference.</p>}
-    </div>
-  );
+function SourceDiff({ path, own }: { readonly path: string; readonly own: boolean }) {
+  const compared = useReport(async (one) => ({ hunks: await one.tools.analysis.diff(path, own) }), `${path} ${own}`);
+  return <Diff path={path} compared={compared} />;
 }

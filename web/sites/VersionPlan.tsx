@@ -49,6 +49,21 @@ export function VersionPlan({
           ]}
         </Sum>
       </dl>
+      <div className="sticky -top-4 z-10 mt-3 flex flex-wrap items-center gap-x-3 gap-y-1.5 bg-base-200 py-2.5">
+        <button type="button" className="btn btn-primary" disabled={bad.length > 0} onClick={() => void onTake(theirs, led)}>
+          {wording.take}
+        </button>
+        <button type="button" className="btn btn-outline-ink" onClick={onLeave}>
+          {wording.leave}
+        </button>
+        {bad.length > 0 ? (
+          <span className="text-note text-error" role="alert">
+            {wording.badAddress}
+          </span>
+        ) : (
+          <span className="soft text-note">{wording.takeWhy}</span>
+        )}
+      </div>
       {plan.conflicts.length > 0 && (
         <Part
           title={wording.conflicts}
@@ -190,20 +205,6 @@ export function VersionPlan({
           </Long>
         </Folded>
       )}
-      {bad.length > 0 && (
-        <p className="notice notice-bad mt-4" role="alert">
-          {wording.badAddress}
-        </p>
-      )}
-      <div className="sticky bottom-0 mt-5 flex flex-wrap items-center gap-3 border-t border-line bg-base-100 py-3">
-        <button type="button" className="btn btn-primary" disabled={bad.length > 0} onClick={() => void onTake(theirs, led)}>
-          {wording.take}
-        </button>
-        <button type="button" className="btn btn-outline-ink" onClick={onLeave}>
-          {wording.leave}
-        </button>
-        <span className="soft text-note">{wording.takeWhy}</span>
-      </div>
     </section>
   );
 }

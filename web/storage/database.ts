@@ -76,6 +76,7 @@ export interface StoredRows {
   readonly siteId: string;
   readonly part: number;
   readonly made: string;
+  readonly version?: number;
   readonly numbers: SiteNumbers;
   readonly of: number;
   readonly rows: readonly PageRow[];

@@ -18,6 +18,7 @@ export {
   listAside,
   loadDocument,
   loadHistory,
+  dropReleases,
   keptReleases,
   loadManifest,
   loadRelease,

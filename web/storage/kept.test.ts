@@ -132,20 +132,20 @@ describe('rows of last time', () => {
   const rows = Array.from({ length: 1_234 }, (_, at) => ({ id: `${at}.html`, name: `Page ${at}` })) as never[];
   const numbers = { pages: 1_234 } as never;
   it('come back in their order, for the program that kept them', async () => {
-    await keepRows(db, 's', { rows, numbers }, 'this');
-    expect(await loadRows(db, 's', 'this')).toEqual({ rows, numbers });
+    await keepRows(db, 's', { rows, numbers, version: 2 }, 'this');
+    expect(await loadRows(db, 's', 'this')).toEqual({ rows, numbers, version: 2 });
     expect(await loadRows(db, 's', 'another')).toBeUndefined();
-    await keepRows(db, 's', { rows: rows.slice(0, 3), numbers }, 'this');
+    await keepRows(db, 's', { rows: rows.slice(0, 3), numbers, version: 0 }, 'this');
     expect((await loadRows(db, 's', 'this'))?.rows).toHaveLength(3);
   });
   it('of which some are lost are none', async () => {
-    await keepRows(db, 's', { rows, numbers }, 'this');
+    await keepRows(db, 's', { rows, numbers, version: 2 }, 'this');
     await db.delete('rows', ['s', 2]);
     expect(await loadRows(db, 's', 'this')).toBeUndefined();
   });
   it('of a site without pages are rows too', async () => {
-    await keepRows(db, 's', { rows: [], numbers }, 'this');
-    expect(await loadRows(db, 's', 'this')).toEqual({ rows: [], numbers });
+    await keepRows(db, 's', { rows: [], numbers, version: 0 }, 'this');
+    expect(await loadRows(db, 's', 'this')).toEqual({ rows: [], numbers, version: 0 });
   });
 });
 

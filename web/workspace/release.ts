@@ -1,4 +1,5 @@
-import { all, isOpen, isPageFile, outgoingHeaderRules, set, siteHost, siteOrigin } from '../../core/site/index.ts';
+import { hostingFrom, itemKey, type Held } from '../../core/release/index.ts';
+import { all, isOpen, isPageFile, LONGEST_TEXT, set, siteHost, siteOrigin, type SiteDocument } from '../../core/site/index.ts';
 import type { PatchRefusal } from '../../core/page/index.ts';
 import type { HostedSite } from '../../core/exchange/index.ts';
 import { onProgress } from '../analysis/index.ts';
@@ -16,20 +17,35 @@ export function nextNumber(workspace: Workspace, hosted: HostedSite | undefined)
   return Math.max(0, hosted?.number ?? 0, ...Object.keys(workspace.state.document.tables.releases).map(Number)) + 1;
 }
 
-/** Releases the working copy to the stand-in host, or only sets down that it went out by hand. */
+/** The number of the release that is out. */
+function lastNumber({ tables: { releases } }: SiteDocument): number {
+  return Math.max(0, ...Object.keys(releases).map(Number));
+}
+
+/** What a release is to be: what of it waits, an earlier release that goes out again, a note about it. */
+export interface ReleaseWishes {
+  readonly held?: Held;
+  readonly from?: number;
+  readonly note?: string;
+}
+
+/** Releases the working copy, or an earlier release once more, to the stand-in host; or only sets down that it went out by hand. */
 export async function release(
   workspace: Workspace,
   to: 'host' | 'files',
+  { held = {}, from, note = '' }: ReleaseWishes,
   report: (step: ReleaseStep, done: number, of: number) => void,
 ): Promise<ReleaseOutcome> {
   await workspace.whenIdle();
   const { analysis, outside, now } = workspace.tools;
   const { document } = workspace.state;
   const number = nextNumber(workspace, to === 'host' ? await outside.hosted(siteHost(document)) : undefined);
-  const items = await analysis.releaseItems();
+  const waiting = from === undefined ? await analysis.releaseItems() : ((await analysis.compareReleases(lastNumber(document), from))?.items ?? []);
+  const items = waiting.filter((item) => held[itemKey(item)] !== 'whole');
   report('packing', 0, 1);
   const outgoing = await analysis.outgoing(
     number,
+    { held, ...(from === undefined ? {} : { from }) },
     onProgress((done, of) => report('packing', done, of)),
   );
   let hosted: HostedSite | undefined;
@@ -42,14 +58,14 @@ export async function release(
       await outside.sendBytes(bundle);
     }
     report('switching', 0, 1);
-    const visitors = document.tables.visitors[''];
+    const { audience, password, headers } = hostingFrom(outgoing.hosting);
     hosted = await outside.release(siteHost(document), {
       number,
       origin: siteOrigin(document),
       files: outgoing.files,
-      headers: outgoingHeaderRules(document).map(({ path, match, values }) => ({ path, match, values: [...values] })),
-      audience: visitors?.audience ?? 'public',
-      ...(visitors?.audience === 'restricted' && visitors.password ? { password: visitors.password } : {}),
+      headers: headers.map(({ path, match, values }) => ({ path, match, values: [...values] })),
+      audience,
+      ...(password ? { password } : {}),
     });
   }
   const key = String(number);
@@ -60,8 +76,11 @@ export async function release(
       set('releases', key, 'files', items.length),
       set('releases', key, 'open', isOpen(document)),
       set('releases', key, 'to', to),
+      ...(note.trim() === '' ? [] : [set('releases', key, 'note', note.trim().slice(0, LONGEST_TEXT))]),
+      ...(from === undefined ? [] : [set('releases', key, 'again', from)]),
+      ...(Object.keys(held).length === 0 ? [] : [set('releases', key, 'held', Object.keys(held).length)]),
       // The plan is carried out: from here on the switch stands as it went out.
-      ...(document.tables.siteSwitch['']?.plan === 'next-release'
+      ...(from === undefined && document.tables.siteSwitch['']?.plan === 'next-release'
         ? [
             set('siteSwitch', '', 'open', true),
             set('siteSwitch', '', 'plan', null),

@@ -216,7 +216,9 @@ export class Workspace {
       const loaded = await loadDocument(db, siteId);
       if (loaded.aside.length > 0) await putAside(db, siteId, loaded.aside, this.tools.now().toISOString()).catch(() => undefined);
       const aside = (await listAside(db, siteId)).length;
-      const kept = await keptComing;
+      const rows = await keptComing;
+      // Of another version of the files they are about other pages.
+      const kept = rows?.version === (loaded.document.tables.source['']?.version ?? 0) ? rows : undefined;
       if (turn !== this.opened) return;
       this.seq = loaded.seq;
       // What could neither be written before nor now is still the owner's: it goes on in memory, and is written when there is room.

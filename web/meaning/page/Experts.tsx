@@ -1,5 +1,4 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { PageRow } from '../../../core/rows/index.ts';
 import { all, KIND_TABLE, set } from '../../../core/site/index.ts';
 import type { MarkupReport } from '../../../core/structured-data/index.ts';
 import { counted } from '../../../core/wording/index.ts';

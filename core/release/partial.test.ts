@@ -1,0 +1,165 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { PageEdit } from '../page/index.ts';
+import { all, applyChange, emptyDocument, passageKey, set, type Change } from '../site/index.ts';
+import { testSite } from '../testing/site.ts';
+import {
+  canWait,
+  compareWithRelease,
+  editKey,
+  fieldChanges,
+  heldBack,
+  hostingFrom,
+  hostingOf,
+  itemKey,
+  MANIFEST_FORMAT,
+  manifestSchema,
+  shipments,
+  takeFieldBack,
+  type Held,
+  type Manifest,
+} from './index.ts';
+
+const text = fc.constantFrom('A', 'B', 'C');
+const edit: fc.Arbitrary<PageEdit> = fc.oneof(
+  text.map((word): PageEdit => ({ kind: 'title', text: word })),
+  text.map((word): PageEdit => ({ kind: 'description', text: word })),
+  fc.tuple(fc.constantFrom('keywords', 'skerry-proof'), text).map(([name, content]): PageEdit => ({ kind: 'meta', name, content })),
+  fc.tuple(fc.constantFrom(10, 20), text).map(([start, now]): PageEdit => ({ kind: 'passage', start, was: 'x', now, links: [] })),
+);
+const edits = fc.uniqueArray(edit, { selector: editKey, maxLength: 4 });
+const files = fc.dictionary(fc.constantFrom('index.html', 'a.html', 'b.html', 'c.css'), fc.record({ hash: fc.constantFrom('1', '2'), edits }));
+const manifest = (number: number): fc.Arbitrary<Manifest> =>
+  fc
+    .record({
+      files,
+      own: fc.dictionary(fc.constantFrom('robots.txt', 'sitemap.xml'), text),
+      hosting: fc.dictionary(fc.constantFrom('visitors'), fc.constantFrom('draft')),
+      listed: fc.subarray(['index.html', 'a.html', 'b.html']),
+    })
+    .map((rest) => ({ version: MANIFEST_FORMAT.version, number, changedAt: {}, ...rest }));
+
+describe('a release of which some things wait', () => {
+  it('leaves exactly those for the next one, whole or field by field', () => {
+    fc.assert(
+      fc.property(manifest(1), manifest(2), fc.array(fc.nat(20), { maxLength: 6 }), fc.nat(), (last, now, picks, seed) => {
+        const items = compareWithRelease(now, last);
+        const held: Record<string, 'whole' | string[]> = {};
+        for (const pick of picks) {
+          const item = items[pick % Math.max(1, items.length)];
+          if (!item || !canWait(item, last)) continue;
+          const fields = fieldChanges(item.edits, item.before).map(({ key }) => key);
+          const inPart = item.what === 'changed' && !item.source && fields.length > 1 && seed % 2 === 0;
+          held[itemKey(item)] = inPart ? fields.slice(1) : 'whole';
+        }
+        const out = heldBack(now, last, held);
+        expect(manifestSchema.parse(JSON.parse(JSON.stringify(out)))).toBeDefined();
+        // What waits still is what was held, and nothing else.
+        const left = compareWithRelease(now, out);
+        expect(left.map(itemKey).sort()).toEqual(Object.keys(held).sort());
+        for (const item of left) {
+          const what = held[itemKey(item)];
+          if (what !== 'whole') expect(fieldChanges(item.edits, item.before).map(({ key }) => key)).toEqual(expect.arrayContaining(what as string[]));
+        }
+        // What went, went whole; with nothing held it is the release as it is.
+        expect(heldBack(now, last, {})).toMatchObject({ files: now.files, own: now.own, listed: now.listed });
+        expect(compareWithRelease(out, last).map(itemKey)).toEqual(items.map(itemKey).filter((key) => held[key] !== 'whole'));
+      }),
+      { numRuns: 500 },
+    );
+  });
+  it('is shipped without what is new and waits, and with what is gone and waits', () => {
+    const base = { version: MANIFEST_FORMAT.version, own: {}, listed: [], changedAt: {} } as const;
+    const last: Manifest = { ...base, number: 1, files: { 'old.html': { hash: '1', edits: [] } } };
+    const now: Manifest = { ...base, number: 2, files: { 'new.html': { hash: '2', edits: [] }, 'index.html': { hash: '3', edits: [] } } };
+    const held: Held = { 'file new.html': 'whole', 'file old.html': 'whole' };
+    expect(shipments(heldBack(now, last, held)).map(({ path }) => path)).toEqual(['index.html', 'old.html']);
+  });
+  it('a page that moves goes with the others', () => {
+    const moved = { path: 'a.html', out: 'b.html', what: 'changed' as const, own: false };
+    const last: Manifest = { version: MANIFEST_FORMAT.version, number: 1, files: { 'a.html': { hash: '1', edits: [] } }, own: {}, listed: [], changedAt: {} };
+    expect(canWait(moved, last)).toBe(false);
+    expect(canWait({ ...moved, out: 'a.html' }, last)).toBe(true);
+  });
+  it('what the host is told is read back as it was said', () => {
+    const document = applyChange(
+      emptyDocument(),
+      all([
+        set('visitors', '', 'audience', 'restricted'),
+        set('visitors', '', 'password', 'quill'),
+        set('headers', 'h', 'path', '.pdf'),
+        set('headers', 'h', 'match', 'ends'),
+        set('directives', 'files:h\n*', 'intent', 'out'),
+      ]),
+    );
+    expect(hostingFrom(hostingOf(document))).toEqual({
+      audience: 'restricted',
+      password: 'quill',
+      headers: [{ path: '.pdf', match: 'ends', values: ['noindex'] }],
+    });
+    expect(hostingFrom({})).toEqual({ audience: 'public', password: undefined, headers: [] });
+  });
+});
+
+describe('one thing taken back', () => {
+  const PAGE =
+    '<html lang=en><head><title>Page</title><meta name=description content=Old></head><body><h1>Page</h1><p>Words.</p><img src=/a.png alt=a></body></html>';
+  const start = PAGE.indexOf('<p>');
+  const picture = PAGE.indexOf('<img');
+  const words = (now: string): Change =>
+    all([set('passages', passageKey('index.html', start), 'was', 'Words.'), set('passages', passageKey('index.html', start), 'now', now)]);
+  const alt = (now: string): Change =>
+    all([set('alts', passageKey('index.html', picture), 'was', 'a'), set('alts', passageKey('index.html', picture), 'now', now)]);
+  const own = (field: 'title' | 'description' | 'keywords' | 'shareTitle' | 'shareText' | 'lang', value: string): Change =>
+    set('pages', 'index.html', field, value);
+  const CHANGES: readonly Change[] = [
+    own('title', 'T'),
+    own('description', 'D'),
+    own('keywords', 'k'),
+    own('shareTitle', 'S'),
+    own('shareText', 'X'),
+    own('lang', 'de'),
+    set('pages', 'index.html', 'intent', 'out'),
+    set('pages', 'index.html', 'canonical', 'self'),
+    words('Other.'),
+    alt('b'),
+  ];
+  it('is as it is out, and everything else stays as it is', () => {
+    fc.assert(
+      fc.property(
+        fc.subarray([...CHANGES]),
+        fc.subarray([...CHANGES, own('title', 'U'), own('description', 'E'), words('Third.'), alt('c')]),
+        (first, second) => {
+          const site = testSite({ 'index.html': PAGE });
+          if (first.length > 0) site.change(all(first));
+          const out = site.survey.manifestFor(1, 0);
+          if (second.length > 0) site.change(all(second));
+          site.survey.released(out, site.document);
+          const item = site.survey.releaseItems().find(({ path }) => path === 'index.html');
+          for (const field of item ? fieldChanges(item.edits, item.before) : []) {
+            const back = takeFieldBack(site.document, 'index.html', field);
+            expect(back, field.key).toBeDefined();
+            const before = new Set(fieldChanges(item?.edits ?? [], item?.before ?? []).map(({ key }) => key));
+            const now = applyChange(site.document, back as Change);
+            const anew = testSite({ 'index.html': PAGE });
+            anew.survey.released(out, now);
+            anew.change(
+              all(
+                Object.entries(now.tables).flatMap(([table, records]) =>
+                  Object.entries(records).flatMap(([key, record]) =>
+                    Object.entries(record).map(([name, value]) => set(table as 'pages', key, name as 'title', value as string)),
+                  ),
+                ),
+              ),
+            );
+            const left = anew.survey.releaseItems().find(({ path }) => path === 'index.html');
+            const after = new Set(left ? fieldChanges(left.edits, left.before).map(({ key }) => key) : []);
+            before.delete(field.key);
+            expect(after).toEqual(before);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});

@@ -1,0 +1,43 @@
+import { fieldChanges, type ReleaseItem } from '../../core/release/index.ts';
+import { counted } from '../../core/wording/index.ts';
+import { PageLink } from '../components/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
+import { wording } from './wording.ts';
+
+/** What one would want to know before a release goes out: pages that leak still, and proofs that it would take away. */
+export function Reminders({ items }: { readonly items: readonly ReleaseItem[] }) {
+  const leaking = useWorkspace((state) => state.rows.find((row) => row.state === 'leaking'));
+  const count = useWorkspace((state) => state.numbers.states.leaking ?? 0);
+  const home = useWorkspace((state) => state.rows.find((row) => row.address === '/')?.id);
+  const lost = items.flatMap((item) =>
+    item.path !== home
+      ? []
+      : fieldChanges(item.edits, item.before).flatMap(({ key, now, before }) =>
+          key.startsWith('meta ') && key !== 'meta keywords' && before && !now ? [key.slice(5)] : [],
+        ),
+  );
+  return (
+    <>
+      {lost.length > 0 && (
+        <div className="notice notice-bad mb-3 flex flex-wrap items-center gap-x-4 gap-y-1" data-testid="proof-lost">
+          <p className="min-w-0 flex-1 basis-64">
+            {wording.proofLost} <span className="mono">{lost.join(', ')}</span>. {wording.proofLostWhy}
+          </p>
+          <PageLink to="proof" className="link-act">
+            {wording.toProof}
+          </PageLink>
+        </div>
+      )}
+      {count > 0 && leaking && (
+        <p className="notice notice-amber mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">
+          <span className="min-w-0 flex-1 basis-64">
+            {counted(count, 'page')} {wording.leaks}
+          </span>
+          <PageLink to="doors" page={leaking.id} className="link-act">
+            {wording.toLeak}
+          </PageLink>
+        </p>
+      )}
+    </>
+  );
+}

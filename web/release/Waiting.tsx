@@ -1,0 +1,189 @@
+import { messageOf } from '../../core/source/index.ts';
+import { ExternalLink } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import type { Held } from '../../core/release/index.ts';
+import type { HostedSite } from '../../core/exchange/index.ts';
+import { siteHost } from '../../core/site/index.ts';
+import { counted, numberText, PATCH_REFUSALS } from '../../core/wording/index.ts';
+import { Rail, useRoute } from '../components/index.ts';
+import { Busy, Empty, note, useKeptState } from '../ui/index.ts';
+import { nextNumber, release, useReport, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
+import { FilesOut } from './FilesOut.tsx';
+import { goes, isHeld, stillHeld } from './held.ts';
+import { ReleaseLine } from './ReleaseLine.tsx';
+import { Reminders } from './Reminders.tsx';
+import { NotWritable } from './NotWritable.tsx';
+import { OpeningReminder } from './OpeningReminder.tsx';
+import { SameAddress } from './SameAddress.tsx';
+import { WaitingItem } from './WaitingItem.tsx';
+import { wording } from './wording.ts';
+
+/** How many of the files go, and how many of these only in part. */
+function partly(going: number, of: number, held: Held): string {
+  const parts = Object.values(held).filter((what) => what !== 'whole').length;
+  const go = going === of ? `All ${of} go` : `${going} of ${of} ${going === 1 ? 'goes' : 'go'}`;
+  return parts > 0 ? `${go}, ${parts} of them in part.` : `${go}.`;
+}
+
+/** How many earlier releases stand beside. */
+const SHOWN = 5;
+/** How many waiting files are drawn at once. */
+const DRAWN = 200;
+
+/** What changed since the last release, and the ways out. */
+export function Waiting() {
+  const workspace = useWorkspaceApi();
+  const { linkToView } = useRoute();
+  const items = useReport((one) => one.tools.analysis.releaseItems());
+  const document = useWorkspace((state) => state.document);
+  const host = siteHost(document);
+  const [busy, setBusy] = useState<{ what: string; done: number; of: number }>();
+  const [outcome, setOutcome] = useState<ReleaseOutcome>();
+  const siteId = useWorkspace((state) => state.site?.id ?? '');
+  const [chosen, setHeld] = useKeptState<Held>(`held-${siteId}`, {}, isHeld);
+  const [remark, setRemark] = useState('');
+  /** Null once it is known that nothing is hosted. */
+  const [hosted, setHosted] = useState<HostedSite | null>();
+  useEffect(() => {
+    workspace.tools.outside.hosted(host).then(
+      (found) => setHosted(found ?? null),
+      () => undefined,
+    );
+  }, [workspace, host, outcome]);
+  if (!items) return <Busy what="Comparing with the last release" done={0} of={1} />;
+  const held = stillHeld(chosen, items);
+  const going = items.filter((item) => goes(held, item) !== 'none').length;
+  const go = async (to: 'host' | 'files'): Promise<void> => {
+    try {
+      const steps = { packing: 'Writing the pages', sending: 'Sending the files', switching: 'Going live' };
+      const done = await release(workspace, to, { held, note: remark }, (step, count, of) => setBusy({ what: steps[step], done: count, of }));
+      setOutcome(done);
+      setRemark('');
+      note(`Release ${done.number} is live.`, {}, 'good');
+    } catch (error) {
+      note(`Not released: ${messageOf(error)}`, {}, 'bad');
+    } finally {
+      setBusy(undefined);
+    }
+  };
+  const releases = Object.entries(document.tables.releases).sort(([a], [b]) => Number(b) - Number(a));
+  return (
+    <div className="mx-auto max-w-column">
+      <header className="mb-4 flex flex-wrap items-start gap-4">
+        <div className="min-w-0 flex-1 basis-72">
+          <h1>{wording.title}</h1>
+          <p className="soft mt-1">
+            {items.length === 0
+              ? 'The working copy and what is live are the same.'
+              : `${counted(items.length, 'file differs', 'files differ')} from ${releases[0] ? `release ${releases[0][0]}` : 'what is live'}.${
+                  Object.keys(held).length > 0 ? ` ${partly(going, items.length, held)}` : ''
+                }`}
+          </p>
+        </div>
+        <button
+          type="button"
+          className="btn btn-primary"
+          disabled={busy !== undefined || (items.length === 0 ? hosted !== null : going === 0)}
+          onClick={() => void go('host')}
+        >
+          {wording.publish} {nextNumber(workspace, hosted ?? undefined)}
+        </button>
+      </header>
+      <OpeningReminder />
+      <SameAddress />
+      <NotWritable />
+      <Reminders items={items} />
+      {busy && (
+        <div className="mb-3">
+          <Busy {...busy} />
+        </div>
+      )}
+      {outcome?.hosted && (
+        <p className="notice notice-good mb-3 flex flex-wrap items-center gap-x-3" data-testid="released">
+          <span>
+            Release {outcome.number} is live: {counted(outcome.hosted.files, 'file')} under {outcome.hosted.host}.
+          </span>
+          <a className="link-act inline-flex items-center gap-1" href={outcome.hosted.visit} target="_blank" rel="noreferrer">
+            Visit it <ExternalLink size={14} aria-hidden />
+          </a>
+        </p>
+      )}
+      {outcome && outcome.refused.length > 0 && (
+        <div className="notice notice-amber mb-3">
+          <p className="font-semibold">{wording.refusedTitle}</p>
+          <ul className="text-small">
+            {outcome.refused.map(({ path, reason }) => (
+              <li key={path}>
+                <span className="mono">{path}</span>: {PATCH_REFUSALS[reason]}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {items.length === 0 ? (
+        hosted === null && releases.length === 0 ? (
+          <Empty title={wording.asBroughtIn}>{wording.asBroughtInWhy}</Empty>
+        ) : (
+          <Empty title={wording.nothing}>{wording.nothingWhy}</Empty>
+        )
+      ) : (
+        <>
+          <div className="mb-2 flex flex-wrap items-center gap-3">
+            <input
+              className="input min-w-0 flex-1 basis-64"
+              aria-label={wording.noteLabel}
+              placeholder={`${wording.noteLabel}: ${wording.notePlaceholder.toLowerCase()}`}
+              maxLength={500}
+              value={remark}
+              onChange={(event) => setRemark(event.target.value)}
+            />
+            {Object.keys(held).length > 0 && (
+              <button type="button" className="link-act text-note" onClick={() => setHeld({})}>
+                {wording.all}
+              </button>
+            )}
+          </div>
+          <ul className="panel overflow-hidden" aria-label="Files that wait for release">
+            {items.slice(0, DRAWN).map((item) => (
+              <WaitingItem key={`${item.path} ${item.own}`} item={item} held={held} onHeld={setHeld} />
+            ))}
+            {items.length > DRAWN && <li className="soft px-4 py-2.5">and {numberText(items.length - DRAWN)} more</li>}
+          </ul>
+        </>
+      )}
+      <Rail>
+        <h2>
+          {wording.toHost} <span className="soft text-note font-normal">{wording.hostWhy}</span>
+        </h2>
+        <p className="mt-1.5">
+          {hosted ? (
+            <>
+              <span className="mono break-all">{hosted.host}</span> serves release {hosted.number}, {counted(hosted.files, 'file')}.{' '}
+              <a className="link-act" href={hosted.visit} target="_blank" rel="noreferrer">
+                Visit it
+              </a>
+            </>
+          ) : (
+            <span className="soft">Nothing is hosted under {host} yet.</span>
+          )}
+        </p>
+        <FilesOut items={items} onMarked={() => void go('files')} />
+        <h2 className="mt-5">{wording.earlier}</h2>
+        <ol className="mt-1.5">
+          {releases.slice(0, SHOWN).map(([number, record]) => (
+            <li key={number} className="border-t border-line py-2">
+              <ReleaseLine number={number} record={record} />
+            </li>
+          ))}
+          {releases.length === 0 && <li className="soft">None from here yet.</li>}
+        </ol>
+        {releases.length > 0 && (
+          <Link className="link-act text-note" to={linkToView('release', 'earlier')}>
+            {wording.earlierTitle}
+          </Link>
+        )}
+      </Rail>
+    </div>
+  );
+}

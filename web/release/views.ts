@@ -1,0 +1,6 @@
+/** The ways to work on releases, in the order in which they are of use. */
+export const VIEWS = [
+  { id: 'waiting', name: 'What goes live' },
+  { id: 'earlier', name: 'Earlier releases' },
+] as const;
+export type View = (typeof VIEWS)[number]['id'];
