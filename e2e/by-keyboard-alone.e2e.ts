@@ -57,7 +57,7 @@ test('the whole way with the keyboard alone', async ({ page, app }) => {
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Prove that the site is yours');
   await expect(page.locator('aside pre')).toBeVisible();
   const code = /content="([^"]+)"/.exec((await page.locator('aside pre').textContent()) ?? '')?.[1] ?? '';
-  await tabTo(page, /^Paste what Skerry/);
+  await tabTo(page, /^Paste what it/);
   await page.keyboard.type(code);
   await tabTo(page, /^Place it$/);
   await page.keyboard.press('Enter');

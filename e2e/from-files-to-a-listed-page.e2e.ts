@@ -35,8 +35,8 @@ test('a beginner carries the demo the whole way with the mouse', async ({ page, 
   // Proof, pasted with a message around it; not released yet, and Skerry says so.
   await goTo(page, 'Proof');
   const tag = (await page.locator('aside pre').textContent()) ?? '';
-  await page.getByLabel('Paste what Skerry gave you').fill(`Dear owner, please add\n${tag}\nto your home page. Skerry`);
-  await expect(page.getByText('Understood as a tag with text around it.')).toBeVisible();
+  await page.getByLabel(/^Paste what it gave you/).fill(`Dear owner, please add\n${tag}\nto your home page. Skerry`);
+  await expect(page.getByText('The words around it are left out.')).toBeVisible();
   await page.getByRole('button', { name: 'Place it' }).click();
   await page.getByRole('button', { name: 'Let Skerry look' }).click();
   await expect(page.getByTestId('proof-outcome')).toContainText('Not released yet');

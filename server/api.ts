@@ -12,6 +12,7 @@ import {
   searchQuery,
   sitemapRequest,
   verifyRequest,
+  zoneRequest,
   type ClockAnswer,
   type FetchedMap,
   type HostedAnswer,
@@ -53,6 +54,13 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
     host.release(parseInput(hostParam, request.params).host, parseInput(releaseRequest, request.body)),
   );
 
+  app.get('/api/zone/:host', async (request) => ({ records: standIns.zone.of(parseInput(hostParam, request.params).host) }));
+  app.post('/api/zone/:host', async (request) => {
+    const { host: domain } = parseInput(hostParam, request.params);
+    await standIns.zone.set(domain, parseInput(zoneRequest, request.body).records);
+    return { records: standIns.zone.of(domain) };
+  });
+
   app.get('/api/clock', async (): Promise<ClockAnswer> => ({ now: clock.iso() }));
   app.post('/api/clock/advance', async (request): Promise<ClockAnswer> => {
     await standIns.advance(parseInput(advanceRequest, request.body).days);
@@ -68,8 +76,8 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
     return engineOf(engine).siteView(name);
   });
   app.post('/api/engines/:engine/verifications', async (request) => {
-    const { host: name, origin } = parseInput(verifyRequest, request.body);
-    return engineOf(parseInput(engineParam, request.params).engine).verify(name, origin);
+    const { host: name, origin, way } = parseInput(verifyRequest, request.body);
+    return engineOf(parseInput(engineParam, request.params).engine).verify(name, origin, way);
   });
   app.post('/api/engines/:engine/sitemaps', async (request) => {
     const { host: name, address } = parseInput(sitemapRequest, request.body);

@@ -41,10 +41,19 @@ export const missingAnswer = z.object({ missing: z.array(z.string()) });
 export type MissingAnswer = Answer<typeof missingAnswer>;
 
 /** What an engine asks the owner to place. */
-export const proofTag = z.object({ name: z.string(), content: z.string(), tag: z.string() });
+export const proofTag = z.object({
+  name: z.string(),
+  content: z.string(),
+  tag: z.string(),
+  /** The same as a file at the root, and as what a TXT record of the domain is to say. */
+  file: z.object({ name: z.string(), content: z.string() }),
+  record: z.string(),
+});
 export type ProofTag = Answer<typeof proofTag>;
 export const proofOutcome = outlined<ProofOutcome>(
-  z.looseObject({ kind: z.enum(['verified', 'not-live', 'refused', 'not-found', 'in-body', 'altered', 'elsewhere']) }),
+  z.looseObject({
+    kind: z.enum(['verified', 'not-live', 'refused', 'not-found', 'in-body', 'altered', 'elsewhere', 'no-file', 'file-differs', 'no-record', 'other-records']),
+  }),
 );
 
 /** A map that was handed in, as the engine last read it; `named`: it was not handed in but is named in robots.txt. */

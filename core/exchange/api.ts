@@ -48,7 +48,22 @@ export interface ReleaseAnswer {
 
 export const hostParam = z.strictObject({ host: hostName });
 export const sitemapRequest = z.strictObject({ host: hostName, address: z.url().max(2048) });
-export const verifyRequest = z.strictObject({ host: hostName, origin: z.string().regex(/^https?:\/\/[a-z0-9.-]+$/) });
+/** By which of its three ways a proof is looked for first, and told of where none holds. */
+export const verifyRequest = z.strictObject({
+  host: hostName,
+  origin: z.string().regex(/^https?:\/\/[a-z0-9.-]+$/),
+  way: z.enum(['tag', 'file', 'txt']).default('tag'),
+});
+/** A record of a domain in the stand-in zone; `name` relative to the domain, `@` for itself; seconds to live. */
+export const zoneRecord = z.strictObject({
+  name: z.string().regex(/^(?:@|(?:[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?\.)*[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?)$/),
+  type: z.enum(['TXT', 'CNAME']),
+  value: z.string().min(1).max(2000),
+  ttl: z.number().int().min(30).max(604_800).default(3600),
+});
+export type ZoneRecord = z.infer<typeof zoneRecord>;
+export const zoneRequest = z.strictObject({ records: z.array(zoneRecord).max(100) });
+export const zoneAnswer = z.object({ records: z.array(zoneRecord) });
 export const advanceRequest = z.strictObject({ days: z.number().int().min(1).max(60) });
 export const searchQuery = z.strictObject({ q: z.string().max(500) });
 /** Which of the stand-in engines is asked. */

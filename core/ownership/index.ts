@@ -1,2 +1,2 @@
-export { readPastedProof, type Pasted } from './pasted.ts';
-export { findProof, type ProofOutcome } from './verify.ts';
+export { pieceOfFile, readPiece, recordName, type PieceOptions, type PieceRefusal, type ProofPiece, type ReadPiece } from './pieces.ts';
+export { findFile, findProof, findRecord, type ProofOutcome } from './verify.ts';

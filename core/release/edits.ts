@@ -1,6 +1,7 @@
 import { holds, type AddressesEdit, type PageEdit, type PageFacts, type WrittenGraph } from '../page/index.ts';
 import {
   altsOf,
+  claimsOf,
   effectiveAddress,
   effectiveDescription,
   effectiveKeywords,
@@ -43,8 +44,7 @@ export function editsFor(document: SiteDocument, page: SitePage, source: PageFac
   if (own?.canonical === 'self') edits.push({ kind: 'canonical', href: siteOrigin(document) + effectiveAddress(document, page.id) });
   if (own?.refresh === 'none') edits.push({ kind: 'no-refresh' });
   if (page.isHome) {
-    for (const claim of Object.values(document.tables.claims))
-      if (claim.name && claim.content) edits.push({ kind: 'meta', name: claim.name, content: claim.content });
+    for (const { kind, name, content } of claimsOf(document)) if (kind === 'tag') edits.push({ kind: 'meta', name, content });
   }
   if (markup?.without) edits.push({ kind: 'no-markup' });
   if (markup?.graph) edits.push({ kind: 'json-ld', graph: markup.graph });

@@ -1,5 +1,5 @@
 import { withSitemap } from '../robots/index.ts';
-import { addressOf, effectiveAddress, effectiveFile, isPageFile, moves, siteOrigin, type SiteDocument } from '../site/index.ts';
+import { addressOf, effectiveAddress, effectiveFile, isPageFile, moves, proofFiles, siteOrigin, type SiteDocument } from '../site/index.ts';
 import { SITEMAP_FILE } from '../sitemap/index.ts';
 import type { Manifest } from './manifest.ts';
 import { redirectPage } from './redirects.ts';
@@ -31,6 +31,8 @@ export function generatedFiles(
   const robots = effectiveRobots(document, imported.robots, SITEMAP_FILE in maps);
   if (robots !== undefined && robots !== imported.robots) own[ROBOTS_FILE] = robots;
   for (const [path, text] of Object.entries(maps)) if (text !== imported.maps[path]) own[path] = text;
+  // A proof stands byte for byte as it was given.
+  for (const [path, text] of Object.entries(proofFiles(document))) own[path] = text;
   const moved = moves(document);
   const occupied = new Set(moved.map(({ file }) => effectiveFile(document, file)));
   for (const { file, from, to } of moved)

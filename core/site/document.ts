@@ -225,8 +225,14 @@ export const TABLES = {
   source: z.strictObject({ version: z.number().int().min(0).max(1_000_000).nullable().optional(), like: z.string().max(200).nullable().optional() }),
   /** Where the address of a page that is no more leads, by the file it was: an address path. */
   redirects: z.strictObject({ to: z.string().max(4096).startsWith('/').nullable().optional() }),
-  /** Proofs of ownership, by engine. */
-  claims: z.strictObject({ name: text.nullable().optional(), content: text.nullable().optional(), at: z.string().nullable().optional() }),
+  /** Proofs of ownership, by an id of their own; the program's own engines by theirs. See `claimsOf`. */
+  claims: z.strictObject({
+    engine: z.string().max(200).nullable().optional(),
+    kind: z.enum(['tag', 'file', 'txt', 'cname']).nullable().optional(),
+    name: text.nullable().optional(),
+    content: text.nullable().optional(),
+    at: z.string().nullable().optional(),
+  }),
   /** Releases, by number. Release 0 is the site as it was brought in. */
   releases: z.strictObject({
     at: z.string().nullable().optional(),

@@ -59,6 +59,7 @@ export { ARCHIVES, guessKind, KIND_TABLE, KINDS, type Intent, type Kind } from '
 export { wantedInMap, type WantedInMap } from './in-map.ts';
 export { leftover, numberAfterName } from './leftovers.ts';
 export { kindOf, kindRules, pageName, pathRules, ruleCatches, spares, type KindRule, type PathRule, type SitePage } from './page.ts';
+export { claimId, claimsOf, proofFiles, type Claim } from './claims.ts';
 export { titleParts } from './title-parts.ts';
 export { movedRule, orderBehind } from './rule-order.ts';
 export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from './parts.ts';

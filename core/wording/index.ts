@@ -7,7 +7,7 @@ export { list } from './lists.ts';
 export { fullDate, shortDate } from './dates.ts';
 export { GATE_QUESTIONS, gateWords, NO_ANSWER, type GateWords } from './gates.ts';
 export { PATCH_REFUSALS } from './patch-refusals.ts';
-export { pastedWords, proofWords } from './proof.ts';
+export { pieceGoes, pieceWords, proofWords } from './proof.ts';
 export { REFUSAL_WORDS } from './refusals.ts';
 export { bytesText, counted, numberText, plural } from './numbers.ts';
 export { crawlerWays, engineWords } from './engines.ts';

@@ -1,4 +1,4 @@
-import type { Pasted, ProofOutcome } from '../ownership/index.ts';
+import type { ProofOutcome, ProofPiece, ReadPiece } from '../ownership/index.ts';
 
 /** The engine's answer in words. */
 export function proofWords(outcome: ProofOutcome): { readonly headline: string; readonly mend: string } {
@@ -20,23 +20,64 @@ export function proofWords(outcome: ProofOutcome): { readonly headline: string; 
       };
     case 'altered':
       return { headline: 'The code was altered', mend: `The home page says “${outcome.found}”. Paste what Skerry gave you once more, and release.` };
+    case 'no-file':
+      return {
+        headline: `The file answered ${outcome.status}`,
+        mend: `Skerry asked for /${outcome.name}. Place the file here, then release; the name counts to the letter.`,
+      };
+    case 'file-differs':
+      return { headline: 'The file is not what Skerry gave you', mend: `It says “${outcome.found}”. Drop the file once more as you got it, and release.` };
+    case 'no-record':
+      return outcome.detail === 'no-answer'
+        ? { headline: 'The domain’s name servers did not answer', mend: 'Wait a little and try again; if it stays so, ask whoever runs the domain.' }
+        : {
+            headline: 'The domain has no TXT record yet',
+            mend: 'Set it where the domain is run. New records can take an hour, sometimes a day, until they are seen everywhere.',
+          };
+    case 'other-records':
+      return {
+        headline: 'None of the domain’s TXT records is Skerry’s',
+        mend: `They say: ${outcome.found.join(' · ')}. Set one more beside them; several are allowed.`,
+      };
     case 'elsewhere':
       return { headline: 'The home page leads elsewhere', mend: `It redirects to ${outcome.redirectedTo}. Prove that address, or take the redirect away.` };
   }
 }
 
-/** Why what was pasted cannot be used. */
-export function pastedWords(pasted: Extract<Pasted, { ok: false }>): string {
-  switch (pasted.reason) {
+/** Why what was pasted cannot be placed. */
+export function pieceWords({ reason, found }: Extract<ReadPiece, { ok: false }>): string {
+  switch (reason) {
     case 'empty':
-      return 'Paste what Skerry gave you: the whole tag, only its code, or the message around it.';
-    case 'several-tags':
-      return 'There is more than one code in this. Paste only the one for this site.';
+      return 'Paste what the engine gave you: a tag, a code, a record for your domain, a file, or the message around it.';
+    case 'script':
+      return 'This is a script, and no proof of ownership. What is wanted is a tag, a file or a record.';
+    case 'several':
+      return `There is more than one in this${found ? ` (${found})` : ''}. Paste only the one for this site.`;
     case 'no-code':
-      return 'There is no code in this. It is a long run of letters and figures, usually in quotation marks.';
+      return 'There is no tag, code, file or record in this. Copy it once more, from where the engine shows it.';
     case 'no-content':
-      return 'The tag is there, but its code is empty. Copy it once more, to the closing bracket.';
-    case 'other-engine':
-      return 'This tag is for another engine: its name is not Skerry’s.';
+      return `The content of ${found ?? 'it'} is missing. Copy the whole of it.`;
+    case 'code-alone':
+      return 'This is a code, and nothing says what it goes into. Paste the whole tag, or the whole record.';
+    case 'file-alone':
+      return `This names the file ${found ?? ''}, and not what stands in it. Drop the file itself here, or paste its text as well.`;
+    case 'other-domain':
+      return `This record is for ${found ?? 'another domain'}, which is not this site’s domain.`;
+  }
+}
+
+/** What a piece is, and where it will go. */
+export function pieceGoes({ kind, name }: ProofPiece, domain: string): { readonly what: string; readonly where: string } {
+  switch (kind) {
+    case 'tag':
+      return { what: `the tag “${name}”`, where: 'into the head of the home page, once, with the next release' };
+    case 'file':
+      return { what: `the file ${name}`, where: `to the root of the site, byte for byte, with the next release` };
+    case 'txt':
+    case 'cname':
+      return {
+        what: `a ${kind.toUpperCase()} record`,
+        where: `to the records of ${domain}, under the name ${name === '@' ? `${domain} itself` : `${name}.${domain}`}; no release is needed`,
+      };
   }
 }

@@ -14,7 +14,8 @@ import {
   GATE_QUESTIONS,
   gateWords,
   list,
-  pastedWords,
+  pieceGoes,
+  pieceWords,
   patternWords,
   plural,
   proofWords,
@@ -188,11 +189,22 @@ describe('everything that is told has words', () => {
     { kind: 'in-body' },
     { kind: 'altered', found: 'x' },
     { kind: 'elsewhere', redirectedTo: 'https://www.a.example/' },
+    { kind: 'no-file', name: 'a.html', status: 404 },
+    { kind: 'file-differs', name: 'a.html', found: 'x' },
+    { kind: 'no-record', detail: 'none' },
+    { kind: 'no-record', detail: 'no-answer' },
+    { kind: 'other-records', found: ['x'] },
   ])('proof $kind', (outcome) => {
     const { headline, mend } = proofWords(outcome);
     good(headline, mend);
   });
-  it.each(['empty', 'several-tags', 'no-code', 'no-content', 'other-engine'] as const)('pasted: %s', (reason) => good(pastedWords({ ok: false, reason })));
+  it.each(['empty', 'script', 'several', 'no-code', 'no-content', 'code-alone', 'file-alone', 'other-domain'] as const)('pasted: %s', (reason) =>
+    good(pieceWords({ ok: false, reason, found: 'it' }), pieceWords({ ok: false, reason })),
+  );
+  it.each(['tag', 'file', 'txt', 'cname'] as const)('where a %s goes', (kind) => {
+    const { what, where } = pieceGoes({ kind, name: '@', content: 'x' }, 'a.example');
+    good(what, where);
+  });
   it.each<PageEdit>([
     { kind: 'title', text: 'T' },
     { kind: 'title', text: '' },

@@ -59,6 +59,21 @@ export function dnsResolve(servers?: readonly string[]): Resolve {
   };
 }
 
+/** Texts of a name's TXT records, each in the strings of which it is made; or why there are none. */
+export function dnsTexts(servers?: readonly string[]): (name: string) => Promise<readonly (readonly string[])[] | 'no-such-name' | 'none' | 'no-answer'> {
+  const resolver = new Resolver({ timeout: 2000, tries: 2 });
+  if (servers) resolver.setServers(servers);
+  return async (name) => {
+    try {
+      // The resolver hands octets over one by one; what zones say is UTF-8.
+      return (await resolver.resolveTxt(name)).map((strings) => strings.map((one) => Buffer.from(one, 'latin1').toString('utf8')));
+    } catch (error) {
+      const { code } = error as { code?: string };
+      return code === 'ENOTFOUND' ? 'no-such-name' : code === 'ENODATA' ? 'none' : 'no-answer';
+    }
+  };
+}
+
 /** The world outside: real DNS, public addresses only, TLS where the address says so. */
 export function realWorld(resolve: Resolve = dnsResolve()): World {
   return { resolve, allows: isPublicAddress, target: (address) => ({ origin: address.origin, pin: address.hostname }) };

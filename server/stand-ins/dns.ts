@@ -5,6 +5,8 @@ import { decode, encode, AUTHORITATIVE_ANSWER, type Answer, type DecodedPacket }
 export interface Zone {
   /** IPv4 addresses, or undefined where there is no such name. */
   addresses(name: string): readonly string[] | undefined;
+  /** Its other records, with their seconds to live. */
+  records?(name: string): readonly { readonly type: 'TXT' | 'CNAME'; readonly value: string; readonly ttl: number }[];
 }
 
 const NO_SUCH_NAME = 3;
@@ -45,9 +47,26 @@ export class StandInDns {
     }
     const [question] = query.questions ?? [];
     if (!question || query.type !== 'query') return undefined;
-    const addresses = this.zone.addresses(question.name.toLowerCase());
-    const answers: Answer[] = question.type === 'A' ? (addresses ?? []).map((data) => ({ type: 'A', name: question.name, ttl: 60, data })) : [];
-    const rcode = addresses === undefined ? NO_SUCH_NAME : 0;
+    const name = question.name.toLowerCase();
+    const addresses = this.zone.addresses(name);
+    const records = this.zone.records?.(name) ?? [];
+    const answers: Answer[] = [
+      ...(question.type === 'A' ? (addresses ?? []).map((data): Answer => ({ type: 'A', name: question.name, ttl: 60, data })) : []),
+      ...records.flatMap(({ type, value, ttl }): Answer[] =>
+        type !== question.type
+          ? []
+          : type === 'TXT'
+            ? [{ type, name: question.name, ttl, data: strings(value) }]
+            : [{ type, name: question.name, ttl, data: value }],
+      ),
+    ];
+    const rcode = addresses === undefined && records.length === 0 ? NO_SUCH_NAME : 0;
     return encode({ type: 'response', id: query.id ?? 0, flags: AUTHORITATIVE_ANSWER | rcode, questions: [question], answers });
   }
+}
+
+/** A text in strings of at most 255 octets, as a TXT record holds it (RFC 1035, 3.3.14). */
+function strings(value: string): Buffer[] {
+  const bytes = Buffer.from(value, 'utf8');
+  return Array.from({ length: Math.max(1, Math.ceil(bytes.length / 255)) }, (_, at) => bytes.subarray(at * 255, (at + 1) * 255));
 }

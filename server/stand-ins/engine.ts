@@ -8,7 +8,7 @@ import { RequestError } from '../errors.ts';
 import type { StandInClock } from './clock.ts';
 import type { CrawledSite } from './crawl.ts';
 import type { Store } from './store.ts';
-import type { Work } from './work.ts';
+import type { ProofWay, Work } from './work.ts';
 
 /** The name of an engine's proof tag. */
 export const proofName = ({ id }: EnginePolicy): string => `${id}-proof`;
@@ -40,6 +40,7 @@ const siteSchema = z.looseObject({
   verifiedAt: z.string().optional(),
   lostAt: z.string().optional(),
   lastOutcome: z.unknown().optional(),
+  way: z.enum(['tag', 'file', 'txt']).optional(),
   maps: z.array(
     z.looseObject({
       address: z.string(),
@@ -56,7 +57,13 @@ const siteSchema = z.looseObject({
   days: z.array(z.strictObject({ at: z.string(), visited: z.number(), listed: z.number() })),
 });
 const saved = z.strictObject({ version: z.literal(1), secret: z.string(), sites: z.record(z.string(), siteSchema) });
-type Site = CrawledSite & { origin: string; verifiedAt?: string | undefined; lostAt?: string | undefined; lastOutcome?: ProofOutcome | undefined };
+type Site = CrawledSite & {
+  origin: string;
+  verifiedAt?: string | undefined;
+  lostAt?: string | undefined;
+  lastOutcome?: ProofOutcome | undefined;
+  way?: ProofWay | undefined;
+};
 
 /** A site that an engine comes upon by itself. */
 export interface FoundSite {
@@ -90,19 +97,26 @@ export class StandInEngine {
   proofTag(host: string): ProofTag {
     const content = createHmac('sha256', this.secret).update(host).digest('base64url');
     const name = proofName(this.policy);
-    return { name, content, tag: `<meta name="${name}" content="${content}">` };
+    const file = {
+      name: `${this.policy.id}-${content
+        .replace(/[^A-Za-z0-9]/g, '')
+        .slice(0, 12)
+        .toLowerCase()}.html`,
+      content: `${name}: ${content}`,
+    };
+    return { name, content, tag: `<meta name="${name}" content="${content}">`, file, record: `${name}=${content}` };
   }
 
-  /** Fetches the home page and looks for the tag. */
-  async verify(host: string, origin: string): Promise<ProofOutcome> {
-    const site = await this.looked(this.siteFor(host, origin), host, origin);
+  /** Looks for a proof: in the way that is asked for, then in the others. */
+  async verify(host: string, origin: string, way: ProofWay = 'tag'): Promise<ProofOutcome> {
+    const site = await this.looked({ ...this.siteFor(host, origin), way }, host, origin);
     await this.put(site);
     return site.lastOutcome as ProofOutcome;
   }
 
-  /** The site after the home page was looked at for the tag. */
+  /** The site after it was looked at for a proof. */
   private async looked(site: Site, host: string, origin: string): Promise<Site> {
-    const outcome = await this.work.proof({ engine: this.policy.id, host, origin, tag: this.proofTag(host) });
+    const outcome = await this.work.proof({ engine: this.policy.id, host, origin, tag: this.proofTag(host), way: site.way ?? 'tag' });
     const now = this.clock.iso();
     const holds = outcome.kind === 'verified';
     return {

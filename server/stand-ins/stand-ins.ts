@@ -6,6 +6,7 @@ import { StandInHost } from './host.ts';
 import { StandInEngine } from './engine.ts';
 import { lockFolder } from './lock.ts';
 import { Store } from './store.ts';
+import { StandInZone } from './zone.ts';
 import { workHere, type Ports, type Work } from './work.ts';
 
 /** The outside world that ships with the program: a web host, DNS, two engines, and one clock, each speaking the real protocol on loopback. */
@@ -14,6 +15,7 @@ export class StandIns {
   readonly clock: StandInClock;
   readonly host: StandInHost;
   readonly dns: StandInDns;
+  readonly zone: StandInZone;
   readonly engines: readonly StandInEngine[];
   /** What takes long, here or in a thread of its own. */
   readonly work: Work;
@@ -35,7 +37,11 @@ export class StandIns {
     this.store = new Store(settings.folder);
     this.clock = new StandInClock(this.store, settings.now);
     this.host = new StandInHost(this.store, this.clock);
-    this.dns = new StandInDns({ addresses: (name) => (this.host.answers(name) ? ['127.0.0.1'] : undefined) });
+    this.zone = new StandInZone(this.store);
+    this.dns = new StandInDns({
+      addresses: (name) => (this.host.answers(name) ? ['127.0.0.1'] : undefined),
+      records: (name) => this.zone.at(name),
+    });
     const { work, close } = (settings.doWork ?? workHere)(() => ({ dns: this.dns.port, host: this.host.port }));
     this.work = work;
     this.endWork = close;
@@ -52,6 +58,7 @@ export class StandIns {
     await this.store.sweep();
     await this.clock.open();
     await this.host.open();
+    await this.zone.open();
     for (const engine of this.engines) await engine.open();
     await this.dns.listen();
     await this.sites.listen({ host: '127.0.0.1', port: this.wantedPort }).catch(() => this.sites.listen({ host: '127.0.0.1', port: 0 }));

@@ -1,8 +1,9 @@
 import type { FetchedMap, LiveAnswer, ProofTag } from '../../core/exchange/index.ts';
 import { ENGINES, type EnginePolicy } from '../../core/engines/index.ts';
+import { decodeBytes } from '../../core/source/index.ts';
 import { readAnswer } from '../../core/indexing/index.ts';
-import { findProof, type ProofOutcome } from '../../core/ownership/index.ts';
-import { FETCH_LIMITS, dnsResolve, guardedFetch, realWorld, standInWorld, type Fetch, type FetchOutcome } from '../fetching/index.ts';
+import { findFile, findProof, findRecord, type ProofOutcome } from '../../core/ownership/index.ts';
+import { FETCH_LIMITS, dnsResolve, dnsTexts, guardedFetch, realWorld, standInWorld, type Fetch, type FetchOutcome } from '../fetching/index.ts';
 import { fetchMap, lookLive } from '../live.ts';
 import { crawlSite, type CrawledSite } from './crawl.ts';
 
@@ -15,10 +16,19 @@ export type Side = 'stand-in' | 'real';
  */
 export interface Work {
   crawl(request: { readonly engine: string; readonly site: CrawledSite; readonly now: number; readonly visits?: number }): Promise<CrawledSite>;
-  proof(request: { readonly engine: string; readonly host: string; readonly origin: string; readonly tag: ProofTag }): Promise<ProofOutcome>;
+  proof(request: {
+    readonly engine: string;
+    readonly host: string;
+    readonly origin: string;
+    readonly tag: ProofTag;
+    readonly way: ProofWay;
+  }): Promise<ProofOutcome>;
   live(request: { readonly side: Side; readonly address: string; readonly crawler: string; readonly now: number }): Promise<Omit<LiveAnswer, 'world'>>;
   map(request: { readonly side: Side; readonly address: string }): Promise<FetchedMap>;
 }
+
+/** The ways in which a proof can be placed. */
+export type ProofWay = 'tag' | 'file' | 'txt';
 
 /** Where the stand-ins listen: all that the work has to know of them. */
 export interface Ports {
@@ -55,7 +65,20 @@ export function workHere(ports: () => Ports, real?: Fetch): { readonly work: Wor
   return {
     work: {
       crawl: ({ engine, site, now, visits }) => crawlSite(site, { ...engineOf(engine), now, ...(visits === undefined ? {} : { visits }) }),
-      proof: async ({ engine, host, origin, tag }) => proofIn(await engineOf(engine).fetch(`${origin}/`), host, tag),
+      proof: async ({ engine, host, origin, tag, way }) => {
+        const { fetch } = engineOf(engine);
+        const look: Readonly<Record<ProofWay, () => Promise<ProofOutcome>>> = {
+          tag: async () => proofIn(await fetch(`${origin}/`), host, tag),
+          file: async () => proofFile(await fetch(`${origin}/${tag.file.name}`), host, tag),
+          txt: () => proofRecord(host, tag, [`127.0.0.1:${ports().dns}`]),
+        };
+        const asked = await look[way]();
+        if (asked.kind === 'verified') return asked;
+        // A proof in another way holds as well; what is told is about the way that was asked for.
+        for (const other of (['tag', 'file', 'txt'] as const).filter((one) => one !== way))
+          if ((await look[other]()).kind === 'verified') return { kind: 'verified' };
+        return asked;
+      },
       live: ({ side, address, crawler, now }) => lookLive({ fetch: sides[side], address, crawler, now }),
       map: ({ side, address }) => fetchMap(sides[side], address),
     },
@@ -63,6 +86,22 @@ export function workHere(ports: () => Ports, real?: Fetch): { readonly work: Wor
       for (const close of closing) await close();
     },
   };
+}
+
+/** The domain of a host: records stand with it, whatever the site's own name is. */
+const domainOf = (host: string): string => host.replace(/^www\./, '');
+
+async function proofRecord(host: string, { record }: ProofTag, servers: readonly string[]): Promise<ProofOutcome> {
+  const found = await dnsTexts(servers)(domainOf(host));
+  return Array.isArray(found) ? findRecord(found, record) : { kind: 'no-record', detail: found as 'no-such-name' | 'none' | 'no-answer' };
+}
+
+function proofFile(outcome: FetchOutcome, host: string, { file }: ProofTag): ProofOutcome {
+  if (!outcome.ok) return { kind: 'not-live', detail: outcome.reason === 'no-such-host' ? 'no-such-host' : 'no-answer' };
+  const last = outcome.redirects.at(-1);
+  if (last !== undefined && new URL(last).host !== host) return { kind: 'elsewhere', redirectedTo: last };
+  if (outcome.status !== 200) return { kind: 'no-file', name: file.name, status: outcome.status };
+  return findFile(file.name, decodeBytes(outcome.bytes, 'utf-8'), file.content);
 }
 
 function proofIn(outcome: FetchOutcome, host: string, { name, content }: ProofTag): ProofOutcome {

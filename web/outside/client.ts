@@ -13,6 +13,8 @@ import {
   proofOutcome,
   proofTag,
   searchAnswer,
+  zoneAnswer,
+  type ZoneRecord,
   type ClockAnswer,
   type DemoStory,
   type EngineSite,
@@ -49,7 +51,9 @@ export interface Outside {
   release(host: string, request: ReleaseRequest): Promise<HostedSite>;
   /** What an engine can be asked; Skerry where none is named. */
   proofTag(host: string, engine?: EngineId): Promise<ProofTag>;
-  verify(host: string, origin: string, engine?: EngineId): Promise<ProofOutcome>;
+  verify(host: string, origin: string, way?: 'tag' | 'file' | 'txt', engine?: EngineId): Promise<ProofOutcome>;
+  /** The records of a domain in the stand-in zone; with `records`, after setting them. */
+  zone(domain: string, records?: readonly ZoneRecord[]): Promise<readonly ZoneRecord[]>;
   handIn(host: string, address: string, engine?: EngineId): Promise<EngineSite>;
   engineSite(host: string, engine?: EngineId): Promise<EngineSite>;
   search(query: string, engine?: EngineId): Promise<SearchAnswer>;
@@ -106,7 +110,10 @@ export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => v
     sendBytes: async (bundle) => void (await ask('POST', '/api/host/bytes', z.object({ kept: z.number() }), bundle)),
     release: (host, request) => ask('POST', `/api/host/sites/${host}/releases`, hostedSite, request),
     proofTag: (host, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/tags/${host}`, proofTag),
-    verify: (host, origin, engine: EngineId = SKERRY.id) => ask('POST', `/api/engines/${engine}/verifications`, proofOutcome, { host, origin }),
+    verify: (host, origin, way = 'tag', engine: EngineId = SKERRY.id) =>
+      ask('POST', `/api/engines/${engine}/verifications`, proofOutcome, { host, origin, way }),
+    zone: async (domain, records) =>
+      (records ? await ask('POST', `/api/zone/${domain}`, zoneAnswer, { records }) : await ask('GET', `/api/zone/${domain}`, zoneAnswer)).records,
     handIn: (host, address, engine: EngineId = SKERRY.id) => ask('POST', `/api/engines/${engine}/sitemaps`, engineSite, { host, address }),
     engineSite: (host, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/sites/${host}`, engineSite),
     search: (text, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/search${query('q', text)}`, searchAnswer),

@@ -1,58 +1,49 @@
-import { messageOf } from '../../core/source/index.ts';
-import { SKERRY } from '../../core/engines/index.ts';
 import { Check, Circle } from 'lucide-react';
-import { useEffect, useId, useState } from 'react';
-import { readPastedProof, type ProofOutcome } from '../../core/ownership/index.ts';
-import { all, set, siteHost, siteOrigin } from '../../core/site/index.ts';
-import { pastedWords, proofWords, shortDate } from '../../core/wording/index.ts';
+import { useEffect, useState } from 'react';
+import { SKERRY } from '../../core/engines/index.ts';
+import type { LiveAnswer } from '../../core/exchange/index.ts';
+import type { ProofOutcome } from '../../core/ownership/index.ts';
+import { claimsOf, siteHost, siteOrigin } from '../../core/site/index.ts';
+import { messageOf } from '../../core/source/index.ts';
+import { counted, proofWords, shortDate } from '../../core/wording/index.ts';
 import { Rail, useRoute } from '../components/index.ts';
-import { Copyable, note, useAsync } from '../ui/index.ts';
+import { Copyable, note, Segments, useAsync } from '../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { KNOWN, PasteProof } from './PasteProof.tsx';
+import { Placed, waitsFor } from './Placed.tsx';
 import { wording } from './wording.ts';
 
-const ENGINE = SKERRY.id;
+const WAYS = ['tag', 'file', 'txt'] as const;
+type Way = (typeof WAYS)[number];
 
-/** Ownership: the tag, where it stands, and whether it holds. */
+/** Ownership: what engines gave, where it stands, and whether it holds. */
 export function Proof() {
   const workspace = useWorkspaceApi();
-  const id = useId();
   const { go } = useRoute();
   const document = useTables('facts', 'claims');
   const engine = useWorkspace((state) => state.engine);
   const home = useWorkspace((state) => state.rows.find((row) => row.address === '/'));
   const host = siteHost(document);
-  const claim = document.tables.claims[ENGINE];
-  const { value: tag, failure: offline } = useAsync(() => workspace.tools.outside.proofTag(host), host, { fresh: true });
+  const { value: given, failure: offline } = useAsync(() => workspace.tools.outside.proofTag(host), host, { fresh: true });
   const [pasted, setPasted] = useState('');
+  const [way, setWay] = useState<Way>('tag');
   const [looking, setLooking] = useState(false);
   const waiting = useReport((one) => one.tools.analysis.releaseItems());
   useEffect(() => void workspace.askEngine(), [workspace, host]);
+  const origin = siteOrigin(document);
+  const front = useAsync(() => workspace.tools.outside.live(`${origin}/`), `${origin} ${engine?.lastOutcome ? 'looked' : ''} ${waiting?.length ?? 0}`, {
+    fresh: true,
+  });
 
-  const name = tag?.name ?? 'skerry-proof';
-  const read = readPastedProof(pasted, name);
-  const waits = home !== undefined && waiting?.some((item) => item.path === home.id && item.edits.some((edit) => edit.kind === 'meta')) === true;
-  const hosted = engine !== undefined;
-  const place = (): void => {
-    if (!read.ok) return;
-    workspace.change(
-      all([
-        set('claims', ENGINE, 'name', read.name),
-        set('claims', ENGINE, 'content', read.content),
-        set('claims', ENGINE, 'at', workspace.tools.now().toISOString()),
-      ]),
-      { label: 'Skerry’s tag was placed' },
-    );
-    setPasted('');
-    note('Placed in the head of the home page. It counts once it is released.', {}, 'good');
-  };
-  const remove = (): void =>
-    workspace.change(all([set('claims', ENGINE, 'name', null), set('claims', ENGINE, 'content', null), set('claims', ENGINE, 'at', null)]), {
-      label: 'Skerry’s tag was taken away',
-    });
+  // Skerry's own, in whichever way it was placed last.
+  const claim = claimsOf(document)
+    .filter((one) => one.id === SKERRY.id || KNOWN[one.engine.toLowerCase()] === SKERRY.id)
+    .sort((one, other) => ((one.at ?? '') < (other.at ?? '') ? 1 : -1))[0];
+  const waits = claim !== undefined && waitsFor(claim, waiting, home?.id);
   const verify = async (): Promise<void> => {
     setLooking(true);
     try {
-      await workspace.tools.outside.verify(host, siteOrigin(document));
+      await workspace.tools.outside.verify(host, origin, claim?.kind === 'file' ? 'file' : claim?.kind === 'txt' ? 'txt' : 'tag');
       await workspace.askEngine();
     } catch (error) {
       note(messageOf(error), {}, 'bad');
@@ -62,6 +53,8 @@ export function Proof() {
   };
   const outcome = engine?.lastOutcome as ProofOutcome | undefined;
   const notReleased = outcome !== undefined && outcome.kind !== 'verified' && waits;
+  const piece = given && { tag: given.tag, file: `${given.file.name}\nContent: ${given.file.content}`, txt: `@ TXT "${given.record}"` }[way];
+  const isRecord = claim?.kind === 'txt' || claim?.kind === 'cname';
   return (
     <div className="mx-auto max-w-narrow">
       <h1>{wording.title}</h1>
@@ -70,99 +63,79 @@ export function Proof() {
       {outcome && (
         <Outcome outcome={outcome} notReleased={notReleased} onRelease={() => go('release')} verifiedAt={engine?.verifiedAt} lostAt={engine?.lostAt} />
       )}
-
-      <section className="mt-5">
-        <label htmlFor={id} className="display mb-1 block text-lead font-semibold">
-          {wording.paste}
-        </label>
-        <div className="field">
-          <textarea
-            id={id}
-            className="mono"
-            rows={3}
-            spellCheck={false}
-            placeholder={wording.placeholder}
-            value={pasted}
-            onChange={(event) => setPasted(event.target.value)}
-            aria-describedby={`${id}-read`}
-          />
-        </div>
-        <div className="mt-2 flex flex-wrap items-center gap-3">
-          <p id={`${id}-read`} className="soft min-w-0 flex-1 text-small" aria-live="polite">
-            {read.ok ? (
-              <>
-                Understood as {{ tag: 'the whole tag', code: 'the code alone', text: 'a tag with text around it' }[read.from]}. Code:{' '}
-                <code className="break-all">{read.content}</code>
-              </>
-            ) : pasted === '' ? (
-              claim?.content ? (
-                ''
-              ) : (
-                pastedWords(read)
-              )
-            ) : (
-              <span className="text-error">{pastedWords(read)}</span>
-            )}
-          </p>
-          <button type="button" className="btn btn-primary" disabled={!read.ok} onClick={place}>
-            {wording.place}
-          </button>
-        </div>
-      </section>
+      <PasteProof pasted={pasted} onPasted={setPasted} />
+      <Placed items={waiting} home={home?.id} />
 
       <section className="mt-6" aria-labelledby="before">
         <h2 id="before">{wording.before}</h2>
         <ol className="panel mt-2">
           <Line
-            done={claim?.content !== undefined && claim.content !== null}
-            text="The tag is placed"
-            note={claim?.content ? `${claim.name}: ${claim.content}` : 'Paste it above.'}
-            action={claim?.content ? { label: 'Take it away', run: remove } : undefined}
-          />
-          <Line
-            done={claim?.content !== undefined && claim.content !== null && !waits}
-            text="It is released"
-            note={
-              waits
-                ? 'It waits for release; what is not released is not seen.'
-                : claim?.content
-                  ? 'It stands in the head of the home page.'
-                  : 'After it is placed.'
+            done={claim !== undefined}
+            text={
+              claim
+                ? `Its ${{ tag: 'tag', file: 'file', txt: 'record', cname: 'record' }[claim.kind]} is ${isRecord ? 'written down' : 'placed'}`
+                : 'What it gave is placed'
             }
-            action={waits ? { label: 'Release', run: () => go('release') } : undefined}
+            note={claim ? `${claim.name}: ${claim.content}` : 'Paste it above.'}
           />
+          {isRecord ? null : (
+            <Line
+              done={claim !== undefined && !waits}
+              text="It is released"
+              note={waits ? 'It waits for release; what is not released is not seen.' : claim ? 'It went out with the last release.' : 'After it is placed.'}
+              action={waits ? { label: 'Release', run: () => go('release') } : undefined}
+            />
+          )}
+          {isRecord ? null : (
+            <Line
+              done={front.value?.answer.ok === true && front.value.answer.status === 200}
+              text={wording.homeAnswers}
+              note={front.value === undefined ? (front.failure ?? wording.asking) : `${answerWords(front.value)} ${wording.homeAnswersWhy}`}
+            />
+          )}
           <Line
             done={engine?.verifiedAt !== undefined}
             text="Skerry has found it"
-            note={engine?.verifiedAt ? `since ${shortDate(engine.verifiedAt)}` : 'It fetches the home page and looks in its head.'}
+            note={
+              engine?.verifiedAt
+                ? `since ${shortDate(engine.verifiedAt)}; it looks again at each visit`
+                : 'It looks where it was told to: in the head, at the root, or in the domain’s records.'
+            }
           />
         </ol>
         <div className="mt-3">
-          <button type="button" className="btn btn-primary" disabled={looking || !hosted} onClick={() => void verify()}>
+          <button type="button" className="btn btn-primary" disabled={looking || engine === undefined} onClick={() => void verify()}>
             {looking ? 'Skerry is looking …' : wording.verify}
           </button>
         </div>
       </section>
       <Rail>
         <h2>{wording.given}</h2>
-        <p className="soft mt-1 text-note">
-          Skerry ships with the program and behaves like a search engine out there. This is what it would show you for {host}:
-        </p>
-        {tag && (
+        <p className="soft mt-1 text-note">{wording.givenWhy(host)}</p>
+        <div className="mt-2">
+          <Segments label={wording.given} value={way} onChange={setWay} options={WAYS.map((value) => ({ value, label: wording.ways[value] }))} />
+        </div>
+        {piece && (
           <div className="panel mt-2">
-            <pre className="code-block">{tag.tag}</pre>
+            <pre className="code-block">{piece}</pre>
             <div className="flex justify-between border-t border-line px-1 py-1">
-              <button type="button" className="btn btn-sm btn-ghost" onClick={() => setPasted(tag.tag)}>
+              <button type="button" className="btn btn-sm btn-ghost" onClick={() => setPasted(piece)}>
                 Paste it for me
               </button>
-              <Copyable text={tag.tag} />
+              <Copyable text={piece} />
             </div>
           </div>
         )}
-        <p className="soft mt-4 text-fine">{wording.scope}</p>
       </Rail>
     </div>
   );
+}
+
+/** How the home page answers, in a few words. */
+function answerWords({ answer }: LiveAnswer): string {
+  if (!answer.ok) return 'It does not answer now.';
+  const last = answer.hops.at(-1);
+  return answer.status === 200 ? `It answers 200${last ? `, by way of ${counted(answer.hops.length, 'redirect')}` : ''}.` : `It answers ${answer.status}.`;
 }
 
 function Outcome({

@@ -1,0 +1,108 @@
+import { useId, useState } from 'react';
+import { ENGINES, SKERRY } from '../../core/engines/index.ts';
+import { pieceOfFile, readPiece, type ReadPiece } from '../../core/ownership/index.ts';
+import { all, claimId, set, siteHost } from '../../core/site/index.ts';
+import { pieceGoes, pieceWords } from '../../core/wording/index.ts';
+import { note, useDrop } from '../ui/index.ts';
+import { useTables, useWorkspaceApi } from '../workspace/index.ts';
+import { wording } from './wording.ts';
+
+/** The program's own engines by what owners call them. */
+export const KNOWN: Readonly<Record<string, string>> = Object.fromEntries(ENGINES.map(({ id, name }) => [name.toLowerCase(), id]));
+/** Largest file that is a proof. */
+const LARGEST = 100_000;
+
+/** Takes whatever an engine gave, says what it is and where it will go, and places it. */
+export function PasteProof({ pasted, onPasted }: { readonly pasted: string; readonly onPasted: (text: string) => void }) {
+  const workspace = useWorkspaceApi();
+  const id = useId();
+  const document = useTables('facts', 'claims');
+  const [engine, setEngine] = useState(SKERRY.name);
+  const [dropped, setDropped] = useState<ReadPiece>();
+  const host = siteHost(document);
+  const domain = host.replace(/^www\./, '');
+  const own = KNOWN[engine.trim().toLowerCase()];
+  const read = dropped ?? readPiece(pasted, { host, tagName: own === undefined ? undefined : `${own}-proof` });
+  const key = read.ok ? claimId(engine, read.piece.kind, read.piece.name, KNOWN) : '';
+  const place = (): void => {
+    if (!read.ok) return;
+    const { kind, name, content } = read.piece;
+    workspace.change(
+      all([
+        set('claims', key, 'engine', engine.trim()),
+        set('claims', key, 'kind', kind),
+        set('claims', key, 'name', name),
+        set('claims', key, 'content', content),
+        set('claims', key, 'at', workspace.tools.now().toISOString()),
+      ]),
+      { label: `A proof for ${engine.trim()} was placed` },
+    );
+    setDropped(undefined);
+    onPasted('');
+    note(kind === 'tag' || kind === 'file' ? 'Placed. It counts once it is released.' : 'Written down. It counts once it is set at the domain.', {}, 'good');
+  };
+  const { over, zone } = useDrop((transfer) => {
+    const [file] = transfer.files;
+    if (!file) return onPasted(transfer.getData('text/plain'));
+    if (file.size > LARGEST) return setDropped({ ok: false, reason: 'no-code', found: file.name });
+    void file.text().then((text) => setDropped(pieceOfFile(file.name, text)));
+  });
+  const goes = read.ok ? pieceGoes(read.piece, domain) : undefined;
+  return (
+    <section className="mt-5" {...zone}>
+      <label htmlFor={id} className="display mb-1 block text-lead font-semibold">
+        {wording.paste} <span className="soft text-note font-normal">{wording.dropHint}</span>
+      </label>
+      <div className={`field ${over ? 'outline-2 outline-accent outline-dashed' : ''}`}>
+        <textarea
+          id={id}
+          className="mono"
+          rows={3}
+          spellCheck={false}
+          placeholder={wording.placeholder}
+          value={pasted}
+          onChange={(event) => {
+            setDropped(undefined);
+            onPasted(event.target.value);
+          }}
+          aria-describedby={`${id}-read`}
+        />
+      </div>
+      <div className="mt-2 flex flex-wrap items-start gap-3">
+        <label className="flex flex-none items-center gap-2 text-small">
+          {wording.engine}
+          <input
+            className="input input-sm w-40"
+            list={`${id}-engines`}
+            maxLength={80}
+            value={engine}
+            title={wording.engineHint}
+            onChange={(event) => setEngine(event.target.value)}
+          />
+          <datalist id={`${id}-engines`}>
+            {ENGINES.map(({ name }) => (
+              <option key={name} value={name} />
+            ))}
+          </datalist>
+        </label>
+        <p id={`${id}-read`} className="soft min-w-0 flex-1 basis-60 pt-1 text-small break-words" aria-live="polite">
+          {read.ok && goes ? (
+            <>
+              <span className="text-base-content">
+                Understood as {goes.what}: <code className="break-all">{read.piece.content.slice(0, 300)}</code>
+              </span>{' '}
+              It goes {goes.where}. {read.around && wording.around} {document.tables.claims[key]?.content ? wording.replaces : ''}
+            </>
+          ) : !read.ok && (pasted !== '' || dropped) ? (
+            <span className="text-error">{pieceWords(read)}</span>
+          ) : (
+            !read.ok && pieceWords(read)
+          )}
+        </p>
+        <button type="button" className="btn btn-primary" disabled={!read.ok || engine.trim() === ''} onClick={place}>
+          {wording.place}
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,121 @@
+import { useState } from 'react';
+import { recordName } from '../../core/ownership/index.ts';
+import { all, claimsOf, set, siteHost, type Claim } from '../../core/site/index.ts';
+import { messageOf } from '../../core/source/index.ts';
+import { SKERRY } from '../../core/engines/index.ts';
+import type { ReleaseItem } from '../../core/release/index.ts';
+import { Copyable, note, useAsync } from '../ui/index.ts';
+import { useTables, useWorkspaceApi } from '../workspace/index.ts';
+import { wording } from './wording.ts';
+
+/** Whether a proof that goes out with a release waits for the next one. */
+export function waitsFor({ kind, name, content }: Claim, items: readonly ReleaseItem[] | undefined, home: string | undefined): boolean {
+  if (kind === 'file') return items?.some((item) => item.own && item.path === name) === true;
+  const says = (edits: ReleaseItem['edits']): boolean => edits.some((edit) => edit.kind === 'meta' && edit.name === name && edit.content === content);
+  return kind === 'tag' && items?.some((item) => item.path === home && says(item.edits) && !says(item.before)) === true;
+}
+
+/** All proofs that are placed, for whichever engine, with how each stands; records with the lines to copy. */
+export function Placed({ items, home }: { readonly items: readonly ReleaseItem[] | undefined; readonly home: string | undefined }) {
+  const workspace = useWorkspaceApi();
+  const document = useTables('facts', 'claims');
+  const claims = claimsOf(document);
+  const domain = siteHost(document).replace(/^www\./, '');
+  const [asked, setAsked] = useState(0);
+  const zone = useAsync(() => workspace.tools.outside.zone(domain), `${domain} ${asked}`, { fresh: true });
+  if (claims.length === 0) return null;
+  const takeAway = (claim: Claim): void =>
+    workspace.change(all((['engine', 'kind', 'name', 'content', 'at'] as const).map((field) => set('claims', claim.id, field, null))), {
+      label: `The proof for ${engineOf(claim)} was taken away`,
+    });
+  const setInZone = async ({ kind, name, content }: Claim): Promise<void> => {
+    try {
+      const type = kind === 'cname' ? ('CNAME' as const) : ('TXT' as const);
+      const now = await workspace.tools.outside.zone(domain);
+      // A name has one CNAME, and as many texts as one likes.
+      const others = now.filter((record) => record.name !== name || record.type !== type || (type === 'TXT' && record.value !== content));
+      await workspace.tools.outside.zone(domain, [...others, { name, type, value: content, ttl: 3600 }]);
+      setAsked((count) => count + 1);
+      note('Set. The name server that ships with the program answers with it from now on.', {}, 'good');
+    } catch (error) {
+      note(messageOf(error), {}, 'bad');
+    }
+  };
+  return (
+    <section className="mt-6" aria-labelledby="placed">
+      <h2 id="placed">{wording.placed}</h2>
+      <ul className="panel mt-2">
+        {claims.map((claim) => {
+          const record = claim.kind === 'txt' || claim.kind === 'cname';
+          const inZone = record && zone.value?.some(({ name, value }) => name === claim.name && value === claim.content) === true;
+          const state = record ? (inZone ? wording.inZone : wording.notInZone) : waitsFor(claim, items, home) ? wording.waits : wording.released;
+          return (
+            <li key={claim.id} className="border-t border-line px-3.5 py-2.5 first:border-t-0" data-claim={claim.id}>
+              <div className="flex flex-wrap items-start gap-x-3 gap-y-1">
+                <div className="min-w-0 flex-1 basis-60">
+                  <p>
+                    <span className="font-semibold">{engineOf(claim)}</span> <span className="soft text-note">{wording.kinds[claim.kind]}</span>
+                  </p>
+                  <p className="soft mono text-tiny break-all">
+                    {claim.kind === 'file' ? `/${claim.name}` : claim.name}: {claim.content.slice(0, 200)}
+                  </p>
+                </div>
+                <span className={`text-note ${state === wording.released || inZone ? 'text-green' : 'text-amber-ink'}`}>{state}</span>
+                <button
+                  type="button"
+                  className="link-act text-note"
+                  onClick={() => takeAway(claim)}
+                  aria-label={`${wording.takeAway}: ${engineOf(claim)}, ${wording.kinds[claim.kind]}`}
+                >
+                  {wording.takeAway}
+                </button>
+              </div>
+              {record && !inZone && (
+                <div className="mt-2">
+                  <button type="button" className="btn btn-sm btn-primary" onClick={() => void setInZone(claim)}>
+                    {wording.setInZone}
+                  </button>
+                </div>
+              )}
+              {record && <Lines claim={claim} domain={domain} />}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+const engineOf = ({ id, engine }: Claim): string => engine || (id === SKERRY.id ? SKERRY.name : id);
+
+/** A record as it is set elsewhere, in the forms that panels want. */
+function Lines({ claim, domain }: { readonly claim: Claim; readonly domain: string }) {
+  const { name, content, kind } = claim;
+  const whole = name === '@' ? domain : `${name}.${domain}`;
+  const forms = [...new Set([name, whole, `${whole}.`])].filter((form) => recordName(form, domain) === name);
+  return (
+    <details className="mt-2 text-small">
+      <summary className="cursor-pointer">{wording.elsewhere}</summary>
+      <dl className="mt-1 grid gap-1.5">
+        <div>
+          <dt className="soft inline">
+            {wording.nameForms} <span className="text-note">({wording.nameFormsWhy})</span>:
+          </dt>{' '}
+          <dd className="mono inline break-all">{forms.join(' · ')}</dd>
+        </div>
+        <div>
+          <dt className="soft inline">{wording.type}:</dt> <dd className="mono inline">{kind.toUpperCase()}</dd>
+        </div>
+        <div className="flex flex-wrap items-center gap-2">
+          <dt className="soft">{wording.value}:</dt> <dd className="mono break-all">{content}</dd> <Copyable text={content} />
+        </div>
+        <div>
+          <dt className="soft inline">
+            {wording.ttl} <span className="text-note">({wording.ttlWhy})</span>:
+          </dt>{' '}
+          <dd className="mono inline">3600</dd>
+        </div>
+      </dl>
+    </details>
+  );
+}
