@@ -58,4 +58,13 @@ test('a release is put together field by field, compared with others, and put ou
   expect(await visit(page, app, '/services/book-repair/')).not.toContain('missing leaves');
   await goTo(page, 'Release');
   await expect(item).toContainText('missing leaves');
+  // Offline, every address says so; back, the release is there as it was.
+  await page.getByRole('button', { name: 'Take it offline' }).click();
+  await page.getByLabel('Back on, if you know the day').fill('2027-01-04');
+  await page.getByRole('button', { name: 'Take it offline' }).click();
+  await expect(page.getByTestId('offline')).toContainText('every address answers 503');
+  expect(await visit(page, app, '/services/book-repair/')).toContain('back on 2027-01-04');
+  await page.getByRole('button', { name: 'Put it back online' }).click();
+  await expect(page.getByTestId('offline')).toHaveCount(0);
+  expect(await visit(page, app, '/services/book-repair/')).toContain('Book repair in Saltmere');
 });

@@ -8,6 +8,7 @@ import {
   hostParam,
   liveQuery,
   missingRequest,
+  offlineRequest,
   releaseRequest,
   searchQuery,
   sitemapRequest,
@@ -52,6 +53,10 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
   app.get('/api/host/sites/:host', async (request): Promise<HostedAnswer> => ({ site: host.site(parseInput(hostParam, request.params).host) ?? null }));
   app.post('/api/host/sites/:host/releases', { bodyLimit: 16_000_000 }, async (request) =>
     host.release(parseInput(hostParam, request.params).host, parseInput(releaseRequest, request.body)),
+  );
+
+  app.post('/api/host/sites/:host/offline', async (request) =>
+    host.setOffline(parseInput(hostParam, request.params).host, parseInput(offlineRequest, request.body).offline),
   );
 
   app.get('/api/zone/:host', async (request) => ({ records: standIns.zone.of(parseInput(hostParam, request.params).host) }));

@@ -26,6 +26,8 @@ export const hostedSite = z.object({
   at: time,
   files: z.number(),
   audience: z.enum(['draft', 'restricted', 'public']),
+  /** Where the site was taken offline: what it answers instead. */
+  offline: z.object({ status: z.number(), until: z.string().optional(), since: z.string() }).optional(),
   visit: z.string(),
 });
 export type HostedSite = Answer<typeof hostedSite>;

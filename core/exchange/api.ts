@@ -38,6 +38,12 @@ export type ReleaseRequest = z.infer<typeof releaseRequest>;
 /** Who may visit a hosted site. */
 export type Audience = ReleaseRequest['audience'];
 
+/** How a hosted site is taken offline, or back (`null`): by what status, and until when, ISO, where that is known. */
+export const offlineRequest = z.strictObject({
+  offline: z.strictObject({ status: z.literal([503, 404, 410]), until: z.iso.datetime().optional() }).nullable(),
+});
+export type Offline = NonNullable<z.infer<typeof offlineRequest>['offline']>;
+
 export const missingRequest = z.strictObject({ hashes: z.array(sha256).max(60_000) });
 /** The host's answer to a release. */
 export interface ReleaseAnswer {

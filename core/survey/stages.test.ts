@@ -274,7 +274,10 @@ describe('every stage says on what it depends', () => {
 describe('stages', () => {
   const document = emptyDocument();
   const records = new Map(
-    ['a', 'b', 'c'].map((id, at) => [id, { id, at, source: factsOf('x'), hrefs: [], unfollowed: [], guess: 'page' as const, fed: undefined, ownName: undefined }]),
+    ['a', 'b', 'c'].map((id, at) => [
+      id,
+      { id, at, source: factsOf('x'), hrefs: [], unfollowed: [], guess: 'page' as const, fed: undefined, ownName: undefined },
+    ]),
   );
   const inputs: SiteInputs = {
     document,

@@ -220,6 +220,7 @@ const TARGETS = {
 export const NO_ANSWER: Readonly<Record<string, string>> = {
   'no-such-host': 'there is no such host',
   'private-address': 'this address is not fetched from here',
+  unavailable: 'it says 503: away for a while',
   timeout: 'no answer in ten seconds',
   'too-many-redirects': 'too many redirects, one after the other',
   'redirect-loop': 'it redirects in a circle',

@@ -34,6 +34,9 @@ const DAYS_KEPT = 60;
 export const CRAWL_LIMITS = { links: 2_000, addresses: 20_000 } as const;
 const LIMITS_TOLD = 20;
 
+/** Statuses by which a host says that it is only away for a while (RFC 9110, 15.6.4; RFC 6585, 4). */
+const isAway = (status: number | undefined): boolean => status === 503 || status === 429;
+
 /** Visits a site once: robots.txt, then the maps, then the pages whose turn it is, following links to pages not known before. */
 export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlSettings): Promise<S> {
   const { fetch, policy, now } = settings;
@@ -43,6 +46,8 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   const known = new Map(site.records.map((record) => [record.address, record]));
   const turns = new Turns(site.records, now);
   const limits: CrawlLimit[] = [];
+  // A whole site that says it is away is left in peace today, and what was listed stays listed.
+  const away = robots.kind === 'unreachable' && isAway(robots.status);
   let left = 0;
   const learn = (spelled: string, foundBy: IndexRecord['foundBy'], from?: string): void => {
     const address = plainAddress(spelled) ?? spelled;
@@ -81,14 +86,23 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
       due.map(async (record) => {
         const access = accessFor(robots, pathAndQuery(new URL(record.address)));
         const forbidden = !mayFetch(access);
-        const outcome = forbidden ? undefined : await fetch(record.address);
+        const outcome = forbidden || away ? undefined : await fetch(record.address);
         const latest = known.get(record.address) ?? record;
-        if (outcome && !outcome.ok) {
+        const failure = away
+          ? 'unavailable'
+          : outcome === undefined
+            ? undefined
+            : !outcome.ok
+              ? outcome.reason
+              : isAway(outcome.status)
+                ? 'unavailable'
+                : undefined;
+        if (failure !== undefined || (outcome && !outcome.ok)) {
           // No answer today: what was known stays, the next day tries again.
           known.set(record.address, {
             ...latest,
             visitedAt: at,
-            reason: { code: 'no-answer', reason: outcome.reason },
+            reason: { code: 'no-answer', reason: failure ?? 'no-answer' },
             outcome: latest.outcome === 'waiting' ? 'not-listed' : latest.outcome,
           });
           return;

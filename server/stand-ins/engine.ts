@@ -146,16 +146,18 @@ export class StandInEngine {
     return { ...site, ...crawl };
   }
 
-  /** One day's work: every proven site is crawled, and its proof looked at again. A site that cannot be crawled today keeps what was known of it. */
+  /** One day's work: every site that was ever proven is crawled, and its proof looked at again. A site that cannot be crawled today keeps what was known of it. */
   async day(): Promise<void> {
     const found = new Map(this.finds().map((site) => [site.host, site.origin]));
     const before = this.sites;
     const sites = { ...before };
     for (const [host, origin] of found) sites[host] = { ...this.siteFor(host, origin), origin };
     for (const [host, site] of Object.entries(sites)) {
-      if (site.verifiedAt === undefined && !found.has(host)) continue;
+      // Who lost the proof is no less on the list: the site is visited on, and the proof looked for.
+      const proven = site.verifiedAt !== undefined || site.lostAt !== undefined;
+      if (!proven && !found.has(host)) continue;
       const crawled = await this.crawled(site).catch(() => site);
-      sites[host] = site.verifiedAt === undefined ? crawled : await this.looked(crawled, host, site.origin).catch(() => crawled);
+      sites[host] = !proven ? crawled : await this.looked(crawled, host, site.origin).catch(() => crawled);
     }
     // What was proven or handed in while the day went on is newer than what the day began with.
     const newer = Object.entries(this.sites).filter(([host, site]) => before[host] !== site);

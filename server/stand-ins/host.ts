@@ -1,7 +1,7 @@
-import Fastify, { type FastifyInstance } from 'fastify';
+import Fastify, { type FastifyInstance, type FastifyReply } from 'fastify';
 import { extname } from 'node:path';
 import { z } from 'zod';
-import { hostedHeader, type HostedSite, type ReleaseRequest } from '../../core/exchange/index.ts';
+import { hostedHeader, type HostedSite, type Offline, type ReleaseRequest } from '../../core/exchange/index.ts';
 import { createHash, timingSafeEqual } from 'node:crypto';
 import { headersFor, isPage, resolvePath } from '../../core/site/index.ts';
 import { variantHost } from '../../core/source/index.ts';
@@ -17,6 +17,7 @@ const siteSchema = z.strictObject({
   headers: z.array(hostedHeader).default([]),
   audience: z.enum(['draft', 'restricted', 'public']).default('public'),
   passwordHash: z.string().optional(),
+  offline: z.strictObject({ status: z.literal([503, 404, 410]), until: z.string().optional(), since: z.string() }).optional(),
 });
 type Site = z.infer<typeof siteSchema>;
 const saved = z.strictObject({ version: z.literal(1), sites: z.record(z.string(), siteSchema) });
@@ -116,7 +117,23 @@ export class StandInHost {
     const passwordHash = password === undefined ? undefined : hashed(password);
     // One after the other, and live only once it is written: a release that could not be kept never was.
     const turn = this.releasing.then(async () => {
-      const sites = { ...this.sites, [host]: { number, origin, at: this.clock.iso(), files, headers, audience, passwordHash } };
+      // A release puts files there; whether the site is shown is another matter.
+      const offline = this.has(host) ? this.sites[host]?.offline : undefined;
+      const sites = { ...this.sites, [host]: { number, origin, at: this.clock.iso(), files, headers, audience, passwordHash, offline } };
+      await this.store.write('host', { version: 1, sites });
+      this.sites = sites;
+    });
+    this.releasing = turn.catch(() => undefined);
+    await turn;
+    return this.site(host) as HostedSite;
+  }
+
+  /** Takes a site offline, or back. */
+  async setOffline(host: string, offline: Offline | null): Promise<HostedSite> {
+    const turn = this.releasing.then(async () => {
+      const site = this.has(host) ? this.sites[host] : undefined;
+      if (!site) throw new RequestError('not-found');
+      const sites = { ...this.sites, [host]: { ...site, offline: offline === null ? undefined : { ...offline, since: this.clock.iso() } } };
       await this.store.write('host', { version: 1, sites });
       this.sites = sites;
     });
@@ -136,6 +153,7 @@ export class StandInHost {
       at: site.at,
       files: Object.keys(site.files).length,
       audience: site.audience,
+      ...(site.offline ? { offline: site.offline } : {}),
       visit: `http://${host}.localhost:${this.port}/`,
     };
   }
@@ -164,6 +182,7 @@ export class StandInHost {
       // The scheme travels along as a proxy would tell it; a browser that visits by hand says none.
       const scheme = request.headers['x-forwarded-proto'];
       if (scheme !== undefined && !site.origin.startsWith(`${String(scheme)}://`)) return reply.redirect(`${site.origin}${request.raw.url ?? '/'}`, 301);
+      if (site.offline) return this.away(site.offline, reply);
       if (site.audience === 'draft') return reply.status(404).type('text/plain; charset=utf-8').send('Nothing has been made public here yet.\n');
       if (site.audience === 'restricted' && !mayEnter(site, request.headers.authorization))
         return reply
@@ -182,6 +201,17 @@ export class StandInHost {
       return reply.header('last-modified', new Date(site.at).toUTCString()).type(typeOf(file, bytes)).send(bytes);
     });
     return app;
+  }
+
+  /** What a site that was taken offline answers at every address, robots.txt among them. */
+  private away({ status, until }: NonNullable<Site['offline']>, reply: FastifyReply): unknown {
+    const words = { 503: 'This site is away for a while.', 404: 'There is nothing here.', 410: 'This site is gone.' }[status];
+    if (status === 503 && until !== undefined) reply.header('retry-after', new Date(until).toUTCString());
+    const when = status === 503 && until !== undefined ? `<p>It is to be back on ${until.slice(0, 10)}.</p>` : '';
+    return reply
+      .status(status)
+      .type('text/html; charset=utf-8')
+      .send(`<!doctype html><html lang="en"><meta charset="utf-8"><title>${words}</title><h1>${words}</h1>${when}</html>\n`);
   }
 
   private async notFound(site: Site, reply: { status(code: number): { type(type: string): { send(body: unknown): unknown } } }): Promise<unknown> {

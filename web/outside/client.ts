@@ -23,6 +23,7 @@ import {
   type LiveAnswer,
   type MissingAnswer,
   type ProofTag,
+  type Offline,
   type ReleaseRequest,
   type SearchAnswer,
 } from '../../core/exchange/index.ts';
@@ -49,6 +50,8 @@ export interface Outside {
   missing(hashes: readonly string[]): Promise<MissingAnswer>;
   sendBytes(bundle: Blob): Promise<void>;
   release(host: string, request: ReleaseRequest): Promise<HostedSite>;
+  /** Takes a hosted site offline; `null` takes it back. */
+  setOffline(host: string, offline: Offline | null): Promise<HostedSite>;
   /** What an engine can be asked; Skerry where none is named. */
   proofTag(host: string, engine?: EngineId): Promise<ProofTag>;
   verify(host: string, origin: string, way?: 'tag' | 'file' | 'txt', engine?: EngineId): Promise<ProofOutcome>;
@@ -108,6 +111,7 @@ export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => v
     hosted: async (host) => (await ask('GET', `/api/host/sites/${host}`, hostedAnswer)).site ?? undefined,
     missing: (hashes) => ask('POST', '/api/host/missing', missingAnswer, { hashes }),
     sendBytes: async (bundle) => void (await ask('POST', '/api/host/bytes', z.object({ kept: z.number() }), bundle)),
+    setOffline: (host, offline) => ask('POST', `/api/host/sites/${host}/offline`, hostedSite, { offline }),
     release: (host, request) => ask('POST', `/api/host/sites/${host}/releases`, hostedSite, request),
     proofTag: (host, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/tags/${host}`, proofTag),
     verify: (host, origin, way = 'tag', engine: EngineId = SKERRY.id) =>

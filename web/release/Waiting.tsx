@@ -13,6 +13,7 @@ import { FilesOut } from './FilesOut.tsx';
 import { goes, isHeld, stillHeld } from './held.ts';
 import { ReleaseLine } from './ReleaseLine.tsx';
 import { Reminders } from './Reminders.tsx';
+import { Offline } from './Offline.tsx';
 import { NotWritable } from './NotWritable.tsx';
 import { OpeningReminder } from './OpeningReminder.tsx';
 import { SameAddress } from './SameAddress.tsx';
@@ -168,6 +169,7 @@ export function Waiting() {
             <span className="soft">Nothing is hosted under {host} yet.</span>
           )}
         </p>
+        {hosted && <Offline hosted={hosted} onChange={setHosted} />}
         <FilesOut items={items} onMarked={() => void go('files')} />
         <h2 className="mt-5">{wording.earlier}</h2>
         <ol className="mt-1.5">

@@ -53,3 +53,20 @@ export const wording = {
   unwritableWhy: 'They go out as they came in; what is meant for them waits.',
   refusedTitle: 'Left as they were',
 };
+
+/** Taking the site offline at the host. */
+export const offline = {
+  take: 'Take it offline',
+  back: 'Put it back online',
+  how: 'What visitors and engines are told',
+  names: { 503: 'Away for a while', 404: 'Nothing here', 410: 'Gone for good' },
+  means: {
+    503: 'Engines keep what they have listed, and come again.',
+    404: 'Engines take each page off their list at their next visit, and ask for it again now and then.',
+    410: 'Engines take each page off their list at their next visit, and hardly ask again.',
+  },
+  is: (status: number): string => `The site is offline: every address answers ${status}`,
+  since: (day: string): string => `since ${day}.`,
+  until: (day: string): string => `It says that it is back on ${day}.`,
+  untilLabel: 'Back on, if you know the day',
+};

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { dnsTexts } from '../fetching/index.ts';
+import { StandInHost } from './host.ts';
 import { StandIns } from './stand-ins.ts';
 import { Store } from './store.ts';
 import { StandInZone } from './zone.ts';
@@ -105,5 +106,54 @@ describe('a proof', () => {
     await standIns.advance(1);
     const { verifiedAt, lostAt, lastOutcome } = standIns.engine('skerry').siteView(HOST);
     expect([verifiedAt, lostAt !== undefined, lastOutcome?.kind]).toEqual([undefined, true, 'no-record']);
+  });
+});
+
+describe('a site taken offline', () => {
+  const outcomes = (): string[] =>
+    standIns
+      .engine('skerry')
+      .siteView(HOST)
+      .records.map((record) => record.outcome);
+  const listed = async (): Promise<void> => {
+    const { tag } = standIns.engine('skerry').proofTag(HOST);
+    await release({
+      'index.html': `<title>A</title>${tag}<a href=/b.html>b</a>`,
+      'b.html': '<title>B</title><h1>B</h1><p>Words of its own.</p>',
+      'robots.txt': 'User-agent: *\nDisallow:\n',
+    });
+    await standIns.engine('skerry').verify(HOST, ORIGIN);
+    await standIns.advance(2);
+    expect(outcomes()).toEqual(['listed', 'listed']);
+  };
+  it('that is away for a while stays listed; one that is gone does not; back, it is listed again', async () => {
+    await listed();
+    await standIns.host.setOffline(HOST, { status: 503, until: '2026-12-01T12:00:00.000Z' });
+    await standIns.advance(9);
+    expect(outcomes()).toEqual(['listed', 'listed']);
+    await standIns.host.setOffline(HOST, null);
+    await standIns.advance(9);
+    expect(outcomes()).toEqual(['listed', 'listed']);
+    await standIns.host.setOffline(HOST, { status: 410 });
+    await standIns.advance(9);
+    expect(outcomes().every((outcome) => outcome !== 'listed')).toBe(true);
+    await standIns.host.setOffline(HOST, null);
+    await standIns.engine('skerry').verify(HOST, ORIGIN);
+    await standIns.advance(20);
+    expect(outcomes()).toEqual(['listed', 'listed']);
+  });
+  it('answers every address alike, says until when, and stays offline over releases and restarts', async () => {
+    await listed();
+    await standIns.host.setOffline(HOST, { status: 503, until: '2026-12-01T12:00:00.000Z' });
+    await release({ 'index.html': '<title>B</title>' }, 2);
+    const again = new StandInHost(new Store(folder), standIns.clock);
+    await again.open();
+    expect(again.site(HOST)).toMatchObject({ number: 2, offline: { status: 503 } });
+    for (const path of ['/', '/robots.txt', '/nothing']) {
+      const answer = await standIns.host.server().inject({ url: path, headers: { host: HOST, 'x-forwarded-proto': 'https' } });
+      expect([answer.statusCode, answer.headers['retry-after']]).toEqual([503, 'Tue, 01 Dec 2026 12:00:00 GMT']);
+      expect(answer.body).toContain('2026-12-01');
+    }
+    await expect(standIns.host.setOffline('b.example', { status: 404 })).rejects.toMatchObject({ code: 'not-found' });
   });
 });
