@@ -1,6 +1,7 @@
 // `npm run bench`: each figure beside a peer or a limit, measured in the same run. `-- --core` leaves the browser out, `-- --browser` the core.
 import { keptRows, ledgerRows, openingRows, shellRows, typingRows } from './browser-rows.ts';
 import { markupRows } from './meaning-rows.ts';
+import { mergeRows } from './merge-rows.ts';
 import { bulkRow, lintRow, nearRow, phrasesRow, readingRow, robotsRow, sitemapRows, zipRow } from './core-rows.ts';
 import { generateSite } from './generate-site.ts';
 import { viewRows } from './view-rows.ts';
@@ -19,7 +20,7 @@ const many = encoded(generateSite(5000));
 const core = !process.argv.includes('--browser');
 if (core) rows.push(readingRow('generated', pagesOf(made)));
 if (core && real) rows.push(readingRow('real', pagesOf(real)));
-if (core) rows.push(...(await markupRows()));
+if (core) rows.push(...(await markupRows()), ...mergeRows());
 if (core) rows.push(robotsRow(), lintRow(), bulkRow(), ...sitemapRows(), await zipRow(made), nearRow(pagesOf(many)), phrasesRow(pagesOf(many)));
 if (core && real) rows.push(nearRow(pagesOf(real)));
 if (!process.argv.includes('--core')) {

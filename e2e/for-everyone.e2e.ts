@@ -1,8 +1,9 @@
-import { choosePage, expect, expectAccessible, goTo, goToDoors, goToMaps, goToView, openDemo, test } from './fixtures/app.ts';
+import { choosePage, expect, expectAccessible, goTo, goToDoors, goToMaps, goToMeaning, goToView, openDemo, test } from './fixtures/app.ts';
 
 const VIEWS = ['Ledger', 'Patterns', 'Kinds', 'Site', 'Alike', 'Pictures', 'Phrases', 'In & out', 'Checks'];
 const DOORS = ['All pages', 'Kinds & rules', 'Other files', 'robots.txt', 'Any address', 'The whole site'];
 const MAPS = ['What goes in', 'For people & feeds', 'Read a sitemap'];
+const MEANINGS = ['Kinds', 'All markup', 'Who is behind', 'For experts'];
 const STOPS = ['Words', 'Meaning', 'Doors', 'Map', 'Weight', 'Release', 'Proof', 'Watch'];
 
 for (const scheme of ['light', 'dark'] as const) {
@@ -44,6 +45,20 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.waitForTimeout(400);
       await expectAccessible(page, ask);
     }
+    for (const view of MEANINGS) {
+      await goToMeaning(page, view);
+      await page.waitForTimeout(400);
+      await expectAccessible(page, ask);
+    }
+    await page.goto(page.url().replace(/\/meaning.*/, '/release/earlier'));
+    await page
+      .getByRole('button', { name: /^ZIP of release/ })
+      .first()
+      .waitFor();
+    await expectAccessible(page, ask);
+    await page.goto(page.url().replace(/\/release.*/, '/new-version'));
+    await page.getByRole('button', { name: 'Open a ZIP of it' }).waitFor();
+    await expectAccessible(page, ask);
     await page.keyboard.press('Control+k');
     await expectAccessible(page, ask);
     await page.keyboard.press('Escape');

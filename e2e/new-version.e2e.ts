@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import type { Page } from '@playwright/test';
-import { choosePage, expect, goTo, importSite, test, type App } from './fixtures/app.ts';
+import { choosePage, expect, goTo, importSite, openDemo, test, type App } from './fixtures/app.ts';
 import { zipOf } from './fixtures/site.ts';
 
 const DEMO = new URL('../demo/site', import.meta.url).pathname;
@@ -89,4 +89,28 @@ test('the site is built anew: what was written stays on top, what both changed i
   expect(await visit(page, app, '/journal/why-we-sew/')).toContain('url=/notes/why-we-sew/');
   expect(await visit(page, app, '/shop/bone-folder/')).toContain('url=/shop/');
   expect(await visit(page, app, '/services/book-repair/')).toContain('theme-two');
+});
+
+test('a site comes in from its address: what robots.txt forbids stays out, it is stopped and gone on with', async ({ page, app }) => {
+  await openDemo(page, app);
+  await page.goto(`${app.address}/sites`);
+  await page.getByRole('button', { name: 'From its address' }).click();
+  const address = page.getByLabel('Address of the site');
+  await address.fill('nowhere');
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page.getByRole('alert')).toContainText('no address of a site');
+  await address.fill('quillfeather.example');
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByTestId('crawl')).toContainText('It can go on where it was');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByTestId('crawl')).toContainText('All that links and maps lead to is here.', { timeout: 45_000 });
+  await expect(page.getByTestId('crawl')).toContainText('left out by robots.txt');
+  await page.getByRole('button', { name: 'Take what is here' }).click();
+  // The same pages as in the files, with the same words: only what nothing links to, or robots.txt shuts, is missing.
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('People can find');
+  await goTo(page, 'Words');
+  await choosePage(page, 'Why we sew');
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Why we sew | Quillfeather Bindery');
+  await expect(page.locator('main')).toContainText('/journal/why-we-sew/');
 });

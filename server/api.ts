@@ -3,6 +3,8 @@ import type { FastifyInstance } from 'fastify';
 import {
   addressQuery,
   advanceRequest,
+  crawlParam,
+  crawlRequest,
   engineHostParam,
   engineParam,
   hostParam,
@@ -15,6 +17,7 @@ import {
   verifyRequest,
   zoneRequest,
   type ClockAnswer,
+  type CrawlView,
   type FetchedMap,
   type HostedAnswer,
   type LiveAnswer,
@@ -57,6 +60,19 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
 
   app.post('/api/host/sites/:host/offline', async (request) =>
     host.setOffline(parseInput(hostParam, request.params).host, parseInput(offlineRequest, request.body).offline),
+  );
+
+  const { crawls } = standIns;
+  app.post('/api/crawls', async (request) => {
+    const { address, limits } = parseInput(crawlRequest, request.body);
+    return crawls.begin(address, limits);
+  });
+  app.get('/api/crawls/:id', async (request): Promise<CrawlView> => crawls.view(parseInput(crawlParam, request.params).id));
+  app.post('/api/crawls/:id/stop', async (request): Promise<CrawlView> => crawls.stop(parseInput(crawlParam, request.params).id));
+  app.post('/api/crawls/:id/go-on', async (request): Promise<CrawlView> => crawls.goOn(parseInput(crawlParam, request.params).id));
+  app.get('/api/crawls/:id/addresses', async (request) => ({ addresses: (await crawls.files(parseInput(crawlParam, request.params).id)).addresses }));
+  app.get('/api/crawls/:id/zip', async (request, reply) =>
+    reply.type('application/zip').send(Buffer.from((await crawls.files(parseInput(crawlParam, request.params).id)).zip)),
   );
 
   app.get('/api/zone/:host', async (request) => ({ records: standIns.zone.of(parseInput(hostParam, request.params).host) }));

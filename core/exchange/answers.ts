@@ -168,6 +168,28 @@ export const fetchedMap = z.union([
 ]);
 export type FetchedMap = Answer<typeof fetchedMap>;
 
+/** How far bringing a site in from its address has come. */
+export const crawlView = z.object({
+  state: z.enum(['running', 'done', 'stopped', 'failed']),
+  /** Why it failed, or which limit ended it. */
+  reason: z.enum(['no-answer', 'elsewhere', 'robots', 'pages', 'bytes', 'seconds']).optional(),
+  host: z.string(),
+  pages: z.number(),
+  files: z.number(),
+  bytes: z.number(),
+  waiting: z.number(),
+  /** Addresses that robots.txt keeps the program from; pages that only scripts make; what was left because of a limit; what could not be had. */
+  forbidden: z.number(),
+  scripted: z.number(),
+  left: z.number(),
+  troubles: z.number(),
+  latest: z.array(z.string()),
+  examples: z.array(z.object({ address: z.string(), what: z.string() })),
+});
+export type CrawlView = Answer<typeof crawlView>;
+export const crawlBegun = z.object({ id: z.string() });
+export const crawlAddresses = z.object({ addresses: z.record(z.string(), z.string()) });
+
 /** The story around the demo. */
 export const demoStory = z.object({ host: z.string(), origin: z.string(), releasedAt: time, releaseNumber: z.number(), notReleased: z.array(z.string()) });
 export type DemoStory = z.infer<typeof demoStory>;

@@ -44,6 +44,17 @@ export const offlineRequest = z.strictObject({
 });
 export type Offline = NonNullable<z.infer<typeof offlineRequest>['offline']>;
 
+/** Bounds of bringing a site in from its address: pages, bytes, links from the first page, and seconds. */
+export const crawlLimits = z.strictObject({
+  pages: z.number().int().min(1).max(5_000).default(500),
+  bytes: z.number().int().min(10_000).max(150_000_000).default(60_000_000),
+  depth: z.number().int().min(0).max(30).default(10),
+  seconds: z.number().int().min(1).max(3_600).default(600),
+});
+export type CrawlLimits = z.infer<typeof crawlLimits>;
+export const crawlRequest = z.strictObject({ address: z.url({ protocol: /^https?$/ }).max(2048), limits: crawlLimits.prefault({}) });
+export const crawlParam = z.strictObject({ id: z.string().regex(/^[\w-]{1,64}$/) });
+
 export const missingRequest = z.strictObject({ hashes: z.array(sha256).max(60_000) });
 /** The host's answer to a release. */
 export interface ReleaseAnswer {

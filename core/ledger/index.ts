@@ -15,4 +15,4 @@ export {
   type ReadTable,
 } from './csv.ts';
 export { readySearch, type ReadySearch, type Search } from './replace.ts';
-export { listedFiles, readList, type AddressList, type ListedFile, type ListedPage } from './listed-pages.ts';
+export { fileForAddress, listedFiles, readList, type AddressList, type ListedFile, type ListedPage } from './listed-pages.ts';

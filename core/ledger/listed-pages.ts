@@ -52,7 +52,7 @@ export function readList(bytes: Uint8Array): AddressList {
   for (const page of found) {
     const host = hostOf(page.address);
     if (host !== undefined && own !== undefined && !isAddressVariant(host, own)) continue;
-    const path = fileFor(page.address);
+    const path = fileForAddress(page.address);
     if (path === undefined) noPages++;
     else if (seen.has(path)) repeats++;
     else if (seen.add(path).size > MOST_LISTED) beyond++;
@@ -84,7 +84,7 @@ function fromLines(text: string): ListedPage[] {
 }
 
 /** The file that would answer at an address; undefined for what is no page's address. One without an ending and a slash is taken for a folder's page. */
-function fileFor(address: string): string | undefined {
+export function fileForAddress(address: string): string | undefined {
   const trimmed = address.trim();
   if (!/^(https?:\/\/|\/)/i.test(trimmed) || !URL.canParse(trimmed, 'https://list.example/')) return undefined;
   const { pathname, search } = new URL(trimmed, 'https://list.example/');
@@ -126,7 +126,7 @@ export function listedFiles(pages: readonly ListedPage[]): ListedFile[] {
   const first = pages.find(({ address }) => /^https?:\/\//i.test(address.trim()));
   const origin = first ? new URL(first.address.trim()).origin : undefined;
   const known = pages.flatMap((page) => {
-    const path = fileFor(page.address);
+    const path = fileForAddress(page.address);
     return path === undefined ? [] : [{ path, page }];
   });
   const others = known.filter(({ path }) => path !== 'index.html');

@@ -4,6 +4,8 @@ import { StandInClock } from './clock.ts';
 import { StandInDns } from './dns.ts';
 import { StandInHost } from './host.ts';
 import { StandInEngine } from './engine.ts';
+import { Crawls, TOKEN } from '../bringing/index.ts';
+import { dnsResolve, guardedFetch, realWorld, standInWorld, type Fetch } from '../fetching/index.ts';
 import { lockFolder } from './lock.ts';
 import { Store } from './store.ts';
 import { StandInZone } from './zone.ts';
@@ -16,12 +18,15 @@ export class StandIns {
   readonly host: StandInHost;
   readonly dns: StandInDns;
   readonly zone: StandInZone;
+  /** Sites that are being brought in from their addresses, of either world. */
+  readonly crawls: Crawls;
   readonly engines: readonly StandInEngine[];
   /** What takes long, here or in a thread of its own. */
   readonly work: Work;
   private readonly sites: FastifyInstance;
   private readonly wantedPort: number;
   private readonly endWork: () => Promise<void>;
+  private readonly closeFetches: () => Promise<void>;
   private unlock: () => Promise<void> = async () => undefined;
 
   constructor(
@@ -47,6 +52,33 @@ export class StandIns {
     this.endWork = close;
     this.engines = ENGINES.map(
       (policy) => new StandInEngine(this.store, this.clock, work, settings.randomText, policy, policy.needsProof ? undefined : () => this.host.hosted()),
+    );
+    const fetches = new Map<boolean, ReturnType<typeof guardedFetch>>();
+    const fetchFor = (standIn: boolean): Fetch => {
+      const world = standIn
+        ? standInWorld(
+            (host) => dnsResolve([`127.0.0.1:${this.dns.port}`])(host),
+            () => this.host.port,
+          )
+        : realWorld();
+      const made = fetches.get(standIn) ?? guardedFetch(world, TOKEN);
+      fetches.set(standIn, made);
+      return made.fetch;
+    };
+    this.closeFetches = async () => {
+      for (const { close } of fetches.values()) await close();
+    };
+    this.crawls = new Crawls(
+      (address) => ({
+        fetch: fetchFor(this.host.answers(new URL(address).hostname)),
+        now: settings.now,
+        wait: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
+      }),
+      () =>
+        settings
+          .randomText()
+          .replace(/[^\w-]/g, '')
+          .slice(0, 40) || 'crawl',
     );
     this.sites = this.host.server();
     this.wantedPort = settings.hostPort ?? 0;
@@ -87,6 +119,8 @@ export class StandIns {
   }
 
   async close(): Promise<void> {
+    this.crawls.close();
+    await this.closeFetches();
     await this.sites.close();
     await this.dns.close();
     await this.endWork();

@@ -87,11 +87,12 @@ export async function packZip(
   for await (const file of files) {
     const name = file.oldName ? names.standIn(file.oldName) : file.path;
     const entry = /\.(jpe?g|png|gif|webp|avif|woff2?|zip|gz|mp[34]|pdf)$/i.test(file.path) ? new ZipPassThrough(name) : new WholeDeflate(name);
-    entry.mtime = file.modified === undefined ? stamp : asLocal(file.modified);
+    entry.mtime = asLocal(file.modified ?? stamp.getTime() - stamp.getTimezoneOffset() * 60_000);
     zip.add(entry);
     entry.push(file.bytes, true);
     if (file.refused) refused.push(file);
-    onFile?.(++count);
+    count++;
+    onFile?.(count);
     if (failure) throw failure;
   }
   zip.end();
@@ -126,9 +127,13 @@ class OldNames {
   }
 }
 
+/** The years that a ZIP can say (APPNOTE, 4.4.6): a file that is older, or from the future, is dated as near as can be. */
+const FIRST_TIME = Date.UTC(1980, 0, 1);
+const LAST_TIME = Date.UTC(2099, 11, 31);
+
 /** Dates are read from ZIPs as UTC, so they are written that way too. */
 function asLocal(time: number): Date {
-  const date = new Date(time);
+  const date = new Date(Math.min(LAST_TIME, Math.max(FIRST_TIME, time)));
   return new Date(date.getUTCFullYear(), date.getUTCMonth(), date.getUTCDate(), date.getUTCHours(), date.getUTCMinutes(), date.getUTCSeconds());
 }
 

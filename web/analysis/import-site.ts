@@ -19,7 +19,9 @@ export type Bringing =
       readonly kind: 'archive';
       readonly name: string;
       readonly bytes: Uint8Array;
-      readonly as?: 'demo';
+      readonly as?: 'demo' | 'address';
+      /** Path and query of the addresses of files that hosts would answer with at others. */
+      readonly addresses?: Readonly<Record<string, string>>;
       /** The file that the bytes are of: they go over to the worker, and it can be asked for them again. */
       readonly file?: File;
       /** The ZIP inside this one that is meant. */
@@ -41,6 +43,8 @@ export interface BringingTools {
   readonly hash: (bytes: Uint8Array) => Promise<string>;
   readonly progress: (done: number, of: number) => void;
   readonly cancelled: () => boolean;
+  /** It is brought in beside a site, as another version of its files: until somebody decides about it, it is still arriving. */
+  readonly beside?: boolean;
 }
 
 interface Loose {
@@ -169,6 +173,9 @@ export async function importSite(bringing: Bringing, tools: BringingTools): Prom
     const change: Change = all([
       firstFacts(reading?.ok ? reading.facts : undefined, name, namedBy(named['robots.txt'], named['sitemap.xml']), others),
       set('siteSwitch', '', 'open', true),
+      ...(bringing.kind === 'archive'
+        ? Object.entries(bringing.addresses ?? {}).flatMap(([path, address]) => (paths.has(path) ? [set('pages', path, 'address', address)] : []))
+        : []),
       ...(bringing.kind === 'list'
         ? bringing.files.flatMap(({ path, address }) => (address === undefined ? [] : [set('pages', path, 'address', address)]))
         : []),
@@ -185,7 +192,7 @@ export async function importSite(bringing: Bringing, tools: BringingTools): Prom
       bytes,
       ...(version === 0 ? {} : { versions: [{ number: version, at, bytes, unread }] }),
     };
-    await db.put('sites', site);
+    await db.put('sites', tools.beside ? { ...site, arriving: true } : site);
     return { ok: true, site };
   } catch (error) {
     await clearSite(db, id);

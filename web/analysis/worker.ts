@@ -143,7 +143,7 @@ const service = {
       await service.dropVersion(siteId, number);
       return answer;
     };
-    const result = await importSite(bringing, { db: await db(), id, now: () => new Date(), hash: sha256, progress, cancelled: cancelling });
+    const result = await importSite(bringing, { db: await db(), id, now: () => new Date(), hash: sha256, progress, cancelled: cancelling, beside: true });
     if (!result.ok) return drop(result);
     const plan = await planVersion({ db: await db(), siteId, document, version: number, progress, cancelled: cancelling });
     if (plan === undefined) return drop({ ok: false, reason: 'cancelled' });

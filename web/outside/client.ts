@@ -13,7 +13,12 @@ import {
   proofOutcome,
   proofTag,
   searchAnswer,
+  crawlAddresses,
+  crawlBegun,
+  crawlView,
   zoneAnswer,
+  type CrawlLimits,
+  type CrawlView,
   type ZoneRecord,
   type ClockAnswer,
   type DemoStory,
@@ -60,6 +65,14 @@ export interface Outside {
   handIn(host: string, address: string, engine?: EngineId): Promise<EngineSite>;
   engineSite(host: string, engine?: EngineId): Promise<EngineSite>;
   search(query: string, engine?: EngineId): Promise<SearchAnswer>;
+  /** Brings a site in from its address: begun, looked at, stopped, gone on with, fetched. */
+  readonly crawl: {
+    begin(address: string, limits?: Partial<CrawlLimits>): Promise<{ readonly id: string }>;
+    view(id: string): Promise<CrawlView>;
+    stop(id: string): Promise<CrawlView>;
+    goOn(id: string): Promise<CrawlView>;
+    files(id: string): Promise<{ readonly zip: Uint8Array; readonly addresses: Readonly<Record<string, string>> }>;
+  };
   /** How an address answers now, and what one crawler makes of it. */
   live(address: string, crawler?: string): Promise<LiveAnswer>;
   /** Fetches a map by its address. */
@@ -116,6 +129,16 @@ export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => v
     proofTag: (host, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/tags/${host}`, proofTag),
     verify: (host, origin, way = 'tag', engine: EngineId = SKERRY.id) =>
       ask('POST', `/api/engines/${engine}/verifications`, proofOutcome, { host, origin, way }),
+    crawl: {
+      begin: (address, limits = {}) => ask('POST', '/api/crawls', crawlBegun, { address, limits }),
+      view: (id) => ask('GET', `/api/crawls/${id}`, crawlView),
+      stop: (id) => ask('POST', `/api/crawls/${id}/stop`, crawlView, {}),
+      goOn: (id) => ask('POST', `/api/crawls/${id}/go-on`, crawlView, {}),
+      files: async (id) => {
+        const [{ addresses }, zip] = await Promise.all([ask('GET', `/api/crawls/${id}/addresses`, crawlAddresses), bytesOf(`/api/crawls/${id}/zip`)]);
+        return { zip: new Uint8Array(zip), addresses };
+      },
+    },
     zone: async (domain, records) =>
       (records ? await ask('POST', `/api/zone/${domain}`, zoneAnswer, { records }) : await ask('GET', `/api/zone/${domain}`, zoneAnswer)).records,
     handIn: (host, address, engine: EngineId = SKERRY.id) => ask('POST', `/api/engines/${engine}/sitemaps`, engineSite, { host, address }),

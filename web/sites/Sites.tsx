@@ -1,5 +1,5 @@
 import { messageOf } from '../../core/source/index.ts';
-import { Archive, FilePlus2, FolderOpen, ListPlus, PackageOpen, Sparkle } from 'lucide-react';
+import { Archive, FilePlus2, FolderOpen, Globe, ListPlus, PackageOpen, Sparkle } from 'lucide-react';
 import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { REFUSAL_WORDS } from '../../core/wording/index.ts';
@@ -13,6 +13,7 @@ import { SiteLine } from './SiteLine.tsx';
 import { Space } from './Space.tsx';
 import { wording } from './wording.ts';
 
+const FromAddress = part(() => import('./FromAddress.tsx'), 'FromAddress');
 const FromList = part(() => import('./FromList.tsx'), 'FromList');
 
 let jobs = 0;
@@ -30,7 +31,7 @@ export function Sites() {
   const [failure, setFailure] = useState<string>();
   /** What was brought without a page of its own, and the ZIPs in it. */
   const [inside, setInside] = useState<{ readonly bringing: Bringing; readonly paths: readonly string[] }>();
-  const [listing, setListing] = useState(false);
+  const [asking, setAsking] = useState<'list' | 'address'>();
   const folderInput = useRef<HTMLInputElement>(null);
   const archiveInput = useRef<HTMLInputElement>(null);
   const latest = useLatest();
@@ -138,10 +139,19 @@ export function Sites() {
             type="button"
             className="btn btn-outline-ink gap-2"
             disabled={busy !== undefined}
-            aria-expanded={listing}
-            onClick={() => setListing(!listing)}
+            aria-expanded={asking === 'list'}
+            onClick={() => setAsking(asking === 'list' ? undefined : 'list')}
           >
             <ListPlus size={17} aria-hidden /> {wording.list}
+          </button>
+          <button
+            type="button"
+            className="btn btn-outline-ink gap-2"
+            disabled={busy !== undefined}
+            aria-expanded={asking === 'address'}
+            onClick={() => setAsking(asking === 'address' ? undefined : 'address')}
+          >
+            <Globe size={17} aria-hidden /> {wording.address}
           </button>
           <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => void demo()}>
             <Sparkle size={17} aria-hidden /> {wording.demo}
@@ -169,10 +179,14 @@ export function Sites() {
           />
         </div>
         <p className="soft mt-2 text-note">{wording.dropHint}</p>
-        {listing && !busy && (
+        {asking && !busy && (
           <Boundary>
             <Suspense>
-              <FromList busy={busy !== undefined} onTake={(bringing) => void take(bringing)} />
+              {asking === 'list' ? (
+                <FromList busy={false} onTake={(bringing) => void take(bringing)} />
+              ) : (
+                <FromAddress onTake={(bringing) => void take(bringing)} />
+              )}
             </Suspense>
           </Boundary>
         )}

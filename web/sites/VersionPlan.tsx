@@ -1,8 +1,9 @@
-import { useId, useMemo, useState, type ReactNode } from 'react';
-import { formerAddress, type MergePlan, type ThreeWays } from '../../core/merge/index.ts';
+import { useState } from 'react';
+import { formerAddress, type MergePlan } from '../../core/merge/index.ts';
 import { addressOf, KIND_TABLE } from '../../core/site/index.ts';
 import { readableAddress } from '../../core/source/index.ts';
-import { More, Segments, useMore } from '../ui/index.ts';
+import { Segments } from '../ui/index.ts';
+import { Addresses, Folded, Long, OneWord, Part, pathOf, Said, Sum } from './VersionParts.tsx';
 import { FOUND_BY, newVersion as wording, SAID } from './wording.ts';
 
 /** What taking a new version in would do, and what is to be decided about it. */
@@ -206,95 +207,5 @@ export function VersionPlan({
         </Folded>
       )}
     </section>
-  );
-}
-
-const pathOf = ({ page, what }: ThreeWays): string => (what === 'robots' ? 'robots.txt' : readableAddress(addressOf(page)));
-
-function Sum({ title, children }: { readonly title: string; readonly children: readonly (readonly [number, string])[] }) {
-  return (
-    <div className="bg-base-100 px-4 py-3">
-      <dt className="font-semibold">{title}</dt>
-      {children
-        .filter(([count], at) => count > 0 || at === 0)
-        .map(([count, words]) => (
-          <dd key={words} className="flex gap-2">
-            <span className="w-12 flex-none text-right font-semibold tabular-nums">{count}</span> {words}
-          </dd>
-        ))}
-    </div>
-  );
-}
-
-function Part({ title, why, act, children }: { readonly title: string; readonly why: string; readonly act?: ReactNode; readonly children: ReactNode }) {
-  const id = useId();
-  return (
-    <section className="mt-6" aria-labelledby={id}>
-      <div className="flex flex-wrap items-end gap-2.5">
-        <div className="min-w-0 flex-1 basis-64">
-          <h2 id={id}>{title}</h2>
-          <p className="soft text-note">{why}</p>
-        </div>
-        {act}
-      </div>
-      <div className="panel mt-2 overflow-hidden [&>ul>li:first-child]:border-t-0">{children}</div>
-    </section>
-  );
-}
-
-function Folded({ title, children }: { readonly title: string; readonly children: ReactNode }) {
-  return (
-    <details className="panel mt-4 overflow-hidden">
-      <summary className="cursor-pointer px-4 py-2.5 font-semibold">{title}</summary>
-      {children}
-    </details>
-  );
-}
-
-/** A list of which more is shown when asked for. */
-function Long<T>({ of, children }: { readonly of: readonly T[]; readonly children: (one: T) => ReactNode }) {
-  const { drawn, more } = useMore('');
-  return (
-    <>
-      <ul>{of.slice(0, drawn).map(children)}</ul>
-      <More drawn={drawn} total={of.length} onMore={more} />
-    </>
-  );
-}
-
-function Said({ title, chosen, children }: { readonly title: string; readonly chosen: boolean; readonly children: string }) {
-  return (
-    <div className={`min-w-0 rounded-field px-2 py-1 ${chosen ? 'bg-base-300' : ''}`}>
-      <dt className="soft text-tiny">{title}</dt>
-      <dd className="break-words" dir="auto">
-        {children === '' ? <span className="soft">{wording.nothing}</span> : children}
-      </dd>
-    </div>
-  );
-}
-
-function OneWord({ one }: { readonly one: ThreeWays }) {
-  return (
-    <li className="border-t border-line px-4 py-2 text-small">
-      <span className="font-semibold">{SAID[one.what]}</span> <span className="mono soft text-tiny break-all">{pathOf(one)}</span>
-      <span className="block break-words" dir="auto">
-        {one.mine}
-      </span>
-    </li>
-  );
-}
-
-/** Addresses of the new version, to choose from. */
-function Addresses({ plan }: { readonly plan: MergePlan }) {
-  const paths = useMemo(
-    () => ['/', ...[...plan.pages.added, ...plan.pages.changed, ...plan.pages.moved.map(({ to }) => to)].map((id) => addressOf(id))].slice(0, 500),
-    [plan],
-  );
-  return (
-    <datalist id="addresses-there">
-      {[...new Set(paths)].map((path) => (
-        <option key={path} value={path} />
-      ))}
-    </datalist>
   );
 }

@@ -7,6 +7,7 @@ export const wording = {
   archive: 'Open a ZIP or a project file',
   empty: 'New site',
   list: 'A list of addresses',
+  address: 'From its address',
   listLabel: 'Addresses, one a line',
   listNote: 'for builders that give no files; a table with titles will do too',
   listFile: 'or from a file: a table or a sitemap',
@@ -42,6 +43,7 @@ export const FROM = {
   empty: 'new',
   list: 'from a list of addresses',
   project: 'from a project file',
+  address: 'from its address',
 } as const;
 
 /** A new version of the files of a site. */
@@ -122,3 +124,35 @@ export const FOUND_BY = {
   likeness: 'by its words',
   name: 'by its heading and name',
 } as const;
+
+/** Bringing a site in from its address. */
+export const crawling = {
+  label: 'Address of the site',
+  note: 'Its pages are asked for one after the other, as any crawler does: what robots.txt forbids stays out, two at a time, with a pause.',
+  token: 'robots.txt can speak to it by the name',
+  begin: 'Bring it in',
+  limits: 'Limits',
+  pages: 'Pages',
+  megabytes: 'Megabytes',
+  depth: 'Links from the first page',
+  minutes: 'Minutes',
+  stop: 'Stop',
+  goOn: 'Go on',
+  take: 'Take what is here',
+  drop: 'Leave it',
+  noAddress: 'That is no address of a site: it looks like https://your-name.example.',
+  state: { running: 'Asking for pages', done: 'All that links and maps lead to is here.', stopped: 'Stopped. It can go on where it was.', failed: '' },
+  reasons: {
+    'no-answer': 'The site does not answer under this address.',
+    elsewhere: 'This address leads to another site. Give that one’s address, if it is yours.',
+    robots: 'robots.txt could not be had. Until it can, a polite crawler asks for nothing.',
+    pages: 'The most pages you allowed are here.',
+    bytes: 'The most bytes you allowed are here.',
+    seconds: 'The time you allowed is over. It can go on where it was.',
+  },
+  forbidden: (count: number): string => `${counted(count, 'address', 'addresses')} left out by robots.txt`,
+  scripted: (count: number): string => `${counted(count, 'page')} made by scripts: nothing can be read in them without running those`,
+  left: (count: number): string => `${counted(count, 'address', 'addresses')} left because of the limits`,
+  troubles: (count: number): string => `${counted(count, 'address', 'addresses')} could not be had`,
+  styles: 'Pictures that only style sheets name are not among the files.',
+};

@@ -34,7 +34,7 @@ export interface SiteRecord {
   readonly openedAt: string;
   /** Set when it was deleted; it can be had back until it is cleared away. */
   readonly deletedAt: string | null;
-  readonly from: 'demo' | 'folder' | 'archive' | 'empty' | 'list' | 'project';
+  readonly from: 'demo' | 'folder' | 'archive' | 'empty' | 'list' | 'project' | 'address';
   /** Files that could not be read when it was brought in. */
   readonly unread: readonly { readonly path: string; readonly reason: string }[];
   readonly folder?: FileSystemDirectoryHandle;

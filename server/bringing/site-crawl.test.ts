@@ -1,0 +1,194 @@
+import { describe, expect, it } from 'vitest';
+import type { CrawlLimits } from '../../core/exchange/index.ts';
+import type { Fetch, FetchOutcome } from '../fetching/index.ts';
+import { Crawls, SiteCrawl } from './index.ts';
+
+const ORIGIN = 'https://a.example';
+const LIMITS: CrawlLimits = { pages: 500, bytes: 10_000_000, depth: 10, seconds: 600 };
+
+interface Answered {
+  readonly status?: number;
+  readonly body?: string;
+  readonly type?: string;
+  readonly to?: string;
+}
+/** A world of addresses; `made` answers for those that nobody listed. Time passes only while somebody waits. */
+function world(answers: Readonly<Record<string, Answered | 'dead'>>, made: (path: string) => Answered | undefined = () => undefined) {
+  const asked: string[] = [];
+  let time = 0;
+  let [atOnce, most] = [0, 0];
+  const fetch: Fetch = async (address): Promise<FetchOutcome> => {
+    const path = address.replace(ORIGIN, '');
+    asked.push(path);
+    most = Math.max(most, ++atOnce);
+    await Promise.resolve();
+    atOnce--;
+    const answer = answers[path] ?? made(path) ?? { status: 404 };
+    if (answer === 'dead') return { ok: false, reason: 'no-answer', redirects: [], hops: [] };
+    const { status = 200, body = '', type = 'text/html', to } = answer;
+    const led = to === undefined ? undefined : (answers[to] as Answered | undefined);
+    return {
+      ok: true,
+      status: led ? (led.status ?? 200) : status,
+      headers: { 'content-type': [led?.type ?? type] },
+      bytes: new TextEncoder().encode(led ? (led.body ?? '') : body),
+      redirects: to === undefined ? [] : [to.startsWith('/') ? ORIGIN + to : to],
+      hops: [],
+      milliseconds: 1,
+    };
+  };
+  const effects = {
+    fetch,
+    now: () => time,
+    wait: async (milliseconds: number) => {
+      time += milliseconds / 2;
+      await Promise.resolve();
+    },
+  };
+  return { asked, effects, mostAtOnce: () => most, time: () => time };
+}
+const words = 'Words of a page that says enough to be read by those who look for it and by nobody else.';
+const page = (body: string): Answered => ({ body: `<html lang=en><title>x</title><p>${words}</p>${body}` });
+
+describe('bringing a site in from its address', () => {
+  it('follows links and maps on the same site, takes what pages show, and names files by their addresses', async () => {
+    const { effects, asked } = world({
+      '/': page(
+        '<a href=/a/>a</a><a href="/b">b</a><a href="/c.html?x=1#y">c</a><a href=https://other.example/>o</a><img src=/p.png><script src=/s.js></script>',
+      ),
+      '/a/': page('<link rel=stylesheet href=style.css>'),
+      '/b': page(''),
+      '/c.html?x=1': page(''),
+      '/d.html': page(''),
+      '/p.png': { body: 'PNG', type: 'image/png' },
+      '/s.js': { body: 'x', type: 'text/javascript' },
+      '/a/style.css': { body: 'p{}', type: 'text/css' },
+      '/sitemap.xml': {
+        body: `<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"><url><loc>${ORIGIN}/d.html</loc></url></urlset>`,
+        type: 'application/xml',
+      },
+    });
+    const crawl = new SiteCrawl(`${ORIGIN}/`, LIMITS, effects);
+    await crawl.run();
+    expect(crawl.view()).toMatchObject({ state: 'done', pages: 5, troubles: 0, waiting: 0 });
+    expect([...crawl.files.keys()].sort()).toEqual([
+      'a/index.html',
+      'a/style.css',
+      'b/index.html',
+      'c.html~x=1.html',
+      'd.html',
+      'index.html',
+      'p.png',
+      's.js',
+      'sitemap.xml',
+    ]);
+    expect(crawl.addresses()).toEqual({ 'b/index.html': '/b', 'c.html~x=1.html': '/c.html?x=1' });
+    expect(asked.filter((path) => path.includes('other')).length).toBe(0);
+    expect(asked.filter((path) => path === '/a/')).toHaveLength(1);
+  });
+  it('keeps to robots.txt, spoken to by its name, and to its delay', async () => {
+    const { effects, asked, time } = world({
+      '/robots.txt': { body: 'User-agent: *\nDisallow: /\n\nUser-agent: JollyBeacon\nDisallow: /no\nCrawl-delay: 4\n', type: 'text/plain' },
+      '/': page('<a href=/no/a>a</a><a href=/yes>b</a>'),
+      '/yes': page(''),
+    });
+    const crawl = new SiteCrawl(`${ORIGIN}/`, LIMITS, effects);
+    await crawl.run();
+    expect(crawl.view()).toMatchObject({ state: 'done', pages: 2, forbidden: 1 });
+    expect(asked).not.toContain('/no/a');
+    expect(time()).toBeGreaterThanOrEqual(4000);
+  });
+  it.each<[string, Readonly<Record<string, Answered | 'dead'>>, string]>([
+    ['does not answer', { '/': 'dead' }, 'no-answer'],
+    ['has rules that cannot be had', { '/robots.txt': { status: 500 }, '/': page('') }, 'robots'],
+    ['leads to another site', { '/': { to: 'https://b.example/' } }, 'elsewhere'],
+  ])('tells a site that %s', async (_, answers, reason) => {
+    const crawl = new SiteCrawl(`${ORIGIN}/`, LIMITS, world(answers).effects);
+    await crawl.run();
+    expect(crawl.view()).toMatchObject({ state: 'failed', reason, pages: 0 });
+  });
+  it('tries again what failed once, tells what failed for good, and pages that scripts make', async () => {
+    let first = true;
+    const { effects } = world(
+      {
+        '/': page('<a href=/a>a</a><a href=/gone>g</a><a href=/bad>b</a><a href=/app>c</a>'),
+        '/bad': { status: 500 },
+        '/app': { body: '<title>App</title><div id=app></div><script src=/app.js></script>' },
+      },
+      (path) => {
+        if (path !== '/a') return undefined;
+        const answer = first ? { status: 503 } : page('');
+        first = false;
+        return answer;
+      },
+    );
+    const crawl = new SiteCrawl(`${ORIGIN}/`, LIMITS, effects);
+    await crawl.run();
+    const view = crawl.view();
+    expect(view).toMatchObject({ state: 'done', pages: 3, scripted: 1 });
+    expect(view.examples.map(({ address, what }) => `${what} ${address.replace(ORIGIN, '')}`).sort()).toEqual(['404 /app.js', '404 /gone', '500 /bad']);
+  });
+  it('ends in every trap: endless addresses, endless queries, ten thousand links, redirects in a circle', async () => {
+    const endless = world({}, (path) => page(`<a href="${path.replace(/\/$/, '')}/deeper/">d</a><a href="${path.split('?')[0]}?n=${path.length}">q</a>`));
+    const one = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, depth: 30 }, endless.effects);
+    await one.run();
+    expect(one.view().state).toBe('done');
+    const calendar = world({}, (path) => page(`<a href="/day?n=${Number(/\d+/.exec(path)?.[0] ?? 0) + 1}">next</a>`));
+    const two = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, depth: 30 }, calendar.effects);
+    await two.run();
+    expect([two.view().state, two.view().pages < 60]).toEqual(['done', true]);
+    const many = world({ '/': page(Array.from({ length: 10_000 }, (_, at) => `<a href=/p${at}.html>p</a>`).join('')) }, () => page(''));
+    const three = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, pages: 30 }, many.effects);
+    await three.run();
+    expect(three.view()).toMatchObject({ state: 'stopped', reason: 'pages', pages: 30 });
+    const circle = world({ '/': page('<a href=/x>x</a>'), '/x': { to: '/y' }, '/y': { to: '/x' } });
+    const four = new SiteCrawl(`${ORIGIN}/`, LIMITS, circle.effects);
+    await four.run();
+    expect(four.view().state).toBe('done');
+  });
+  it('keeps to each of its limits, and asks for two at a time with a pause', async () => {
+    const big = world({}, (path) =>
+      page(`${'x'.repeat(5_000)}<a href="/n${Number(/\d+/.exec(path)?.[0] ?? 0) + 1}">n</a><a href="/m${Number(/\d+/.exec(path)?.[0] ?? 0) + 1}">m</a>`),
+    );
+    const bytes = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, bytes: 20_000, depth: 30 }, big.effects);
+    await bytes.run();
+    expect(bytes.view()).toMatchObject({ state: 'stopped', reason: 'bytes' });
+    expect(bytes.view().bytes).toBeLessThanOrEqual(20_000);
+    const deep = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, depth: 2 }, big.effects);
+    await deep.run();
+    expect(deep.view()).toMatchObject({ state: 'done', pages: 5 });
+    const slow = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, seconds: 1, depth: 30 }, big.effects);
+    await slow.run();
+    expect(slow.view()).toMatchObject({ state: 'stopped', reason: 'seconds' });
+    expect(big.mostAtOnce()).toBeLessThanOrEqual(2);
+  });
+  it('stopped it goes on where it was, and asks for nothing twice', async () => {
+    const { effects, asked } = world({ '/': page('<a href=/a>a</a><a href=/b>b</a><a href=/c>c</a>'), '/a': page(''), '/b': page(''), '/c': page('') });
+    const crawls = new Crawls(
+      () => effects,
+      () => 'one',
+    );
+    const { id } = crawls.begin(`${ORIGIN}/`, LIMITS);
+    const stopped = await crawls.stop(id);
+    expect(stopped.state).toBe('stopped');
+    await crawls.goOn(id);
+    const { zip, addresses } = await crawls.files(id);
+    expect(crawls.view(id)).toMatchObject({ state: 'done', pages: 4 });
+    expect([zip.length > 100, Object.keys(addresses).length]).toEqual([true, 3]);
+    const pages = asked.filter((path) => /^\/[abc]?$/.test(path));
+    expect(pages.filter((path) => path !== '/')).toHaveLength(3);
+    expect(() => crawls.view('nobody')).toThrow();
+  });
+  it('of more crawls than are kept the oldest is ended and forgotten', async () => {
+    let ids = 0;
+    const { effects } = world({ '/': page('') });
+    const crawls = new Crawls(
+      () => effects,
+      () => `c${++ids}`,
+    );
+    for (let at = 0; at < 4; at++) crawls.begin(`${ORIGIN}/`, LIMITS);
+    expect(() => crawls.view('c1')).toThrow();
+    expect((await crawls.stop('c4')).state).toMatch(/stopped|done/);
+    crawls.close();
+  });
+});
