@@ -158,7 +158,6 @@ function Progress({ view }: { readonly view: CrawlView }) {
     ...(view.forbidden > 0 ? [wording.forbidden(view.forbidden)] : []),
     ...(view.scripted > 0 ? [wording.scripted(view.scripted)] : []),
     ...(view.left > 0 ? [wording.left(view.left)] : []),
-    ...(view.troubles > 0 ? [wording.troubles(view.troubles)] : []),
   ];
   const good = view.state === 'done' || view.state === 'running';
   return (
