@@ -27,7 +27,7 @@ export interface PieceOptions {
 
 /** Metas that pages have anyway: none of them proves anything. */
 const USUAL =
-  /^(?:viewport|description|keywords|robots|author|generator|theme-color|color-scheme|referrer|format-detection|application-name|(?:og|article|twitter|dc|dcterms|apple|msapplication)[:.-].*)$/i;
+  /^(?:viewport|description|keywords|robots|author|generator|theme-color|color-scheme|referrer|format-detection|application-name|(?:dc|dcterms)\..*|[a-z]+:.*|.*-(?:mobile-web-app|tile|config|status-bar)[\w-]*)$/i;
 const NAMED_FILE = /(?<![\w@.-])([\w-]{3,120}\.(?:html?|txt|xml|json))(?![\w-])/gi;
 const CODE = /(?<![\w./-])[A-Za-z0-9_=+-]{16,200}(?![\w-])/g;
 /** What a record is likely to say, likeliest first: a name and a code with an equals sign between, something in quotes, the same with a colon. */

@@ -11,5 +11,13 @@ export function Notes() {
       }),
     [],
   );
-  return <Toaster position="bottom-center" offset={42} mobileOffset={{ bottom: 60, left: 16, right: 16 }} duration={3500} toastOptions={{ className: 'toast-note' }} />;
+  return (
+    <Toaster
+      position="bottom-center"
+      offset={42}
+      mobileOffset={{ bottom: 60, left: 16, right: 16 }}
+      duration={3500}
+      toastOptions={{ className: 'toast-note' }}
+    />
+  );
 }

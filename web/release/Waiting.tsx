@@ -58,7 +58,9 @@ export function Waiting() {
   const go = async (to: 'host' | 'files'): Promise<void> => {
     try {
       const steps = { packing: 'Writing the pages', sending: 'Sending the files', switching: 'Going live' };
-      const done = await release(workspace, to, { held: to === 'host' ? held : {}, note: remark }, (step, count, of) => setBusy({ what: steps[step], done: count, of }));
+      const done = await release(workspace, to, { held: to === 'host' ? held : {}, note: remark }, (step, count, of) =>
+        setBusy({ what: steps[step], done: count, of }),
+      );
       setOutcome(done);
       setRemark('');
       note(`Release ${done.number} is live.`, {}, 'good');
