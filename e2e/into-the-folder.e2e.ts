@@ -40,4 +40,15 @@ test('a folder is opened, and what changed goes back into it', async ({ page, ap
   expect(news).toBe('<html lang="en"><title>News of the rowing club</title><h1>News</h1></html>');
   await page.getByRole('button', { name: 'Count it as released' }).click();
   await expect(page.getByText('Everything is released')).toBeVisible();
+  // Read again, the folder says itself what was written into it: there the owner's word falls away.
+  await page.goto(page.url().replace(/\/release.*/, '/new-version'));
+  await page.getByRole('button', { name: 'Read my-club again' }).click();
+  await expect(page.getByTestId('version-plan')).toContainText('dropped: the site says it itself now');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByTestId('version-taken')).toBeVisible();
+  await page.getByRole('button', { name: 'Read my-club again' }).click();
+  await expect(page.getByText('These are the very files that are here.')).toBeVisible();
+  await goTo(page, 'Words');
+  await choosePage(page, 'News');
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('News of the rowing club');
 });

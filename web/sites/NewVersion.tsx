@@ -1,13 +1,13 @@
-import { Archive, FolderOpen, FolderSync } from 'lucide-react';
+import { FolderSync } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { messageOf } from '../../core/source/index.ts';
 import { counted, REFUSAL_WORDS, shortDate } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import { PageLink } from '../components/index.ts';
-import { updateSite } from '../storage/index.ts';
 import { Busy, useDrop } from '../ui/index.ts';
-import { bringVersion, leaveVersion, takeVersion, useWorkspace, useWorkspaceApi, type Coming } from '../workspace/index.ts';
-import { fromArchive, fromDrop, fromFolder, fromInput } from './picking.ts';
+import { bringVersion, leaveVersion, rememberFolder, takeVersion, useWorkspace, useWorkspaceApi, type Coming } from '../workspace/index.ts';
+import { FilePickers } from './FilePickers.tsx';
+import { fromDrop, fromFolder } from './picking.ts';
 import { VersionPlan } from './VersionPlan.tsx';
 import { newVersion as wording } from './wording.ts';
 
@@ -22,8 +22,6 @@ export function NewVersion() {
   const [failure, setFailure] = useState<string>();
   const [outcome, setOutcome] = useState<'same' | 'taken' | 'planned-anew'>();
   const [coming, setComing] = useState<Coming>();
-  const folderInput = useRef<HTMLInputElement>(null);
-  const archiveInput = useRef<HTMLInputElement>(null);
   // What was brought in and not decided about is left when the screen is.
   const undecided = useRef<Coming>(undefined);
   useEffect(() => {
@@ -47,19 +45,17 @@ export function NewVersion() {
       if (found === 'same') setOutcome('same');
       else if ('plan' in found) setComing(found);
       else setFailure(REFUSAL_WORDS[found.reason] ?? REFUSAL_WORDS['failed']);
-      if (folder && !('reason' in (found as object))) await updateSite(workspace.tools.db, site.id, { folder });
+      if (folder && (found === 'same' || 'plan' in found)) await rememberFolder(workspace, folder);
     } catch (error) {
       setFailure(messageOf(error));
     } finally {
       setBusy(undefined);
     }
   };
-  const pick = async (known?: FileSystemDirectoryHandle): Promise<void> => {
-    if (!known && !window.showDirectoryPicker) return folderInput.current?.click();
+  /** Reads the folder that was opened last once more. */
+  const readAgain = async (folder: FileSystemDirectoryHandle): Promise<void> => {
     try {
-      const folder = known ?? (await window.showDirectoryPicker?.({ mode: 'read' }));
-      if (!folder) return;
-      if (known && (await known.requestPermission?.({ mode: 'read' })) === 'denied') return setFailure(wording.denied);
+      if ((await folder.requestPermission?.({ mode: 'read' })) === 'denied') return setFailure(wording.denied);
       await bring(await fromFolder(folder), folder);
     } catch (error) {
       if ((error as Error).name !== 'AbortError') setFailure(messageOf(error));
@@ -84,6 +80,7 @@ export function NewVersion() {
     setOutcome(undefined);
   };
   const { over, zone } = useDrop((transfer) => void fromDrop(transfer).then((bringing) => (coming ? undefined : bring(bringing))));
+  const folder = site?.folder;
   const latest = site?.versions?.find(({ number }) => number === version);
   return (
     <div className="mx-auto min-h-full max-w-column" {...zone}>
@@ -93,42 +90,18 @@ export function NewVersion() {
       {!coming && (
         <>
           <div className="mt-4 flex flex-wrap gap-2.5">
-            {site?.folder && (
-              <button type="button" className="btn btn-primary gap-2" disabled={busy !== undefined} onClick={() => void pick(site.folder)}>
-                <FolderSync size={17} aria-hidden /> {wording.again(site.folder.name)}
+            {folder && (
+              <button type="button" className="btn btn-primary gap-2" disabled={busy !== undefined} onClick={() => void readAgain(folder)}>
+                <FolderSync size={17} aria-hidden /> {wording.again(folder.name)}
               </button>
             )}
-            <button
-              type="button"
-              className={`btn gap-2 ${site?.folder ? 'btn-outline-ink' : 'btn-primary'}`}
-              disabled={busy !== undefined}
-              onClick={() => void pick()}
-            >
-              <FolderOpen size={17} aria-hidden /> {wording.folder}
-            </button>
-            <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => archiveInput.current?.click()}>
-              <Archive size={17} aria-hidden /> {wording.archive}
-            </button>
-            <input
-              ref={folderInput}
-              type="file"
-              className="hidden"
-              aria-label={wording.folder}
-              multiple
-              {...{ webkitdirectory: '' }}
-              onChange={(event) => event.target.files && void bring(fromInput(event.target.files)).then(() => (event.target.value = ''))}
-            />
-            <input
-              ref={archiveInput}
-              type="file"
-              className="hidden"
-              aria-label={wording.archive}
+            <FilePickers
+              names={{ folder: wording.folder, archive: wording.archive }}
               accept=".zip,application/zip"
-              onChange={(event) => {
-                const [file] = event.target.files ?? [];
-                event.target.value = '';
-                if (file) void fromArchive(file).then((bringing) => bring(bringing));
-              }}
+              disabled={busy !== undefined}
+              quiet={folder !== undefined}
+              onBring={bring}
+              onFailure={setFailure}
             />
           </div>
           <p className="soft mt-2 text-note">

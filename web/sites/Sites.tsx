@@ -1,5 +1,5 @@
 import { messageOf } from '../../core/source/index.ts';
-import { Archive, FilePlus2, FolderOpen, Globe, ListPlus, PackageOpen, Sparkle } from 'lucide-react';
+import { FilePlus2, Globe, ListPlus, PackageOpen, Sparkle } from 'lucide-react';
 import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { REFUSAL_WORDS } from '../../core/wording/index.ts';
@@ -8,7 +8,8 @@ import type { SiteRecord } from '../storage/index.ts';
 import { Boundary, Busy, Empty, note, part, useHotkey, useLatest, useDrop } from '../ui/index.ts';
 import { bringInDemo, bringInSite, deleteSite, listSites, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
 import { Bin } from './Bin.tsx';
-import { fromArchive, fromDrop, fromFolder, fromInput, fromInside } from './picking.ts';
+import { FilePickers } from './FilePickers.tsx';
+import { fromDrop, fromInside } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
 import { Space } from './Space.tsx';
 import { wording } from './wording.ts';
@@ -32,8 +33,6 @@ export function Sites() {
   /** What was brought without a page of its own, and the ZIPs in it. */
   const [inside, setInside] = useState<{ readonly bringing: Bringing; readonly paths: readonly string[] }>();
   const [asking, setAsking] = useState<'list' | 'address'>();
-  const folderInput = useRef<HTMLInputElement>(null);
-  const archiveInput = useRef<HTMLInputElement>(null);
   const latest = useLatest();
   const refresh = useCallback(() => latest(listSites(workspace), setList, (error) => setFailure(messageOf(error))), [workspace, latest]);
   useEffect(refresh, [refresh]);
@@ -86,15 +85,6 @@ export function Sites() {
       refresh();
     }
   };
-  const pickFolder = async (): Promise<void> => {
-    if (!window.showDirectoryPicker) return folderInput.current?.click();
-    try {
-      const folder = await window.showDirectoryPicker({ mode: 'read' });
-      await take(await fromFolder(folder), folder);
-    } catch (error) {
-      if ((error as Error).name !== 'AbortError') setFailure(messageOf(error));
-    }
-  };
   const demo = async (): Promise<void> => {
     setBusy({ job: 'demo', done: 0, of: 1 });
     try {
@@ -121,12 +111,13 @@ export function Sites() {
           </div>
         </div>
         <div className="mt-6 flex flex-wrap gap-2.5">
-          <button type="button" className="btn btn-primary gap-2" disabled={busy !== undefined} onClick={() => void pickFolder()}>
-            <FolderOpen size={17} aria-hidden /> {wording.folder}
-          </button>
-          <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => archiveInput.current?.click()}>
-            <Archive size={17} aria-hidden /> {wording.archive}
-          </button>
+          <FilePickers
+            names={{ folder: wording.folder, archive: wording.archive }}
+            accept=".zip,.beacon,application/zip"
+            disabled={busy !== undefined}
+            onBring={take}
+            onFailure={setFailure}
+          />
           <button
             type="button"
             className="btn btn-outline-ink gap-2"
@@ -156,27 +147,6 @@ export function Sites() {
           <button type="button" className="btn btn-outline-ink gap-2" disabled={busy !== undefined} onClick={() => void demo()}>
             <Sparkle size={17} aria-hidden /> {wording.demo}
           </button>
-          <input
-            ref={folderInput}
-            type="file"
-            className="hidden"
-            aria-label={wording.folder}
-            multiple
-            {...{ webkitdirectory: '' }}
-            onChange={(event) => event.target.files && void take(fromInput(event.target.files)).then(() => (event.target.value = ''))}
-          />
-          <input
-            ref={archiveInput}
-            type="file"
-            className="hidden"
-            aria-label={wording.archive}
-            accept=".zip,.beacon,application/zip"
-            onChange={(event) => {
-              const [file] = event.target.files ?? [];
-              event.target.value = '';
-              if (file) void fromArchive(file).then((bringing) => take(bringing));
-            }}
-          />
         </div>
         <p className="soft mt-2 text-note">{wording.dropHint}</p>
         {asking && !busy && (

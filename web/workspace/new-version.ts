@@ -1,7 +1,7 @@
 import { mergeChange, type MergeChoices, type MergePlan } from '../../core/merge/index.ts';
 import type { SiteDocument } from '../../core/site/index.ts';
 import { handOver, onProgress, type Bringing, type BroughtVersion } from '../analysis/index.ts';
-import type { SiteVersion } from '../storage/index.ts';
+import { updateSite, type SiteVersion } from '../storage/index.ts';
 import type { Workspace } from './store.ts';
 
 /** A new version that lies beside the site's files, and what taking it would do to the document as it was then. */
@@ -43,6 +43,13 @@ export async function takeVersion(workspace: Workspace, coming: Coming, choices:
   if (workspace.state.document.tables.source['']?.version !== coming.version.number) throw new Error('It could not be taken in. Nothing was changed.');
   await workspace.whenIdle();
   return 'taken';
+}
+
+/** Remembers the folder that the open site's files were read from: one press reads it again. */
+export async function rememberFolder(workspace: Workspace, folder: FileSystemDirectoryHandle): Promise<void> {
+  const { site } = workspace.state;
+  const kept = site && (await updateSite(workspace.tools.db, site.id, { folder }));
+  if (kept && workspace.state.site?.id === kept.id) workspace.store.setState({ site: kept });
 }
 
 /** Leaves a new version. Nothing of it stays. */
