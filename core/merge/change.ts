@@ -1,4 +1,4 @@
-import { addressOf, all, directivesKey, passageKey, set, TABLES, type Change, type SiteDocument, type Table } from '../site/index.ts';
+import { addressOf, all, directivesKey, movedFile, passageKey, set, TABLES, type Change, type SiteDocument, type Table } from '../site/index.ts';
 import type { MergePlan, ThreeWays } from './plan.ts';
 
 /** What the owner decides about a plan. */
@@ -44,7 +44,7 @@ export function mergeChange(document: SiteDocument, plan: MergePlan, { theirs, r
     ...homePage(document, moved),
     ...Object.keys(document.tables.source).flatMap((key) => (key === '' ? [] : [set('source', key, 'like', null)])),
     ...likes(document, plan, moved),
-    ...leading(plan, redirects),
+    ...leading(document, plan, redirects),
   ]);
 }
 
@@ -123,11 +123,20 @@ function likes(document: SiteDocument, plan: MergePlan, moved: ReadonlyMap<strin
 }
 
 /** Where former addresses lead: those of pages that moved to where they are now, those of pages that are gone to where the owner says. */
-function leading(plan: MergePlan, redirects: Readonly<Record<string, string>>): Change[] {
+function leading(document: SiteDocument, plan: MergePlan, redirects: Readonly<Record<string, string>>): Change[] {
+  const moves = plan.pages.moved.flatMap(({ from, to, by }) => {
+    const ending = by === 'new-address' ? undefined : document.tables.pages[from]?.ending;
+    const [old, now] = [addressOf(from), addressOf(ending ? movedFile(to, ending) : to)];
+    return old === now ? [] : [{ from, old, now, by }];
+  });
+  const goes = new Map(moves.map(({ old, now }) => [old, now]));
   return [
-    ...plan.pages.moved.flatMap(({ from, to, by }) =>
-      by === 'new-address' || addressOf(from) === addressOf(to) ? [] : [set('redirects', from, 'to', addressOf(to))],
-    ),
+    // What led to a page that moves now leads on to where it is, and not by way of where it was.
+    ...Object.entries(document.tables.redirects).flatMap(([file, { to }]) => {
+      const now = goes.get(to ?? '');
+      return now === undefined ? [] : [set('redirects', file, 'to', now)];
+    }),
+    ...moves.flatMap(({ from, now, by }) => (by === 'new-address' ? [] : [set('redirects', from, 'to', now)])),
     ...Object.entries(redirects).map(([file, to]) => set('redirects', file, 'to', to)),
   ];
 }

@@ -207,6 +207,20 @@ describe('pages that moved', () => {
     const { pages, redirects } = applyChange(document, mergeChange(document, plan, NOTHING)).tables;
     expect([pages, redirects]).toEqual([{ 'boxes/index.html': { title: 'Boxes' } }, {}]);
   });
+  it('twice are led to where they are now, and not from place to place', () => {
+    const html = page('Box', `<h1>Box</h1><p>${WORDS}</p>`);
+    const first = said();
+    const once = applyChange(first, mergeChange(first, planned({ 'a.html': html }, { 'b.html': html }, first), NOTHING));
+    const twice = applyChange(once, mergeChange(once, planned({ 'b.html': html }, { 'c.html': html }, once, 2), NOTHING));
+    expect(twice.tables.redirects).toEqual({ 'a.html': { to: '/c.html' }, 'b.html': { to: '/c.html' } });
+  });
+  it('lead to the address that the owner gives them', () => {
+    const html = page('Box', `<h1>Box</h1><p>${WORDS}</p>`);
+    const document = said(set('pages', 'a/box/index.html', 'ending', 'boxes'));
+    const plan = planned({ 'a/box/index.html': html }, { 'b/box/index.html': html }, document);
+    const { redirects, pages } = applyChange(document, mergeChange(document, plan, NOTHING)).tables;
+    expect([redirects, pages]).toEqual([{ 'a/box/index.html': { to: '/b/boxes/' } }, { 'b/box/index.html': { ending: 'boxes' } }]);
+  });
   it('takes time in proportion', () => {
     const time = (count: number): number => {
       const [before, after] = [many(count, 'old', page), many(count, 'new', other)];
