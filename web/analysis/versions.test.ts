@@ -109,6 +109,12 @@ describe('versions of a site’s files', () => {
     await clearSite(db, 's');
     expect([await db.count('files'), await db.count('pages'), await db.count('sites'), await db.count('releases')]).toEqual([0, 0, 0, 0]);
   });
+  it('that were swept before somebody took them are not taken', async () => {
+    await bring(filesId('s', 1), zip(SECOND));
+    await sweep(db, async () => false);
+    expect(await keepVersion(db, 's', { number: 1, at: 'now', bytes: 1, unread: [] })).toBeUndefined();
+    expect((await db.get('sites', 's'))?.versions).toBeUndefined();
+  });
   it('go along in a project as the one that is here, with all that was said of it', async () => {
     await takeSecond();
     const one = await opened();

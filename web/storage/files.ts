@@ -93,14 +93,15 @@ export async function sweep(db: Database, atWork: (siteId: string) => Promise<bo
 
 /**
  * Makes files that were brought in under a version's id a version of the site: of what came in with them nothing else is kept. Undefined where the site is
- * not there any more.
+ * not there any more, or the files are not.
  */
 export async function keepVersion(db: Database, siteId: string, version: SiteVersion): Promise<SiteRecord | undefined> {
   const transaction = db.transaction(['sites', 'documents', 'journal', 'manifests', 'aside'], 'readwrite');
   const sites = transaction.objectStore('sites');
-  const site = await sites.get(siteId);
   const id = filesId(siteId, version.number);
-  const next = site && { ...site, versions: [...(site.versions ?? []).filter(({ number }) => number !== version.number), version] };
+  const [site, arrived] = await Promise.all([sites.get(siteId), sites.get(id)]);
+  // What was swept, since the worker that held it died, must not be named by any document.
+  const next = site && arrived && { ...site, versions: [...(site.versions ?? []).filter(({ number }) => number !== version.number), version] };
   if (next) {
     await Promise.all([
       sites.put(next),

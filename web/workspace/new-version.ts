@@ -38,7 +38,8 @@ export async function takeVersion(workspace: Workspace, coming: Coming, choices:
     return { ...coming, document, plan: plan ?? coming.plan };
   }
   // The files first: a document that names a version finds it there, whatever happens in between.
-  if (!(await analysis.keepVersion(coming.siteId, coming.version))) throw new Error('The site is not in this browser any more.');
+  if (!(await analysis.keepVersion(coming.siteId, coming.version)))
+    throw new Error('The new files are not here any more. Nothing was changed; bring them in once more.');
   workspace.change(mergeChange(document, coming.plan, choices), { label: 'A new version of the site was brought in' });
   if (workspace.state.document.tables.source['']?.version !== coming.version.number) throw new Error('It could not be taken in. Nothing was changed.');
   await workspace.whenIdle();
