@@ -73,10 +73,12 @@ test('the site is built anew: what was written stays on top, what both changed i
   // Undone, the files are those of before; done again, those of now, after a reload too.
   await page.locator('h1').click();
   await page.keyboard.press('Control+z');
+  await expect(page.locator('nav.tree')).toContainText('Bone folder');
   await choosePage(page, 'Bone folder');
   await expect(title).toHaveValue('A bone folder for paper');
   await page.locator('h1').click();
   await page.keyboard.press('Control+Shift+z');
+  await expect(page.locator('nav.tree')).toContainText('Vellum');
   await choosePage(page, 'Vellum');
   await expect(page.locator('h1').first()).toContainText('Vellum');
   await page.reload();

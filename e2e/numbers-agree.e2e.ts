@@ -40,7 +40,12 @@ async function numbers(page: Page) {
   );
   const walk = numberIn(await textOf('[data-testid="walk"]'), /(\d+) pages? to fix/);
   await goTo(page, 'Release');
-  await page.waitForTimeout(300);
+  await expect(
+    page
+      .locator('[data-waiting]')
+      .first()
+      .or(page.getByText(/^(Everything is released|Nothing has changed yet)$/)),
+  ).toBeVisible();
   const items = await page.locator('[data-waiting]').count();
   await page.goto(`${siteOf(page)}/doors/pages`);
   await expect(page.getByRole('table', { name: 'Pages' })).toBeVisible();

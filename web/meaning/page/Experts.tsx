@@ -141,14 +141,14 @@ function Block({ owner, report }: { readonly owner: Owner; readonly report: Mark
           ))}
         </ul>
         <h2 className="mt-5">Keys</h2>
-        <dl className="soft mt-1 text-note">
-          <div>
+        <ul className="soft mt-1 text-note">
+          <li>
             <kbd className="kbd">Ctrl Space</kbd> types, properties and their values
-          </div>
-          <div className="mt-1">
+          </li>
+          <li className="mt-1">
             <kbd className="kbd">Esc</kbd> then <kbd className="kbd">Tab</kbd> leaves the editor
-          </div>
-        </dl>
+          </li>
+        </ul>
       </Rail>
     </>
   );
