@@ -4,6 +4,7 @@ import { markupRows } from './meaning-rows.ts';
 import { mergeRows } from './merge-rows.ts';
 import { bulkRow, lintRow, nearRow, phrasesRow, readingRow, robotsRow, sitemapRows, zipRow } from './core-rows.ts';
 import { generateSite } from './generate-site.ts';
+import { watchRows } from './watch-rows.ts';
 import { viewRows } from './view-rows.ts';
 import { print, type Row } from './measure.ts';
 import { filesBelow, realSiteFolder } from './real-site.ts';
@@ -20,7 +21,7 @@ const many = encoded(generateSite(5000));
 const core = !process.argv.includes('--browser');
 if (core) rows.push(readingRow('generated', pagesOf(made)));
 if (core && real) rows.push(readingRow('real', pagesOf(real)));
-if (core) rows.push(...(await markupRows()), ...mergeRows());
+if (core) rows.push(...(await markupRows()), ...mergeRows(), ...(await watchRows(many)));
 if (core) rows.push(robotsRow(), lintRow(), bulkRow(), ...sitemapRows(), await zipRow(made), nearRow(pagesOf(many)), phrasesRow(pagesOf(many)));
 if (core && real) rows.push(nearRow(pagesOf(real)));
 if (!process.argv.includes('--core')) {

@@ -1,4 +1,4 @@
-import { importSite, choosePage, expect, goTo, goToMeaning, test } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, goToMeaning, test, goToWatch } from './fixtures/app.ts';
 import { OLD_SITE, unzip, zipOf } from './fixtures/site.ts';
 
 test('an old site in Latin-1 goes the whole way, and nothing but what was meant changes', async ({ page, app }) => {
@@ -48,9 +48,12 @@ test('an old site in Latin-1 goes the whole way, and nothing but what was meant 
   await expect(page.getByTestId('proof-outcome')).toContainText('Verified');
   await goTo(page, 'Watch');
   await page.getByRole('button', { name: 'Hand in the sitemap' }).click();
-  await page.getByRole('button', { name: 'Move on by a day' }).click();
+  await expect(page.getByRole('button', { name: 'Hand in the sitemap' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'A day on' }).click();
+  await goToWatch(page, 'All pages');
   await expect(page.locator('[data-record="/zimmer.html"]')).toHaveAttribute('data-outcome', 'listed');
   await expect(page.locator('[data-record="/impressum.html"]')).toHaveAttribute('data-outcome', 'not-listed');
+  await goToWatch(page, 'Search');
   await page.getByRole('searchbox', { name: 'Search with Skerry' }).fill('Blick Brücke');
   await page.getByRole('button', { name: 'Search' }).click();
   await expect(page.locator('[data-result]').first()).toContainText('Zimmer mit Blick · Gasthof zur Brücke – 日');

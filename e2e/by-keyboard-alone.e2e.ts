@@ -80,8 +80,11 @@ test('the whole way with the keyboard alone', async ({ page, app }) => {
   await palette(page, 'watch');
   await tabTo(page, /^Hand in the sitemap$/);
   await page.keyboard.press('Enter');
-  await expect(page.getByText('wait for a visit. Move the clock on')).toBeVisible();
-  await tabTo(page, /^Move on by a day$/);
+  await expect(page.getByText('A map was handed in')).toBeVisible();
+  await tabTo(page, /^A day on$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('SkerryBot came for the first time')).toBeVisible();
+  await tabTo(page, /^All pages$/);
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-record="/contact/"]')).toHaveAttribute('data-outcome', 'listed');
 });

@@ -1,5 +1,5 @@
 import type { EngineSite } from '../core/exchange/index.ts';
-import { importSite, choosePage, expect, goTo, goToDoors, openDemo, test, type App } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, goToDoors, openDemo, test, type App, goToWatch } from './fixtures/app.ts';
 import { zipOf } from './fixtures/site.ts';
 import type { Page } from '@playwright/test';
 
@@ -204,7 +204,8 @@ test('what one crawler is told binds only that one; a password keeps everybody o
   await page.getByRole('button', { name: 'Let Skerry look' }).click();
   await expect(page.getByTestId('proof-outcome')).toContainText('Verified');
   await goTo(page, 'Watch');
-  await page.getByRole('button', { name: 'Move on by a day' }).click();
+  await page.getByRole('button', { name: 'A day on' }).click();
+  await goToWatch(page, 'All pages');
   await expect(page.locator('[data-record="/journal/wheat-paste/"]')).toHaveAttribute('data-outcome', 'listed');
   await page.getByRole('radio', { name: 'Plover' }).click();
   await expect(page.locator('[data-record="/journal/wheat-paste/"]')).toHaveAttribute('data-outcome', 'not-listed');
@@ -234,7 +235,8 @@ test('what one crawler is told binds only that one; a password keeps everybody o
   });
   expect(entered.status()).toBe(200);
   await goTo(page, 'Watch');
-  await page.getByRole('button', { name: 'Move on by a day' }).click();
+  await page.getByRole('button', { name: 'A day on' }).click();
+  await goToWatch(page, 'All pages');
   await expect(page.locator('[data-record="/"]')).toHaveAttribute('data-outcome', 'not-listed');
 });
 

@@ -1,4 +1,4 @@
-import { choosePage, expect, goTo, goToMeaning, openDemo, test } from './fixtures/app.ts';
+import { choosePage, expect, goTo, goToMeaning, openDemo, test, goToWatch } from './fixtures/app.ts';
 
 test('a beginner carries the demo the whole way with the mouse', async ({ page, app }) => {
   await openDemo(page, app);
@@ -64,10 +64,14 @@ test('a beginner carries the demo the whole way with the mouse', async ({ page, 
   // Watch: hand in, move on, look.
   await goTo(page, 'Watch');
   await page.getByRole('button', { name: 'Hand in the sitemap' }).click();
+  await expect(page.getByRole('button', { name: 'Hand in the sitemap' })).toHaveCount(0);
+  await goToWatch(page, 'All pages');
   await expect(page.getByText('29 addresses are known from the sitemap and wait for a visit.')).toBeVisible();
-  await page.getByRole('button', { name: 'Move on by a day' }).click();
+  await page.getByRole('button', { name: 'A day on' }).click();
+  await goToWatch(page, 'All pages');
   await expect(page.locator('[data-record="/services/family-bibles/"]')).toHaveAttribute('data-outcome', 'listed');
   await expect(page.locator('[data-record="/journal/tag/leather/"]')).toHaveAttribute('data-outcome', 'not-listed');
+  await goToWatch(page, 'Search');
   await page.getByRole('searchbox', { name: 'Search with Skerry' }).fill('linen journal that lies flat');
   await page.getByRole('button', { name: 'Search' }).click();
   await expect(page.locator('[data-result]').first()).toContainText('Linen journal | Quillfeather Bindery');
@@ -92,15 +96,19 @@ test('a page that is only forbidden to be fetched, but is linked, appears as a b
   await expect(page.getByTestId('proof-outcome')).toContainText('Verified');
   await goTo(page, 'Watch');
   await page.getByRole('button', { name: 'Hand in the sitemap' }).click();
-  await page.getByRole('button', { name: 'Move on by a day' }).click();
+  await expect(page.getByRole('button', { name: 'Hand in the sitemap' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'A day on' }).click();
+  await goToWatch(page, 'All pages');
   await expect(page.locator('[data-record="/basket/"]')).toHaveAttribute('data-outcome', 'bare');
   // Shut twice: Skerry never reads its noindex, and knows only the address.
   await expect(page.locator('[data-record="/services/family-bibles/"]')).toHaveAttribute('data-outcome', 'bare');
-  await page.getByRole('button', { name: 'Search' }).click();
+  await goToWatch(page, 'Search');
+  await page.getByRole('button', { name: 'Search', exact: true }).click();
   await expect(page.locator('[data-result="https://quillfeather.example/basket/"]')).toContainText('Only the address is known');
 
   // The server started again finds everything as it was.
   await app.restart();
   await page.reload();
+  await goToWatch(page, 'All pages');
   await expect(page.locator('[data-record="/basket/"]')).toHaveAttribute('data-outcome', 'bare');
 });

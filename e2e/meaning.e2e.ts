@@ -1,9 +1,6 @@
-import { choosePage, expect, expectAccessible, goTo, goToMeaning, importSite, openDemo, test, type App } from './fixtures/app.ts';
+import { choosePage, expect, expectAccessible, goTo, goToMeaning, importSite, openDemo, test, goToWatch, visit } from './fixtures/app.ts';
 import { unzip, zipOf } from './fixtures/site.ts';
 import type { Page } from '@playwright/test';
-
-const visit = async (page: Page, app: App, path: string): Promise<string> =>
-  (await page.request.get(`http://127.0.0.1:${app.hostPort}${path}`, { headers: { host: 'quillfeather.example' } })).text();
 
 /** Says who is behind the demo, takes what its pages show, and has markup written. */
 async function turnOn(page: Page): Promise<void> {
@@ -58,8 +55,11 @@ test('from who is behind the site to a result that shows what its pages say', as
   await expect(page.getByTestId('proof-outcome')).toContainText('Verified');
   await goTo(page, 'Watch');
   await page.getByRole('button', { name: 'Hand in the sitemap' }).click();
-  await page.getByRole('button', { name: 'Move on by a day' }).click();
+  await expect(page.getByRole('button', { name: 'Hand in the sitemap' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'A day on' }).click();
+  await goToWatch(page, 'All pages');
   await expect(page.locator('[data-record="/journal/why-we-sew/"]')).toHaveAttribute('data-outcome', 'listed');
+  await goToWatch(page, 'Search');
   await page.getByRole('searchbox', { name: 'Search with Skerry' }).fill('why we sew structure');
   await page.getByRole('button', { name: 'Search' }).click();
   await expect(page.locator('[data-result$="/journal/why-we-sew/"]')).toContainText('5 October 2025 · by Maren Quill');

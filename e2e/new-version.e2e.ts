@@ -1,7 +1,6 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, relative } from 'node:path';
-import type { Page } from '@playwright/test';
-import { choosePage, expect, goTo, importSite, openDemo, test, type App } from './fixtures/app.ts';
+import { choosePage, expect, goTo, importSite, openDemo, test, visit } from './fixtures/app.ts';
 import { zipOf } from './fixtures/site.ts';
 
 const DEMO = new URL('../demo/site', import.meta.url).pathname;
@@ -10,9 +9,6 @@ const filesIn = (folder: string): string[] =>
 const demo = (): Record<string, Uint8Array> => Object.fromEntries(filesIn(DEMO).map((path) => [relative(DEMO, path), new Uint8Array(readFileSync(path))]));
 
 /** What the host answers at a path of the site. */
-const visit = async (page: Page, app: App, path: string): Promise<string> =>
-  (await page.request.get(`http://127.0.0.1:${app.hostPort}${path}`, { headers: { host: 'quillfeather.example' } })).text();
-
 /** The demo as another generator would build it: another frame, the journal in another folder, a page gone, a page new, one described anew. */
 function rebuilt(files: Readonly<Record<string, Uint8Array>>): Record<string, Uint8Array> {
   const out: Record<string, Uint8Array> = {};

@@ -1,9 +1,5 @@
-import type { Page } from '@playwright/test';
-import { choosePage, expect, goTo, openDemo, test, type App } from './fixtures/app.ts';
+import { choosePage, expect, goTo, openDemo, test, visit } from './fixtures/app.ts';
 import { unzip } from './fixtures/site.ts';
-
-const visit = async (page: Page, app: App, path: string): Promise<string> =>
-  (await page.request.get(`http://127.0.0.1:${app.hostPort}${path}`, { headers: { host: 'quillfeather.example' } })).text();
 
 test('a release is put together field by field, compared with others, and put out again', async ({ page, app }) => {
   await openDemo(page, app);

@@ -2,12 +2,18 @@ import type { EngineId } from '../core/engines/index.ts';
 import type { FastifyInstance } from 'fastify';
 import {
   addressQuery,
+  noticeRequest,
+  phrasesRequest,
+  visitsRequest,
   advanceRequest,
   crawlParam,
+  dnsQuery,
+  movedRequest,
   crawlRequest,
   engineHostParam,
   engineParam,
   hostParam,
+  livePagesRequest,
   liveQuery,
   missingRequest,
   offlineRequest,
@@ -16,17 +22,23 @@ import {
   sitemapRequest,
   verifyRequest,
   zoneRequest,
+  type AddressAnswer,
   type ClockAnswer,
+  type DnsAnswer,
+  type NameAnswer,
+  type NoticeAnswer,
+  type SeenAnswer,
   type CrawlView,
   type FetchedMap,
   type HostedAnswer,
   type LiveAnswer,
+  type LivePagesAnswer,
   type MissingAnswer,
   type SearchAnswer,
 } from '../core/exchange/index.ts';
 import { ARCHIVE_LIMITS, inflateEntry, listArchive } from '../core/source/index.ts';
 import { parseInput, RequestError } from './errors.ts';
-import type { Side, StandInEngine, StandIns } from './stand-ins/index.ts';
+import type { StandInEngine, StandIns } from './stand-ins/index.ts';
 
 const BUNDLE = 80_000_000;
 
@@ -70,11 +82,19 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
   app.get('/api/crawls/:id', async (request): Promise<CrawlView> => crawls.view(parseInput(crawlParam, request.params).id));
   app.post('/api/crawls/:id/stop', async (request): Promise<CrawlView> => crawls.stop(parseInput(crawlParam, request.params).id));
   app.post('/api/crawls/:id/go-on', async (request): Promise<CrawlView> => crawls.goOn(parseInput(crawlParam, request.params).id));
-  app.get('/api/crawls/:id/addresses', async (request) => ({ addresses: (await crawls.files(parseInput(crawlParam, request.params).id)).addresses }));
+  app.get('/api/crawls/:id/addresses', async (request) => ({ addresses: await crawls.addresses(parseInput(crawlParam, request.params).id) }));
   app.get('/api/crawls/:id/zip', async (request, reply) =>
-    reply.type('application/zip').send(Buffer.from((await crawls.files(parseInput(crawlParam, request.params).id)).zip)),
+    reply.type('application/zip').send(Buffer.from(await crawls.zip(parseInput(crawlParam, request.params).id))),
   );
 
+  app.post('/api/host/sites/:host/moved', async (request) =>
+    host.setMoved(parseInput(hostParam, request.params).host, parseInput(movedRequest, request.body).to),
+  );
+  app.get('/api/names/:host', async (request): Promise<NameAnswer> => ({ state: host.has(parseInput(hostParam, request.params).host) ? 'taken' : 'free' }));
+  app.get('/api/dns', async (request): Promise<DnsAnswer> => {
+    const { name, type } = parseInput(dnsQuery, request.query);
+    return standIns.askDns(name, type);
+  });
   app.get('/api/zone/:host', async (request) => ({ records: standIns.zone.of(parseInput(hostParam, request.params).host) }));
   app.post('/api/zone/:host', async (request) => {
     const { host: domain } = parseInput(hostParam, request.params);
@@ -104,21 +124,49 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
     const { host: name, address } = parseInput(sitemapRequest, request.body);
     return engineOf(parseInput(engineParam, request.params).engine).handIn(name, address);
   });
+  app.post('/api/engines/:engine/sitemaps/taken-back', async (request) => {
+    const { host: name, address } = parseInput(sitemapRequest, request.body);
+    return engineOf(parseInput(engineParam, request.params).engine).takeBack(name, address);
+  });
+  app.post('/api/engines/:engine/visits', async (request) => {
+    const { host: name, addresses } = parseInput(visitsRequest, request.body);
+    return engineOf(parseInput(engineParam, request.params).engine).visitSoon(name, addresses);
+  });
+  app.post('/api/engines/phrases', async (request) => {
+    const { host: name, phrases } = parseInput(phrasesRequest, request.body);
+    for (const engine of standIns.engines) await engine.wishedFor(name, phrases);
+    return {};
+  });
+  app.get('/api/engines/:engine/seen/:host', async (request): Promise<SeenAnswer> => {
+    const { engine, host: name } = parseInput(engineHostParam, request.params);
+    return engineOf(engine).seen(name);
+  });
+  app.get('/api/engines/:engine/address', async (request): Promise<AddressAnswer> => {
+    const { engine } = parseInput(engineParam, request.params);
+    return standIns.closely(engine, parseInput(addressQuery, request.query).address);
+  });
+  app.post('/api/notices', { bodyLimit: 25_000_000 }, async (request): Promise<NoticeAnswer> => {
+    const { endpoint, host: name, key, addresses } = parseInput(noticeRequest, request.body);
+    const outcome = await standIns.sends[standIns.sideOf(endpoint)](endpoint, JSON.stringify({ host: name, key, urlList: addresses }));
+    return outcome.ok ? { status: outcome.status } : { failed: outcome.reason };
+  });
   app.get('/api/engines/:engine/search', async (request): Promise<SearchAnswer> => {
     const { engine } = parseInput(engineParam, request.params);
     return { results: engineOf(engine).search(parseInput(searchQuery, request.query).q) };
   });
 
-  /** Which side of the world an address is on: a stand-in host's, or the real one. */
-  const sideOf = (address: string): Side => (host.answers(new URL(address).hostname) ? 'stand-in' : 'real');
   app.get('/api/live', async (request): Promise<LiveAnswer> => {
     const { address, crawler } = parseInput(liveQuery, request.query);
-    const side = sideOf(address);
+    const side = standIns.sideOf(address);
     return { world: side, ...(await standIns.work.live({ side, address, crawler, now: clock.now() })) };
+  });
+  app.post('/api/live-pages', { bodyLimit: 200_000 }, async (request): Promise<LivePagesAnswer> => {
+    const { addresses } = parseInput(livePagesRequest, request.body);
+    return { pages: await standIns.work.pages({ side: standIns.sideOf(addresses[0] as string), addresses }) };
   });
   app.get('/api/map', async (request): Promise<FetchedMap> => {
     const { address } = parseInput(addressQuery, request.query);
-    return standIns.work.map({ side: sideOf(address), address });
+    return standIns.work.map({ side: standIns.sideOf(address), address });
   });
 
   app.all('/api/*', async () => {

@@ -31,6 +31,16 @@ describe('after a release, the engines see exactly what the screens promise', ()
       [set('headers', 'h', 'path', '/journal'), set('headers', 'h', 'match', 'below'), set('directives', directivesKey('files:h'), 'intent', 'out')],
     ],
     ['a page that moves', [set('pages', 'services/box-making/index.html', 'ending', 'boxes'), set('sitemap', '', 'on', true)]],
+    [
+      'code of another service on all pages, and a key for notices',
+      [
+        set('snippets', 's', 'code', '<script async src="https://stats.example/s.js"></script>'),
+        set('snippets', 't', 'code', '<noscript><img src="https://stats.example/p.gif" alt=""></noscript>'),
+        set('snippets', 't', 'place', 'body-start'),
+        set('facts', '', 'noticeKey', '0123456789abcdef'),
+        set('facts', '', 'serverFile', true),
+      ],
+    ],
     ['out of the map', [set('sitemap', '', 'on', true), set('kinds', 'product', 'inMap', false)]],
   ])('%s', async (_, changes) => expectPromiseKept(demo, applyChange(START, all(changes))));
 });

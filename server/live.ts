@@ -1,6 +1,7 @@
-import type { FetchedMap, LiveAnswer, VariantAnswer } from '../core/exchange/index.ts';
+import type { FetchedMap, LiveAnswer, PageResource, VariantAnswer } from '../core/exchange/index.ts';
 import { policyFor } from '../core/engines/index.ts';
-import { answerText, evidenceFromAnswer, gatePlaces, readAnswer, wayIn, type Answer } from '../core/indexing/index.ts';
+import { answerText, evidenceFromAnswer, gatePlaces, mayFetch, readAnswer, wayIn, type Answer } from '../core/indexing/index.ts';
+import { readPage, shownFiles } from '../core/page/index.ts';
 import { SITEMAP_LIMITS } from '../core/sitemap/index.ts';
 import { decodeBytes, isGzip, unpackedText } from '../core/source/index.ts';
 import type { Fetch, FetchOutcome } from './fetching/index.ts';
@@ -97,6 +98,38 @@ async function lookAtTwins(fetch: Fetch, url: URL): Promise<VariantAnswer[]> {
           leadsTo: outcome.redirects.at(-1),
           failed: outcome.ok ? undefined : outcome.reason,
         };
+      }),
+  );
+}
+
+/** Files of one page that are looked at. */
+const MOST_RESOURCES = 60;
+
+/** Asks for the files that a page needs to be shown as a crawler would: by robots.txt first, then from the host. Files of other hosts are only named. */
+export async function lookAtResources({
+  fetch,
+  address,
+  crawler,
+  html,
+}: {
+  readonly fetch: Fetch;
+  readonly address: string;
+  readonly crawler: string;
+  readonly html: string;
+}): Promise<readonly PageResource[]> {
+  const reading = readPage(new TextEncoder().encode(`\ufeff${html}`));
+  if (!reading.ok) return [];
+  const rules = await readRobots(fetch, new URL(address).origin, crawler);
+  return Promise.all(
+    shownFiles(reading.facts, address)
+      .slice(0, MOST_RESOURCES)
+      .map(async (one): Promise<PageResource> => {
+        const url = new URL(one.address);
+        if (url.host !== new URL(address).host) return { ...one, what: 'elsewhere' };
+        if (!mayFetch(accessFor(rules, url.pathname + url.search))) return { ...one, what: 'forbidden' };
+        const outcome = await fetch(one.address);
+        if (!outcome.ok) return { ...one, what: 'no-answer' };
+        return outcome.status === 200 ? { ...one, what: 'there', bytes: outcome.bytes.length } : { ...one, what: 'status', status: outcome.status };
       }),
   );
 }

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { indexRecord } from '../testing/index-record.ts';
 import { parseRobots, robotsMatcher } from '../robots/index.ts';
 import { PLOVER, SKERRY } from '../engines/index.ts';
 import type { Answer } from '../indexing/index.ts';
-import { afterCanonicals, dueVisits, judge, search, snippetFor, visitsAllowed, type IndexRecord } from './index.ts';
+import { afterCanonicals, dueVisits, judge, SearchIndex, snippetFor, visitsAllowed, type IndexRecord } from './index.ts';
 
 const HOME = 'https://a.example/';
 const answer = (html: string, change: Partial<Answer> = {}): Answer => ({
@@ -78,22 +79,8 @@ describe('judging an answer', () => {
   });
 });
 
-const record = (path: string, change: Partial<IndexRecord> = {}): IndexRecord => ({
-  address: `https://a.example${path}`,
-  foundBy: 'link',
-  foundAt: '2026-01-01T00:00:00Z',
-  visitedAt: '2026-01-02T00:00:00Z',
-  status: 200,
-  outcome: 'listed',
-  reason: { code: 'no-directive' },
-  linkedFrom: [],
-  title: path,
-  description: '',
-  headings: [],
-  lead: '',
-  text: '',
-  ...change,
-});
+const record = (path: string, change: Partial<IndexRecord> = {}): IndexRecord => indexRecord(`https://a.example${path}`, { title: path, ...change });
+const search = (records: readonly IndexRecord[], query: string) => new SearchIndex(records).search(query);
 
 describe('searching', () => {
   const index = [

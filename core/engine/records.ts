@@ -29,6 +29,26 @@ export interface IndexRecord {
   readonly canonical?: string | undefined;
   /** What its structured data adds to its result; missing where that is nothing. */
   readonly extras?: ResultExtras | undefined;
+  /** What it answered at the last visit: the bytes by their SHA-256. */
+  readonly got?:
+    | {
+        readonly hash: string;
+        readonly bytes: number;
+        readonly milliseconds: number;
+        readonly headers: Readonly<Record<string, readonly string[]>>;
+        readonly hops: readonly { readonly address: string; readonly status: number }[];
+      }
+    | undefined;
+}
+
+/** Why a page stands where it does. */
+export interface RankReason {
+  /** In which fields which of the words stand, the weightiest field first. */
+  readonly where: readonly { readonly field: 'title' | 'headings' | 'description' | 'address' | 'text'; readonly words: readonly string[] }[];
+  /** Words of the query that it does not have. */
+  readonly missing: readonly string[];
+  /** Links to it that the engine knows. */
+  readonly links: number;
 }
 
 /** A card in the engine's answer to a query. */
@@ -40,4 +60,9 @@ export interface SearchResult {
   readonly marks: readonly (readonly [number, number])[];
   readonly bare: boolean;
   readonly extras?: ResultExtras | undefined;
+  /** Its place, from 1, and why it has it; missing where everything of a site was asked for. */
+  readonly position?: number | undefined;
+  readonly why?: RankReason | undefined;
+  /** How many more results of the same site are folded away below it. */
+  readonly more?: number | undefined;
 }

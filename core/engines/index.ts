@@ -27,6 +27,8 @@ export interface EnginePolicy {
   readonly redirects: number;
   /** Maps of an index that are read. */
   readonly maps: number;
+  /** Fresh visits that an owner may ask for, a day. */
+  readonly freshVisits: number;
 }
 
 /** The engines' ids, in the order of the engines. */
@@ -54,6 +56,7 @@ export const SKERRY: Engine = {
   seconds: 3600,
   redirects: 5,
   maps: 500,
+  freshVisits: 10,
 };
 
 export const PLOVER: Engine = {
@@ -72,10 +75,14 @@ export const PLOVER: Engine = {
   seconds: 1200,
   redirects: 3,
   maps: 50,
+  freshVisits: 5,
 };
 
 /** The engines there are; the first is the one by which states are told. */
 export const ENGINES: readonly [Engine, ...Engine[]] = [SKERRY, PLOVER];
+
+/** The host under which a stand-in engine is reached. */
+export const engineHost = ({ id }: Pick<EnginePolicy, 'id'>): string => `${id}.example`;
 
 /** The engine of an id. */
 export function engineOf(id: EngineId): Engine {

@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import type { IndexRecord, SearchResult } from '../engine/index.ts';
+import type { EngineEvent, IndexRecord, RankReason, SearchResult } from '../engine/index.ts';
 import type { ResultExtras } from '../results/index.ts';
 import type { GatePlaces, WayIn } from '../indexing/index.ts';
 import type { ProofOutcome } from '../ownership/index.ts';
+import type { LivePage } from '../release/index.ts';
 
 /*
  * What the server answers: the schemas by which the page checks it before it believes it, and the types that follow from them. Of what the core makes itself
@@ -11,7 +12,11 @@ import type { ProofOutcome } from '../ownership/index.ts';
 
 /** What a schema lets through, to be read only. */
 type Answer<S extends z.ZodType> = Frozen<z.infer<S>>;
-type Frozen<T> = T extends WayIn | ProofOutcome | IndexRecord['reason'] | GatePlaces ? T : T extends object ? { readonly [K in keyof T]: Frozen<T[K]> } : T;
+type Frozen<T> = T extends WayIn | ProofOutcome | EngineEvent | LivePage | IndexRecord['reason'] | GatePlaces
+  ? T
+  : T extends object
+    ? { readonly [K in keyof T]: Frozen<T[K]> }
+    : T;
 
 /** A value of the core's own, known by its outline. */
 const outlined = <T>(outline: z.ZodType): z.ZodType<T> => z.custom<T>((value) => outline.safeParse(value).success);
@@ -28,6 +33,9 @@ export const hostedSite = z.object({
   audience: z.enum(['draft', 'restricted', 'public']),
   /** Where the site was taken offline: what it answers instead. */
   offline: z.object({ status: z.number(), until: z.string().optional(), since: z.string() }).optional(),
+  /** Where all of it leads. */
+  movedTo: z.string().optional(),
+  origin: z.string(),
   visit: z.string(),
 });
 export type HostedSite = Answer<typeof hostedSite>;
@@ -66,6 +74,8 @@ const handedInMap = z.object({
   count: z.number(),
   problem: z.string().optional(),
   named: z.boolean().optional(),
+  /** The maps of an index, each with what was found in it. */
+  parts: z.array(z.object({ address: z.string(), count: z.number(), problem: z.string().optional() })).optional(),
 });
 export type HandedInMap = Answer<typeof handedInMap>;
 
@@ -82,12 +92,28 @@ const engineRow = z.object({
   title: z.string(),
   canonical: z.string().optional(),
   maxSnippet: z.number().optional(),
+  /** Of its last answer. */
+  bytes: z.number().optional(),
+  milliseconds: z.number().optional(),
 });
 export type EngineRow = Answer<typeof engineRow>;
 
 /** Something of a site that has more than an engine takes: links on a page, addresses on the site; `count` is how many there were. */
 const crawlLimit = z.object({ code: z.enum(['links', 'addresses']), address: z.string(), count: z.number() });
 export type CrawlLimit = Answer<typeof crawlLimit>;
+
+const outcome = z.enum(['listed', 'bare', 'not-listed', 'waiting']);
+/** A day of an engine on a site: what it asked for, and what became another thing. */
+const engineDay = z.object({
+  at: time,
+  visited: z.number(),
+  listed: z.number(),
+  answers: z.record(z.string(), z.number()).optional(),
+  bytes: z.number().optional(),
+  milliseconds: z.number().optional(),
+  changes: z.array(z.object({ address: z.string(), from: outcome.optional(), to: outcome, why: z.string() })).optional(),
+});
+const engineEvent = outlined<EngineEvent>(z.looseObject({ at: time, code: z.string() }));
 
 /** Everything an engine tells the owner of a site: what it did on each day, latest first, and where its last visit stopped short. */
 export const engineSite = z.object({
@@ -98,10 +124,78 @@ export const engineSite = z.object({
   maps: z.array(handedInMap),
   records: z.array(engineRow),
   robots: z.object({ fetchedAt: time, status: z.number().optional() }).optional(),
-  days: z.array(z.object({ at: time, visited: z.number(), listed: z.number() })),
+  days: z.array(engineDay),
   limits: z.array(crawlLimit).optional(),
+  /** What happened besides visits, latest first; addresses that wait for a fresh visit, in order. */
+  log: z.array(engineEvent),
+  queue: z.array(z.object({ address: z.string(), at: time, told: z.boolean().optional() })),
 });
 export type EngineSite = Answer<typeof engineSite>;
+
+/** What searchers saw of a site, day by day, as far as it is counted. */
+export const seenAnswer = z.object({
+  until: time,
+  rows: z.array(z.object({ day: z.string(), query: z.string(), address: z.string(), seen: z.number(), clicks: z.number(), position: z.number() })),
+});
+export type SeenAnswer = Answer<typeof seenAnswer>;
+
+/** A file that a page needs to be shown, and whether a crawler gets it. */
+const pageResource = z.object({
+  address: z.string(),
+  kind: z.enum(['style', 'script', 'picture', 'frame']),
+  what: z.enum(['there', 'forbidden', 'status', 'no-answer', 'elsewhere']),
+  status: z.number().optional(),
+  bytes: z.number().optional(),
+});
+export type PageResource = Answer<typeof pageResource>;
+
+/** One address as an engine knows it: what it got, what it took from that, and what it could not fetch. */
+export const addressAnswer = z.object({
+  record: z
+    .object({
+      ...engineRow.shape,
+      description: z.string(),
+      headings: z.array(z.string()),
+      text: z.string(),
+      got: z
+        .object({
+          hash: z.string(),
+          bytes: z.number(),
+          milliseconds: z.number(),
+          headers: z.record(z.string(), z.array(z.string()).readonly()),
+          hops: z.array(z.object({ address: z.string(), status: z.number() })),
+        })
+        .optional(),
+    })
+    .optional(),
+  /** The source as it was got; missing where it is kept no more, or was no text. */
+  html: z.string().optional(),
+  resources: z.array(pageResource),
+});
+export type AddressAnswer = Answer<typeof addressAnswer>;
+
+/** What pages say right now, in the order in which they were asked for. */
+export const livePagesAnswer = z.object({
+  pages: z.array(outlined<LivePage>(z.looseObject({ kind: z.enum(['page', 'moved', 'status', 'forbidden', 'no-page', 'no-answer']) }))),
+});
+export type LivePagesAnswer = Answer<typeof livePagesAnswer>;
+
+/** What name servers say, and until when the answer of before may still be held by those that asked them. */
+export const dnsAnswer = z.object({
+  world: z.enum(['stand-in', 'real']),
+  found: z.array(z.string()).optional(),
+  failed: z.enum(['no-such-name', 'none', 'no-answer']).optional(),
+  ttl: z.number().optional(),
+  former: z.object({ values: z.array(z.string()), until: time }).optional(),
+});
+export type DnsAnswer = Answer<typeof dnsAnswer>;
+/** Whether a name can be had at the stand-in host. */
+export const nameAnswer = z.object({ state: z.enum(['free', 'taken']) });
+export type NameAnswer = Answer<typeof nameAnswer>;
+
+/** How an endpoint took a notice of changes. */
+export const noticeAnswer = z.object({ status: z.number().optional(), failed: z.string().optional() });
+export type NoticeAnswer = Answer<typeof noticeAnswer>;
 
 /** What structured data adds to a result. */
 const extras = z.object({
@@ -124,6 +218,11 @@ const searchResult: z.ZodType<SearchResult> = z.object({
   marks: z.array(z.tuple([z.number(), z.number()])),
   bare: z.boolean(),
   extras: extras.optional(),
+  position: z.number().optional(),
+  why: outlined<RankReason>(
+    z.looseObject({ where: z.array(z.looseObject({ field: z.string() })), missing: z.array(z.string()), links: z.number() }),
+  ).optional(),
+  more: z.number().optional(),
 });
 export const searchAnswer = z.object({ results: z.array(searchResult) });
 export type SearchAnswer = Answer<typeof searchAnswer>;

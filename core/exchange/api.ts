@@ -74,13 +74,43 @@ export const verifyRequest = z.strictObject({
 /** A record of a domain in the stand-in zone; `name` relative to the domain, `@` for itself; seconds to live. */
 export const zoneRecord = z.strictObject({
   name: z.string().regex(/^(?:@|(?:[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?\.)*[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?)$/),
-  type: z.enum(['TXT', 'CNAME']),
+  type: z.enum(['TXT', 'CNAME', 'A', 'AAAA']),
   value: z.string().min(1).max(2000),
   ttl: z.number().int().min(30).max(604_800).default(3600),
 });
 export type ZoneRecord = z.infer<typeof zoneRecord>;
 export const zoneRequest = z.strictObject({ records: z.array(zoneRecord).max(100) });
 export const zoneAnswer = z.object({ records: z.array(zoneRecord) });
+/** A question to the name servers: a name and the sort of record. */
+export const dnsQuery = z.strictObject({
+  name: z.string().regex(/^(?=.{1,253}$)[a-z0-9_]([a-z0-9_.-]*[a-z0-9])?$/),
+  type: z.enum(['A', 'AAAA', 'CNAME', 'TXT']),
+});
+/** Where a whole hosted site leads, or nowhere. */
+export const movedRequest = z.strictObject({
+  to: z
+    .string()
+    .regex(/^https?:\/\/[a-z0-9.-]+$/)
+    .nullable(),
+});
+/** Addresses of a site that an engine is asked to visit soon. */
+export const visitsRequest = z.strictObject({ host: hostName, addresses: z.array(z.url().max(2048)).min(1).max(1_000) });
+/** What the owner of a site wants it to be found for. */
+export const phrasesRequest = z.strictObject({ host: hostName, phrases: z.array(z.string().max(200)).max(300) });
+/** Pages of one site of which it is asked what they say right now. */
+export const livePagesRequest = z.strictObject({
+  addresses: z
+    .array(z.url({ protocol: /^https?$/ }).max(2048))
+    .min(1)
+    .max(50),
+});
+/** A notice of changes to be sent to an endpoint of the IndexNow protocol. */
+export const noticeRequest = z.strictObject({
+  endpoint: z.url({ protocol: /^https?$/ }).max(2048),
+  host: hostName,
+  key: z.string().max(128),
+  addresses: z.array(z.url().max(2048)).min(1).max(10_000),
+});
 export const advanceRequest = z.strictObject({ days: z.number().int().min(1).max(60) });
 export const searchQuery = z.strictObject({ q: z.string().max(500) });
 /** Which of the stand-in engines is asked. */

@@ -15,7 +15,7 @@ const FORMATS: readonly { readonly format: SavedFormat; readonly fixtures: Reado
   [
     {
       format: DOCUMENT_FORMAT,
-      fixtures: Object.fromEntries([1, 2, 3, 4, 5].map((version) => [version, fixture(`../site/fixtures/document-v${version}.json`)])),
+      fixtures: Object.fromEntries([1, 2, 3, 4, 5, 6].map((version) => [version, fixture(`../site/fixtures/document-v${version}.json`)])),
       opens: (saved) => {
         const opened = openDocument(saved);
         return opened.ok && (opened.aside?.length ?? 0) === 0;
@@ -28,6 +28,11 @@ const FORMATS: readonly { readonly format: SavedFormat; readonly fixtures: Reado
         2: { ...project.manifest, version: 2 },
         3: { ...project.manifest, version: 3, hosting: { visitors: 'draft' } },
         4: { ...project.manifest, version: 4, files: { 'index.html': { hash: 'a', edits: [{ kind: 'no-markup' }] } } },
+        5: {
+          ...project.manifest,
+          version: 5,
+          files: { 'index.html': { hash: 'a', edits: [{ kind: 'snippet', id: 's', place: 'body-end', code: '<i></i>' }] } },
+        },
       },
       opens: (saved) => manifestSchema.safeParse(saved).success,
     },
@@ -53,7 +58,7 @@ describe.each(FORMATS)('$format.name', ({ format, fixtures, opens }) => {
 
 describe('a site document of an earlier day', () => {
   it('keeps every word in it, whatever its tables are called now', () => {
-    for (const version of [1, 2, 3, 4]) {
+    for (const version of [1, 2, 3, 4, 5]) {
       const saved = fixture(`../site/fixtures/document-v${version}.json`);
       const { doors, says, ...rest } = tablesOf(saved);
       const opened = openDocument(saved);

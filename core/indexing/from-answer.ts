@@ -25,11 +25,11 @@ export function readAnswer(answer: Answer): PageFacts | undefined {
 }
 
 /** The text of an answer, as `readAnswer` reads it. */
-export function answerText(answer: Answer): string {
+export function answerText(answer: Pick<Answer, 'bytes' | 'headers'>): string {
   return decodeSource(answer.bytes, charsetOf(answer)).text;
 }
 
-function charsetOf({ headers }: Answer): string | undefined {
+function charsetOf({ headers }: Pick<Answer, 'headers'>): string | undefined {
   return /charset\s*=\s*"?([^\s;"]+)/i.exec(headers['content-type']?.[0] ?? '')?.[1];
 }
 

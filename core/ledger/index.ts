@@ -15,4 +15,15 @@ export {
   type ReadTable,
 } from './csv.ts';
 export { readySearch, type ReadySearch, type Search } from './replace.ts';
-export { fileForAddress, listedFiles, readList, type AddressList, type ListedFile, type ListedPage } from './listed-pages.ts';
+export {
+  fileForAddress,
+  listedFiles,
+  readList,
+  typedPage,
+  withLinkTo,
+  type AddressList,
+  type ListedFile,
+  type ListedPage,
+  type TypedFault,
+} from './listed-pages.ts';
+export { PASTE_FIELDS, pasteValue, type PasteField } from './paste.ts';

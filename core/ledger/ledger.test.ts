@@ -16,6 +16,8 @@ import {
   readTable,
   readySearch,
   spreadBlock,
+  typedPage,
+  withLinkTo,
   writeBlock,
   writeCsv,
   type LedgerColumn,
@@ -270,6 +272,46 @@ describe('find and replace', () => {
         const expected = text.split(find).join(replace);
         expect(replaced(text, find, replace, { matchCase: true }) ?? text).toBe(expected);
       }),
+    );
+  });
+});
+
+describe('a page that is typed in', () => {
+  const typed = (address: string) =>
+    typedPage({ address, title: 'Our <cups> | Potter', description: 'Cups & saucers.' }, 'potter.example', (path) => path === 'taken/index.html');
+  it.each([
+    ['about', 'about/index.html'],
+    ['/shop/cups/', 'shop/cups/index.html'],
+    ['https://potter.example/shop/cups', 'shop/cups/index.html'],
+    ['https://www.potter.example/x.html', 'x.html'],
+    ['über uns', 'über uns/index.html'],
+  ])('%s', (address, path) => {
+    const read = typed(address);
+    expect(read.ok && read.file.path).toBe(path);
+    expect(read.ok && read.file.html).toContain('<title>Our &lt;cups> | Potter</title>');
+  });
+  it.each([
+    ['', 'no-address'],
+    ['  ', 'no-address'],
+    ['picture.png', 'no-address'],
+    ['/x?y=1', 'no-address'],
+    ['../up', 'no-address'],
+    ['taken', 'taken'],
+    ['https://other.example/x', 'other-site'],
+  ])('is none: %s', (address, reason) => {
+    const read = typed(address);
+    if (address === '../up') expect(read.ok && read.file.path).toBe('up/index.html');
+    else expect(read).toEqual({ ok: false, reason });
+  });
+  it('is linked from a home page of ours, and from no other', () => {
+    const [home] = listedFiles([{ address: 'https://potter.example/', title: 'Potter', description: '' }]);
+    const once = withLinkTo(home?.html ?? '', 'cups/index.html', { address: 'cups', title: 'Cups | Potter', description: '' });
+    expect(once).toContain('<ul>\n<li><a href="/cups/">Cups</a></li>\n</ul>');
+    const twice = withLinkTo(once, 'jugs/index.html', { address: 'jugs', title: '', description: '' });
+    expect(twice.match(/<li>/g)).toHaveLength(2);
+    expect(twice).toContain('<a href="/jugs/">Jugs</a>');
+    expect(withLinkTo('<html><body><ul></ul></body></html>', 'x/index.html', { address: 'x', title: '', description: '' })).toBe(
+      '<html><body><ul></ul></body></html>',
     );
   });
 });

@@ -140,6 +140,38 @@ export function listedFiles(pages: readonly ListedPage[]): ListedFile[] {
   ];
 }
 
+/** Why a page that was typed cannot be added. */
+export type TypedFault = 'no-address' | 'taken' | 'other-site';
+
+/**
+ * The file that stands for one page more, typed by its address (whole, or only its end) and its words. `taken` tells which files there are, `host` whose site
+ * it is.
+ */
+export function typedPage(
+  typed: ListedPage,
+  host: string,
+  taken: (path: string) => boolean,
+): { readonly ok: true; readonly file: ListedFile } | { readonly ok: false; readonly reason: TypedFault } {
+  const bare = typed.address.trim();
+  const address = /^https?:\/\//i.test(bare) ? bare : `/${bare.replace(/^\/+/, '')}`;
+  if (bare === '' || queried(address) !== undefined) return { ok: false, reason: 'no-address' };
+  const other = hostOf(address);
+  if (other !== undefined && !isAddressVariant(other, host)) return { ok: false, reason: 'other-site' };
+  const path = fileForAddress(address);
+  if (path === undefined) return { ok: false, reason: 'no-address' };
+  if (taken(path)) return { ok: false, reason: 'taken' };
+  return { ok: true, file: { path, html: skeleton({ ...typed, address: addressOf(path) }, undefined, []), address: undefined } };
+}
+
+/** A home page that stands for a listed one, with a link to one page more. A page of the owner's own making stays as it is. */
+export function withLinkTo(home: string, path: string, { title, description }: ListedPage): string {
+  if (!home.startsWith('<!doctype html>\n<html') || !home.endsWith('</body>\n</html>\n')) return home;
+  const link = `<li><a href="${escapeAttribute(addressOf(path))}">${escapeText(nameOf({ address: addressOf(path), title, description }))}</a></li>`;
+  const end = home.lastIndexOf('</ul>\n</body>');
+  if (end >= 0) return `${home.slice(0, end)}${link}\n${home.slice(end)}`;
+  return `${home.slice(0, -'</body>\n</html>\n'.length)}<ul>\n${link}\n</ul>\n</body>\n</html>\n`;
+}
+
 function nameOf({ address, title }: ListedPage): string {
   const url = URL.canParse(address.trim(), 'https://list.example/') ? new URL(address.trim(), 'https://list.example/') : undefined;
   const path =

@@ -1,3 +1,3 @@
 export { excerptOf, templateBlocks, SAID_FIELDS, type PageExcerpt, type SaidField } from './excerpt.ts';
-export { differingPages, formerAddress, isSameVersion, planMerge, type MergePlan, type ThreeWays, type Versions } from './plan.ts';
+export { differingPages, isSameVersion, planMerge, type MergePlan, type ThreeWays, type Versions } from './plan.ts';
 export { mergeChange, type MergeChoices } from './change.ts';

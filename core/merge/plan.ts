@@ -1,5 +1,5 @@
 import { collapse } from '../page/index.ts';
-import { addressOf, altsOf, passagesOf, type Kind, type SiteDocument } from '../site/index.ts';
+import { altsOf, passagesOf, type Kind, type SiteDocument } from '../site/index.ts';
 import { SAID_FIELDS, type PageExcerpt, type SaidField } from './excerpt.ts';
 import { pairPages, type Pair } from './pairs.ts';
 import { passagePlaces, picturePlaces, type NewPlace } from './places.ts';
@@ -209,6 +209,3 @@ function totalWords({ tables: { pages, passages, alts, robots } }: SiteDocument)
   const pictures = Object.values(alts).filter(({ now }) => typeof now === 'string').length;
   return fields + words + pictures + Number(typeof robots['']?.text === 'string');
 }
-
-/** The address path of a page that is gone, from which visitors can be led on. */
-export const formerAddress = (file: string): string => addressOf(file);

@@ -1,2 +1,3 @@
+export { isNoticeKey, keyLocationOf, keyStandsIn, NOTICE_ADDRESSES, noticeFault, noticeKeyFile, type ChangeNotice } from './change-notice.ts';
 export { pieceOfFile, readPiece, recordName, type PieceOptions, type PieceRefusal, type ProofPiece, type ReadPiece } from './pieces.ts';
 export { findFile, findProof, findRecord, type ProofOutcome } from './verify.ts';

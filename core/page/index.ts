@@ -26,12 +26,25 @@ export {
   type ImagePreview,
   type IndexDirectives,
 } from './directives.ts';
+export { partOfPage, SNIPPET_PLACES, snippetOccurrences, snippetStands, type SnippetEdit, type SnippetPlace } from './snippet-edits.ts';
 export { spareHeadings, type TemplateEdit } from './template-edits.ts';
 export type { Unwritable } from './facts.ts';
 export { ownPart } from './frame.ts';
 export { holdsPage } from './leftovers.ts';
 export { plannedMetas, type DirectivesEdit, type NoindexEdit, type PlannedMeta } from './robots-metas.ts';
-export { baseAddress, canonicalHrefs, canonicalLinks, documentTitle, mainHeading, metaDescription, refreshMetas, refreshTarget, robotsMetas } from './views.ts';
+export {
+  baseAddress,
+  canonicalHrefs,
+  canonicalLinks,
+  documentTitle,
+  mainHeading,
+  metaDescription,
+  refreshMetas,
+  refreshTarget,
+  robotsMetas,
+  shownFiles,
+  type ShownFile,
+} from './views.ts';
 export { asciiReferences, escapeAttribute, escapeText, scriptJson } from './escape.ts';
 export { passagesIn, type Passage, type PassageEdit } from './passages.ts';
 export type { WrittenGraph } from './write-graph.ts';

@@ -7,6 +7,7 @@ import { relinkSplices, type AddressesEdit } from './relink.ts';
 import { canonicalSplices, charsetSplice, insertInHead, metaTag, setContent, wholeLine } from './head-tags.ts';
 import { directivesHold, robotsSplices, type DirectivesEdit, type NoindexEdit } from './robots-metas.ts';
 import { hasInstruction } from './leftovers.ts';
+import { snippetHolds, snippetSplices, type SnippetEdit } from './snippet-edits.ts';
 import { templateHolds, templateSplices, type TemplateEdit } from './template-edits.ts';
 import { hasMarkup, withoutMarkup } from './markup-edits.ts';
 import { graphSplices, saysGraph, type WrittenGraph } from './write-graph.ts';
@@ -35,6 +36,7 @@ export type PageEdit =
   | TemplateEdit
   /** The structured data that the page came with goes: blocks of JSON-LD, attributes of Microdata and RDFa. */
   | { readonly kind: 'no-markup' }
+  | SnippetEdit
   /** A JSON-LD graph; nodes that the page has already, by their `@id`, take it in, and all others stay. */
   | { readonly kind: 'json-ld'; readonly graph: WrittenGraph };
 
@@ -96,12 +98,20 @@ function notTaken(
   if (passages.length > 0 && !passagesHold(before, after, passages)) return { ok: false, reason: 'words-not-there' };
   if (edits.some((edit) => edit.kind === 'no-markup') && hasMarkup(after, edits.some((edit) => edit.kind === 'json-ld') ? 1 : 0))
     return { ok: false, reason: 'head-cannot-take-it' };
+  if (edits.some((edit) => edit.kind === 'snippet' && !snippetHolds(after, edit))) return { ok: false, reason: 'head-cannot-take-it' };
   return altsHold(facts, now, edits) ? undefined : { ok: false, reason: 'words-not-there' };
 }
 
 /** Edits that are looked at by other means than the facts: places move when a page is written, and the encoding is told by the bytes. */
 function isElsewhere(edit: PageEdit): boolean {
-  return edit.kind === 'alt' || edit.kind === 'passage' || edit.kind === 'addresses' || edit.kind === 'charset' || edit.kind === 'no-markup';
+  return (
+    edit.kind === 'alt' ||
+    edit.kind === 'passage' ||
+    edit.kind === 'addresses' ||
+    edit.kind === 'charset' ||
+    edit.kind === 'no-markup' ||
+    edit.kind === 'snippet'
+  );
 }
 
 /** Of splices that lie in one another the outermost, in their order: of two that replace the very same, the first is the owner's own word. Takes time in proportion to them. */
@@ -152,6 +162,7 @@ export function holds(facts: PageFacts, edit: PageEdit): boolean {
     case 'addresses':
     case 'charset':
     case 'no-markup':
+    case 'snippet':
       return false;
     case 'lang':
     case 'one-title':
@@ -209,6 +220,8 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit, bare: 
       return templateSplices(source, facts, edit);
     case 'no-markup':
       return withoutMarkup(source.text);
+    case 'snippet':
+      return snippetSplices(source, facts, edit);
     case 'json-ld':
       return graphSplices(source.text, bare ? [] : facts.jsonLd, edit.graph, needsAscii(source), (text) => insertInHead(source, facts, text));
   }

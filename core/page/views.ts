@@ -53,6 +53,30 @@ export function baseAddress({ base }: PageFacts, address: string): string {
   return base !== undefined && URL.canParse(base, address) ? new URL(base, address).href : address;
 }
 
+/** A file that a page needs to be shown. */
+export interface ShownFile {
+  /** Absolute, without a fragment. */
+  readonly address: string;
+  readonly kind: 'style' | 'script' | 'picture' | 'frame';
+}
+
+/** The files that a page needs to be shown, each once, in the order style sheets, scripts, frames, pictures. `address` is the page's own. */
+export function shownFiles(facts: PageFacts, address: string): ShownFile[] {
+  const base = baseAddress(facts, address);
+  const found = new Map<string, ShownFile>();
+  const add = (kind: ShownFile['kind'], href: string | undefined): void => {
+    if (href === undefined || !URL.canParse(href, base)) return;
+    const url = new URL(href, base);
+    url.hash = '';
+    if (/^https?:$/.test(url.protocol) && !found.has(url.href)) found.set(url.href, { address: url.href, kind });
+  };
+  for (const { rel, href } of facts.linkTags) if (rel.includes('stylesheet')) add('style', href);
+  for (const src of facts.scripts) add('script', src);
+  for (const src of facts.frames) add('frame', src);
+  for (const { src } of facts.images) add('picture', src);
+  return [...found.values()];
+}
+
 /** The links in the head that name a main address. */
 export function canonicalLinks(facts: Pick<PageFacts, 'linkTags'>): LinkTagFact[] {
   return facts.linkTags.filter((link) => link.inHead && link.rel.includes('canonical'));

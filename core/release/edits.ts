@@ -15,6 +15,7 @@ import {
   robotsEdits,
   needsCharset,
   siteOrigin,
+  snippetEdits,
   type Effective,
   type SetLink,
   type SiteDocument,
@@ -51,6 +52,7 @@ export function editsFor(document: SiteDocument, page: SitePage, source: PageFac
   for (const { start, was, now } of altsOf(document, page.id)) edits.push({ kind: 'alt', start, was, now });
   for (const { start, was, now, links } of passagesOf(document, page.id))
     edits.push({ kind: 'passage', start, was, now, links: links.length === 0 ? links : followed(links, document) });
+  edits.push(...snippetEdits(document, page));
   if (addresses) edits.push(addresses);
   // What the page says already in a block that goes has to be said again.
   return edits.filter((edit) => (edit.kind === 'json-ld' && markup?.without === true) || !holds(source, edit));

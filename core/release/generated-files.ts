@@ -1,5 +1,18 @@
+import { isNoticeKey, noticeKeyFile } from '../ownership/index.ts';
 import { withSitemap } from '../robots/index.ts';
-import { addressOf, effectiveAddress, effectiveFile, isPageFile, moves, proofFiles, siteOrigin, type SiteDocument } from '../site/index.ts';
+import {
+  addressOf,
+  effectiveAddress,
+  effectiveFile,
+  isPageFile,
+  movedSpellings,
+  moves,
+  outgoingHeaderRules,
+  proofFiles,
+  siteOrigin,
+  type SiteDocument,
+} from '../site/index.ts';
+import { SERVER_FILE, serverBlockLines, withServerBlock, type ServerWishes } from './server-file.ts';
 import { SITEMAP_FILE } from '../sitemap/index.ts';
 import type { Manifest } from './manifest.ts';
 import { redirectPage } from './redirects.ts';
@@ -16,8 +29,26 @@ export function effectiveRobots(document: SiteDocument, own: string | undefined,
 /** What the site brought of files that may be ours to write. */
 export interface ImportedFiles {
   readonly robots: string | undefined;
+  /** The file of server rules; null where it is there and no UTF-8, so that nothing can be written into it byte for byte. */
+  readonly server?: string | null | undefined;
   /** Maps and indexes of maps, by path, unpacked. */
   readonly maps: Readonly<Record<string, string>>;
+}
+
+/** Pages that are no more and whose addresses lead on, by the files they were. */
+function gonePages(document: SiteDocument, has: (file: string) => boolean): { readonly file: string; readonly from: string; readonly to: string }[] {
+  return Object.entries(document.tables.redirects).flatMap(([file, { to }]) =>
+    to && isPageFile(file) && !has(file) ? [{ file, from: addressOf(file), to }] : [],
+  );
+}
+
+/** What the web server is told, where rules are written for it: addresses that moved or are gone, headers, the variant that leads. */
+export function serverWishes(document: SiteDocument, has: (file: string) => boolean): ServerWishes {
+  return {
+    redirects: [...movedSpellings(document, has).map(({ from, to }) => ({ from, to })), ...gonePages(document, has).map(({ from, to }) => ({ from, to }))],
+    headers: outgoingHeaderRules(document),
+    leads: document.tables.facts['']?.serverLeads === true ? siteOrigin(document) : undefined,
+  };
 }
 
 /** The files that are ours: only those whose text differs from what the site brought, or that it did not bring. `maps` are the maps and what goes with them, by path; `has` tells which files were brought in. */
@@ -33,13 +64,18 @@ export function generatedFiles(
   for (const [path, text] of Object.entries(maps)) if (text !== imported.maps[path]) own[path] = text;
   // A proof stands byte for byte as it was given.
   for (const [path, text] of Object.entries(proofFiles(document))) own[path] = text;
+  if (document.tables.facts['']?.serverFile === true && imported.server !== null) {
+    const text = withServerBlock(imported.server ?? '', serverBlockLines(serverWishes(document, has)));
+    if (text !== (imported.server ?? '')) own[SERVER_FILE] = text;
+  }
+  const key = document.tables.facts['']?.noticeKey ?? '';
+  if (isNoticeKey(key)) own[noticeKeyFile(key)] = key;
   const moved = moves(document);
   const occupied = new Set(moved.map(({ file }) => effectiveFile(document, file)));
   for (const { file, from, to } of moved)
     if (!occupied.has(file)) own[file] = redirectPage({ from, to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
-  for (const [file, { to }] of Object.entries(document.tables.redirects))
-    if (to && isPageFile(file) && !has(file) && !occupied.has(file))
-      own[file] ??= redirectPage({ from: addressOf(file), to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
+  for (const { file, from, to } of gonePages(document, has))
+    if (!occupied.has(file)) own[file] ??= redirectPage({ from, to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
   return own;
 }
 

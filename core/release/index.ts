@@ -19,9 +19,11 @@ export {
   type ReleaseItem,
   type WorkingCopy,
 } from './manifest.ts';
-export { effectiveRobots, formerAddresses, generatedFiles, ROBOTS_FILE, type ImportedFiles } from './generated-files.ts';
+export { effectiveRobots, formerAddresses, generatedFiles, ROBOTS_FILE, serverWishes, type ImportedFiles } from './generated-files.ts';
 export { REDIRECT_FORMS, redirectPage, redirectRules, type Redirect, type RedirectForm } from './redirects.ts';
 export { SITEMAP_PAGE, sitemapPage, type MapSection, type Template } from './sitemap-page.ts';
 export { ownBytes, shipments, written, type Shipment } from './shipped.ts';
 export { releasedTags, type ReleasedTags } from './tags.ts';
 export { headerServerRules, type HeaderForm } from './header-rules.ts';
+export { driftOf, LIVE_FIELDS, liveFields, meantFields, type DriftField, type LiveField, type LiveFields, type LivePage } from './drift.ts';
+export { SERVER_FILE, serverBlockLines, withServerBlock, type ServerWishes } from './server-file.ts';

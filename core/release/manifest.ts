@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { broughtUpToDate, type SavedFormat } from '../saved/index.ts';
-import type { PageEdit } from '../page/index.ts';
+import { SNIPPET_PLACES, type PageEdit } from '../page/index.ts';
 import { outgoingHeaderRules, type SiteDocument } from '../site/index.ts';
 
 /** A file as it went out: its source's hash, what was written into it, and where it went if not to its own place. `content` is the hash of the bytes that first said its words, where other bytes say the same. */
@@ -45,16 +45,17 @@ const EDIT_SHAPES = {
     graph: z.object({ '@context': z.string(), '@graph': z.array(z.looseObject({ '@id': z.string() })) }),
   }),
   'no-markup': z.strictObject({ kind: z.literal('no-markup') }),
+  snippet: z.strictObject({ kind: z.literal('snippet'), id: z.string(), place: z.enum(SNIPPET_PLACES), code: z.string() }),
 } satisfies { readonly [K in PageEdit['kind']]: z.ZodType<{ readonly kind: K }> };
 const editSchema = z.discriminatedUnion('kind', [
   ...(Object.values(EDIT_SHAPES) as [(typeof EDIT_SHAPES)['title'], ...(typeof EDIT_SHAPES)[PageEdit['kind']][]]),
 ]);
 
-/** The format of a saved manifest. Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files; version 4 that markup is taken out, and which bytes say the same words. */
+/** The format of a saved manifest. Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files; version 4 that markup is taken out, and which bytes say the same words; version 5 snippets. */
 export const MANIFEST_FORMAT = {
   name: 'manifest',
-  version: 4,
-  migrations: { 1: (saved) => saved, 2: (saved) => saved, 3: (saved) => saved },
+  version: 5,
+  migrations: { 1: (saved) => saved, 2: (saved) => saved, 3: (saved) => saved, 4: (saved) => saved },
 } as const satisfies SavedFormat;
 
 const manifestShape = z.strictObject({
@@ -98,6 +99,8 @@ export interface ReleaseItem {
   readonly before: readonly PageEdit[];
   /** The file itself, as it was brought in, is another one than what is out. */
   readonly source: boolean;
+  /** It is out at another place than where it goes. */
+  readonly moves: boolean;
 }
 
 /** What the working copy would put out. */
@@ -115,10 +118,19 @@ export function itemOf(path: string, file: ReleasedFile, last: WorkingCopy | und
   if (isOurs(out) || !differsFromRelease(path, file, before)) return undefined;
   if (before && outPath(path, before) in (last?.own ?? {})) return undefined;
   const source = before !== undefined && before.hash !== file.hash;
-  return { path, out, what: before ? 'changed' : 'new', own: false, edits: file.edits, before: before?.edits ?? [], source };
+  return {
+    path,
+    out,
+    what: before ? 'changed' : 'new',
+    own: false,
+    edits: file.edits,
+    before: before?.edits ?? [],
+    source,
+    moves: before !== undefined && outPath(path, before) !== out,
+  };
 }
 
-const NONE = { edits: [], before: [], source: false } as const;
+const NONE = { edits: [], before: [], source: false, moves: false } as const;
 
 /** What a release would change besides files that it puts out: those that are gone, our own, and what the host is told. `now.files` need only say where each goes. */
 export function otherItems(now: WorkingCopy, last: WorkingCopy | undefined): { readonly gone: readonly ReleaseItem[]; readonly ours: readonly ReleaseItem[] } {

@@ -17,6 +17,8 @@ export function editKey(edit: PageEdit): string {
       return `${edit.kind} ${edit.name}`;
     case 'property':
       return `property ${edit.property}`;
+    case 'snippet':
+      return `snippet ${edit.id}`;
     case 'alt':
     case 'passage':
       return `${edit.kind} ${edit.start}`;
@@ -42,13 +44,9 @@ export function fieldChanges(now: readonly PageEdit[], before: readonly PageEdit
   });
 }
 
-/**
- * Whether an item can wait while others go. A page that moves cannot: others lead to where it will be.
- */
-export function canWait(item: Pick<ReleaseItem, 'path' | 'out' | 'what' | 'own' | 'hosting'>, last: Manifest | undefined): boolean {
-  if (item.hosting || item.own || item.what === 'new') return true;
-  const released = last?.files[item.path];
-  return released !== undefined && (item.what === 'gone' || outPath(item.path, released) === item.out);
+/** Whether an item can wait while others go. A page that moves cannot: others lead to where it will be. */
+export function canWait({ moves }: Pick<ReleaseItem, 'moves'>): boolean {
+  return !moves;
 }
 
 /** A release without what is to wait: that is in it as it is out already. */

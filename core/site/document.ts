@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { broughtUpToDate, isSaved, renamed, type SavedFormat } from '../saved/index.ts';
+import { broughtUpToDate, isSaved, renamed, type Saved, type SavedFormat } from '../saved/index.ts';
 import { KINDS } from './kinds.ts';
 
 const intent = z.enum(['list', 'out']).nullable();
@@ -59,6 +59,11 @@ export const TABLES = {
     identifiers: text.nullable().optional(),
     /** Addresses, one a line. */
     profiles: text.nullable().optional(),
+    /** The key by which changes are told to engines; it stands in a text file of its name at the root. */
+    noticeKey: z.string().max(128).nullable().optional(),
+    /** Redirects and headers are written into the file of server rules; all other variants of the main address are led to it there. */
+    serverFile: flag,
+    serverLeads: flag,
     /** What stands between the parts of a title. */
     separator: text.nullable().optional(),
     /** Comma-separated; hardly any engine reads them. */
@@ -223,6 +228,12 @@ export const TABLES = {
    * whose words are the same as in an earlier version, the hash of the bytes that said them first.
    */
   source: z.strictObject({ version: z.number().int().min(0).max(1_000_000).nullable().optional(), like: z.string().max(200).nullable().optional() }),
+  /** When the live site was last looked at against what is meant, how many pages that were, and how many had drifted. One record, key ''. */
+  looks: z.strictObject({
+    at: z.string().nullable().optional(),
+    pages: z.number().int().nullable().optional(),
+    drifted: z.number().int().nullable().optional(),
+  }),
   /** Where the address of a page that is no more leads, by the file it was: an address path. */
   redirects: z.strictObject({ to: z.string().max(4096).startsWith('/').nullable().optional() }),
   /** Proofs of ownership, by an id of their own; the program's own engines by theirs. See `claimsOf`. */
@@ -232,6 +243,17 @@ export const TABLES = {
     name: text.nullable().optional(),
     content: text.nullable().optional(),
     at: z.string().nullable().optional(),
+  }),
+  /** Code of other services that stands in pages, by an id of its own. Pages and kinds one a line. See `snippetsOf`. */
+  snippets: z.strictObject({
+    name: text.nullable().optional(),
+    code: z.string().max(50_000).nullable().optional(),
+    place: z.enum(['head-start', 'head-end', 'body-start', 'body-end']).nullable().optional(),
+    by: z.enum(['all', 'kinds', 'pages']).nullable().optional(),
+    on: z.string().max(2_000_000).nullable().optional(),
+    /** Kept, and in no page. */
+    off: flag,
+    order: z.number().nullable().optional(),
   }),
   /** Releases, by number. Release 0 is the site as it was brought in. */
   releases: z.strictObject({
@@ -268,10 +290,10 @@ const ofEach = <V>(make: (table: Table) => V): Record<Table, V> => Object.fromEn
 /** Where the owner's own word for a value of a page's structured data is kept: the page's file, a line feed, what the page is, and the property. */
 export const markupKey = (page: string, processor: string, path: string): string => `${page}\n${processor}.${path}`;
 
-/** The format of a saved document. Versions 1, 2 and 4 had fewer tables and fields; in 3 two tables had other names. */
+/** The format of a saved document. Versions 1, 2, 4 and 5 had fewer tables and fields; in 3 two tables had other names. */
 export const DOCUMENT_FORMAT = {
   name: 'site document',
-  version: 5,
+  version: 6,
   migrations: {
     1: (saved) => saved,
     2: (saved) => saved,
@@ -279,12 +301,16 @@ export const DOCUMENT_FORMAT = {
       const tables = renamed(saved['tables'], FORMER_TABLES);
       return isSaved(tables) ? { ...saved, tables } : saved;
     },
-    4: (saved) => {
-      const tables = saved['tables'];
-      return isSaved(tables) ? { ...saved, tables: { ...emptyDocument().tables, ...tables } } : saved;
-    },
+    4: withAllTables,
+    5: withAllTables,
   },
 } as const satisfies SavedFormat;
+
+/** A saved document with those tables, empty, that it has not yet. */
+function withAllTables(saved: Saved): Saved {
+  const tables = saved['tables'];
+  return isSaved(tables) ? { ...saved, tables: { ...emptyDocument().tables, ...tables } } : saved;
+}
 
 /** A saved document as it is written now. */
 export const siteDocumentSchema: z.ZodType<SiteDocument> = z.strictObject({

@@ -60,6 +60,7 @@ export { wantedInMap, type WantedInMap } from './in-map.ts';
 export { leftover, numberAfterName } from './leftovers.ts';
 export { kindOf, kindRules, pageName, pathRules, ruleCatches, spares, type KindRule, type PathRule, type SitePage } from './page.ts';
 export { claimId, claimsOf, proofFiles, type Claim } from './claims.ts';
+export { changesVersion, versionOf } from './versions.ts';
 export { titleParts } from './title-parts.ts';
 export { movedRule, orderBehind } from './rule-order.ts';
 export { authorOf, changedOn, partValues, publishedOn, withoutSiteName } from './parts.ts';
@@ -83,3 +84,16 @@ export {
   type DirectiveValue,
   type PageDirectives,
 } from './directives.ts';
+export { isFor, snippetEdits, snippetsOf, type Snippet } from './snippets.ts';
+export {
+  FREE_DOMAIN,
+  HOST_ADDRESS,
+  HOST_NAME,
+  isFreeName,
+  neededRecords,
+  readDomain,
+  unicodeHost,
+  type DomainFault,
+  type DomainName,
+  type NeededRecord,
+} from './domain.ts';

@@ -1,4 +1,4 @@
-import type { SitemapRefusal } from './walked.ts';
+import type { SitemapRefusal, XmlFault } from './walked.ts';
 import { beginsAsMap, walkMap } from './walk.ts';
 import { SITEMAP_LIMITS } from './write.ts';
 
@@ -36,7 +36,7 @@ export function listedAddresses(text: string): { readonly loc: string; readonly 
 }
 
 /** Reads a sitemap or index. One that is no well-formed XML is refused as a whole: what is broken is never taken to be right. Time and memory are linear in the text. */
-export function readSitemap(xml: string): { ok: true; sitemap: SitemapReading } | { ok: false; reason: SitemapRefusal } {
+export function readSitemap(xml: string): { ok: true; sitemap: SitemapReading } | { ok: false; reason: SitemapRefusal; fault?: XmlFault | undefined } {
   const list = listedAddresses(xml);
   if (list) {
     const entries = list.slice(0, SITEMAP_LIMITS.entries).map(({ loc }) => ({ loc, lastmod: undefined }));
@@ -51,5 +51,5 @@ export function readSitemap(xml: string): { ok: true; sitemap: SitemapReading } 
     },
   });
   if (!walked.ok) return walked;
-  return walked.map.fault ? { ok: false, reason: 'malformed' } : { ok: true, sitemap: { kind: walked.map.kind, entries, cut } };
+  return walked.map.fault ? { ok: false, reason: 'malformed', fault: walked.map.fault } : { ok: true, sitemap: { kind: walked.map.kind, entries, cut } };
 }

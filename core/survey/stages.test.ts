@@ -91,6 +91,7 @@ const KEYS: Readonly<Partial<Record<Table, readonly string[]>>> = {
   redirects: ['gone/index.html', 'a/index.html', 'moved.html'],
   claims: ['skerry'],
   releases: ['1', '2'],
+  snippets: ['s', 't'],
 };
 const VALUES = [
   '',
@@ -107,6 +108,7 @@ const VALUES = [
   'https://a.example',
   '2026-11-20',
   PATTERN,
+  '<script async src="https://s.example/s.js"></script>',
 ];
 const WORDS = [
   'list',
@@ -256,6 +258,7 @@ describe('every stage says on what it depends', () => {
         set('visitors', '', 'audience', 'draft'),
         set('claims', 'skerry', 'name', 'x'),
         set('releases', '2', 'at', '2026-01-01'),
+        set('snippets', 's', 'code', '<i></i>'),
       ]),
     );
     const survey = surveyOf(START);

@@ -42,6 +42,8 @@ export function editWords(edit: PageEdit): { readonly field: string; readonly va
       return edit.page.from === edit.page.to
         ? { field: 'Links', value: edit.moved.length === 0 ? `name ${edit.origin}` : [...new Set(edit.moved.map(({ to }) => `lead to ${to}`))].join(', ') }
         : { field: 'Address', value: edit.page.to };
+    case 'snippet':
+      return { field: 'Snippet', value: edit.code.replace(/\s+/g, ' ').slice(0, 80) };
     case 'no-markup':
       return { field: 'Structured data', value: 'what the page came with is taken out' };
     case 'json-ld': {

@@ -46,16 +46,22 @@ export class Crawls {
     return one.crawl.view();
   }
 
-  /** What came in, as a ZIP, and the addresses that file names do not tell. */
-  async files(id: string): Promise<{ readonly zip: Uint8Array; readonly addresses: Readonly<Record<string, string>> }> {
+  /** What came in, as a ZIP, once nothing more is under way. */
+  async zip(id: string): Promise<Uint8Array> {
     const { crawl, running } = this.of(id);
     await running;
-    const packed = await new Promise<Uint8Array>((done, failed) =>
+    return new Promise((done, failed) =>
       zip(Object.fromEntries([...crawl.files].map(([path, { bytes }]) => [path, bytes])), { level: 1 }, (error, bytes) =>
         error ? failed(error) : done(bytes),
       ),
     );
-    return { zip: packed, addresses: crawl.addresses() };
+  }
+
+  /** The addresses of what came in that file names do not tell. */
+  async addresses(id: string): Promise<Readonly<Record<string, string>>> {
+    const { crawl, running } = this.of(id);
+    await running;
+    return crawl.addresses();
   }
 
   /** Ends all of them. */

@@ -1,2 +1,2 @@
 export { Crawls } from './crawls.ts';
-export { SiteCrawl, TOKEN, type CrawlEffects } from './site-crawl.ts';
+export { SiteCrawl, type CrawlEffects } from './site-crawl.ts';

@@ -172,7 +172,7 @@ describe('bringing a site in from its address', () => {
     const stopped = await crawls.stop(id);
     expect(stopped.state).toBe('stopped');
     await crawls.goOn(id);
-    const { zip, addresses } = await crawls.files(id);
+    const [zip, addresses] = [await crawls.zip(id), await crawls.addresses(id)];
     expect(crawls.view(id)).toMatchObject({ state: 'done', pages: 4 });
     expect([zip.length > 100, Object.keys(addresses).length]).toEqual([true, 3]);
     const pages = asked.filter((path) => /^\/[abc]?$/.test(path));

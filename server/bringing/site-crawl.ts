@@ -1,14 +1,13 @@
 import { fileForAddress } from '../../core/ledger/index.ts';
 import { mayFetch, readAnswer } from '../../core/indexing/index.ts';
+import { baseAddress, shownFiles } from '../../core/page/index.ts';
 import { addressOf } from '../../core/site/index.ts';
 import { isAddressVariant, pathAndQuery, plainAddress } from '../../core/source/index.ts';
 import type { CrawlLimits, CrawlView } from '../../core/exchange/index.ts';
-import type { Fetch, FetchOutcome } from '../fetching/index.ts';
+import { OWN_NAME, type Fetch, type FetchOutcome } from '../fetching/index.ts';
 import { readMap } from '../stand-ins/maps.ts';
 import { accessFor, readRobots, type Rules } from '../stand-ins/rules.ts';
 
-/** The name by which the program asks for pages, and for which robots.txt can speak. */
-export const TOKEN = 'JollyBeacon';
 /** Requests at a time, and milliseconds between two of one line; a crawl delay of the site's goes before, within bounds. */
 const AT_ONCE = 2;
 const PAUSE = 250;
@@ -111,7 +110,7 @@ export class SiteCrawl {
     const led = new URL(first.redirects.at(-1) ?? this.start);
     if (!isAddressVariant(led.host, this.host)) return this.fail('elsewhere');
     this.host = led.host;
-    this.rules = await readRobots(fetch, led.origin, TOKEN);
+    this.rules = await readRobots(fetch, led.origin, OWN_NAME);
     if (this.rules.kind === 'unreachable') {
       this.rules = undefined;
       return this.fail('robots');
@@ -215,15 +214,10 @@ export class SiteCrawl {
     if (!facts) return;
     this.counts.pages++;
     if (facts.wordCount < HARDLY_ANY_WORDS && facts.scripts.length > 0) this.counts.scripted++;
-    const base = facts.base !== undefined && URL.canParse(facts.base, at.href) ? new URL(facts.base, at.href).href : at.href;
-    const shown = [
-      ...facts.images.flatMap(({ src }) => src ?? []),
-      ...facts.scripts,
-      ...facts.linkTags.flatMap(({ rel, href }) =>
-        href !== undefined && rel.some((word) => /^(?:stylesheet|icon|apple-touch-icon|manifest|alternate)$/.test(word)) ? [href] : [],
-      ),
-    ];
-    for (const href of shown) this.learn(href, depth, base);
+    const base = baseAddress(facts, at.href);
+    for (const { address, kind } of shownFiles(facts, at.href)) if (kind !== 'frame') this.learn(address, depth);
+    for (const { rel, href } of facts.linkTags)
+      if (href !== undefined && rel.some((word) => /^(?:icon|apple-touch-icon|manifest|alternate)$/.test(word))) this.learn(href, depth, base);
     if (depth < this.limits.depth) for (const { href } of facts.anchors) this.learn(href, depth + 1, base);
   }
 

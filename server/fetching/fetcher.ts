@@ -26,8 +26,16 @@ export type FetchOutcome =
     }
   | { readonly ok: false; readonly reason: FetchFailure; readonly redirects: readonly string[]; readonly hops: readonly Hop[] };
 
+/** The name by which the program itself asks for pages, and for which robots.txt can speak. */
+export const OWN_NAME = 'JollyBeacon';
+
 /** Fetches an address with GET. The crawler has this and does not know whether the world behind it is real. */
 export type Fetch = (address: string) => Promise<FetchOutcome>;
+
+/** How an address took what was sent to it: redirects are not followed. */
+export type SendOutcome = { readonly ok: true; readonly status: number } | { readonly ok: false; readonly reason: FetchFailure };
+/** Sends a JSON text to an address with POST. */
+export type Send = (address: string, json: string) => Promise<SendOutcome>;
 
 /** Bounds of one fetch. */
 export const FETCH_LIMITS = { bytes: 16_000_000, milliseconds: 10_000, redirects: 5, atOnce: 12 } as const;

@@ -1,6 +1,6 @@
 import { isIP } from 'node:net';
 import { Agent, request, type Dispatcher } from 'undici';
-import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Hop, type Resolve } from './fetcher.ts';
+import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Hop, type Resolve, type Send } from './fetcher.ts';
 
 /** One side of the world: how names are resolved, which addresses may be spoken to, and where a connection really goes. */
 export interface World {
@@ -46,7 +46,7 @@ export function guardedFetch(
   userAgent: string,
   clock: () => number = () => performance.now(),
   limits: { bytes: number; milliseconds: number; redirects: number; atOnce?: number } = FETCH_LIMITS,
-): { fetch: Fetch; close: () => Promise<void> } {
+): { fetch: Fetch; send: Send; close: () => Promise<void> } {
   const turns = new Turns(limits.atOnce ?? FETCH_LIMITS.atOnce);
   let pinned: { host: string; ip: string }[] = [];
   const agent = new Agent({
@@ -62,14 +62,16 @@ export function guardedFetch(
     },
   });
 
-  async function hop(address: URL, signal: AbortSignal): Promise<Dispatcher.ResponseData> {
+  async function hop(address: URL, signal: AbortSignal, json?: string): Promise<Dispatcher.ResponseData> {
     const ip = await resolveAllowed(world, address.hostname);
     const { origin, pin } = world.target(address, ip);
     if (pin !== undefined) pinned = [{ host: pin, ip }, ...pinned.filter((other) => other.host !== pin)].slice(0, 64);
     return request(`${origin}${address.pathname}${address.search}`, {
       dispatcher: agent,
       signal,
+      ...(json === undefined ? {} : { method: 'POST', body: json }),
       headers: {
+        ...(json === undefined ? {} : { 'content-type': 'application/json; charset=utf-8' }),
         host: address.host,
         'user-agent': userAgent,
         accept: 'text/html,application/xhtml+xml,*/*;q=0.5',
@@ -78,6 +80,17 @@ export function guardedFetch(
       },
     });
   }
+
+  const sendOnce = async (address: string, json: string): ReturnType<Send> => {
+    const stop = AbortSignal.timeout(limits.milliseconds);
+    try {
+      const response = await hop(httpAddress(address), stop, json);
+      await response.body.dump();
+      return { ok: true, status: response.statusCode };
+    } catch (error) {
+      return { ok: false, reason: failureOf(error, stop) };
+    }
+  };
 
   const once = async (address: string): Promise<FetchOutcome> => {
     const started = clock();
@@ -110,13 +123,15 @@ export function guardedFetch(
         };
       }
     } catch (error) {
-      const reason: FetchFailure = error instanceof Failure ? error.reason : stop.aborted ? 'timeout' : 'no-answer';
-      return { ok: false, reason, redirects, hops } satisfies FetchOutcome;
+      return { ok: false, reason: failureOf(error, stop), redirects, hops } satisfies FetchOutcome;
     }
   };
   const fetch: Fetch = (address) => turns.take(() => once(address));
-  return { fetch, close: () => agent.close() };
+  const send: Send = (address, json) => turns.take(() => sendOnce(address, json));
+  return { fetch, send, close: () => agent.close() };
 }
+
+const failureOf = (error: unknown, stop: AbortSignal): FetchFailure => (error instanceof Failure ? error.reason : stop.aborted ? 'timeout' : 'no-answer');
 
 function httpAddress(address: string, base?: string): URL {
   if (!URL.canParse(address, base)) throw new Failure('bad-address');

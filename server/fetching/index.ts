@@ -1,3 +1,3 @@
-export { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Hop, type Resolve } from './fetcher.ts';
+export { FETCH_LIMITS, OWN_NAME, type Fetch, type Send, type SendOutcome, type FetchFailure, type FetchOutcome, type Hop, type Resolve } from './fetcher.ts';
 export { guardedFetch, type World } from './guarded.ts';
-export { dnsResolve, dnsTexts, isPublicAddress, realWorld, standInWorld } from './worlds.ts';
+export { dnsRecords, dnsResolve, dnsTexts, isPublicAddress, realWorld, standInWorld } from './worlds.ts';

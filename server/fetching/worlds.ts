@@ -59,6 +59,31 @@ export function dnsResolve(servers?: readonly string[]): Resolve {
   };
 }
 
+/** The records of one sort that a name has, as texts; or why there are none. */
+export function dnsRecords(
+  servers?: readonly string[],
+): (name: string, type: 'A' | 'AAAA' | 'CNAME' | 'TXT') => Promise<readonly string[] | 'no-such-name' | 'none' | 'no-answer'> {
+  const resolver = new Resolver({ timeout: 2000, tries: 2 });
+  if (servers) resolver.setServers(servers);
+  const texts = dnsTexts(servers);
+  return async (name, type) => {
+    try {
+      if (type === 'A') return await resolver.resolve4(name);
+      if (type === 'AAAA') return await resolver.resolve6(name);
+      if (type === 'CNAME') return await resolver.resolveCname(name);
+      const found = await texts(name);
+      return typeof found === 'string' ? found : found.map((strings) => strings.join(''));
+    } catch (error) {
+      return dnsFailure(error);
+    }
+  };
+}
+
+function dnsFailure(error: unknown): 'no-such-name' | 'none' | 'no-answer' {
+  const { code } = error as { code?: string };
+  return code === 'ENOTFOUND' ? 'no-such-name' : code === 'ENODATA' ? 'none' : 'no-answer';
+}
+
 /** Texts of a name's TXT records, each in the strings of which it is made; or why there are none. */
 export function dnsTexts(servers?: readonly string[]): (name: string) => Promise<readonly (readonly string[])[] | 'no-such-name' | 'none' | 'no-answer'> {
   const resolver = new Resolver({ timeout: 2000, tries: 2 });
@@ -68,8 +93,7 @@ export function dnsTexts(servers?: readonly string[]): (name: string) => Promise
       // The resolver hands octets over one by one; what zones say is UTF-8.
       return (await resolver.resolveTxt(name)).map((strings) => strings.map((one) => Buffer.from(one, 'latin1').toString('utf8')));
     } catch (error) {
-      const { code } = error as { code?: string };
-      return code === 'ENOTFOUND' ? 'no-such-name' : code === 'ENODATA' ? 'none' : 'no-answer';
+      return dnsFailure(error);
     }
   };
 }

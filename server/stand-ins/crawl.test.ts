@@ -44,7 +44,7 @@ describe('a crawl', () => {
     expect(outcomes(site)).toEqual({ '/': 'listed', '/a': 'listed', '/b': 'listed' });
     expect(pages.asked.filter((path) => path === '/a')).toHaveLength(1);
     expect(site.records.find((record) => record.address.endsWith('/b'))).toMatchObject({ foundBy: 'link', linkedFrom: [`${ORIGIN}/a`] });
-    expect(site.days).toEqual([{ at: new Date(NOW).toISOString(), visited: 3, listed: 3 }]);
+    expect(site.days).toMatchObject([{ at: new Date(NOW).toISOString(), visited: 3, listed: 3, answers: { 200: 3 } }]);
   });
 
   it.each<[string, Answered | 'dead', string]>([

@@ -1,9 +1,10 @@
-import { afterCanonicals, dueVisits, judge, visitsAllowed, type IndexRecord } from '../../core/engine/index.ts';
+import { createHash } from 'node:crypto';
+import { afterCanonicals, dueVisits, judge, outcomeChanges, visitsAllowed, type EngineDay, type IndexRecord } from '../../core/engine/index.ts';
 import type { CrawlLimit, HandedInMap } from '../../core/exchange/index.ts';
 import type { EnginePolicy } from '../../core/engines/index.ts';
 import { mayFetch } from '../../core/indexing/index.ts';
-import { pathAndQuery, plainAddress } from '../../core/source/index.ts';
-import type { Fetch } from '../fetching/index.ts';
+import { lowerBound, pathAndQuery, plainAddress } from '../../core/source/index.ts';
+import type { Fetch, FetchOutcome } from '../fetching/index.ts';
 import { readMap } from './maps.ts';
 import { accessFor, readRobots, type Rules } from './rules.ts';
 
@@ -14,7 +15,7 @@ export interface CrawledSite {
   readonly maps: readonly HandedInMap[];
   readonly records: readonly IndexRecord[];
   readonly robots: { readonly fetchedAt: string; readonly status: number | undefined } | undefined;
-  readonly days: readonly { readonly at: string; readonly visited: number; readonly listed: number }[];
+  readonly days: readonly EngineDay[];
   /** Where the last crawl stopped short, as engines do with what has no end. */
   readonly limits?: readonly CrawlLimit[] | undefined;
 }
@@ -26,6 +27,8 @@ interface CrawlSettings {
   readonly now: number;
   /** How many pages to visit; 0 only reads robots.txt and the maps. */
   readonly visits?: number;
+  /** Addresses that have their turn first, however lately they were visited. */
+  readonly asked?: readonly string[];
 }
 
 const AT_ONCE = 4;
@@ -37,6 +40,13 @@ const LIMITS_TOLD = 20;
 /** Statuses by which a host says that it is only away for a while (RFC 9110, 15.6.4; RFC 6585, 4). */
 const isAway = (status: number | undefined): boolean => status === 503 || status === 429;
 
+/** What an address answered that counts; why, where nothing does today. */
+const AWAY = { failed: 'unavailable' } as const;
+function answerOf(outcome: FetchOutcome): Extract<FetchOutcome, { ok: true }> | { readonly failed: string } {
+  if (!outcome.ok) return { failed: outcome.reason };
+  return isAway(outcome.status) ? AWAY : outcome;
+}
+
 /** Visits a site once: robots.txt, then the maps, then the pages whose turn it is, following links to pages not known before. */
 export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlSettings): Promise<S> {
   const { fetch, policy, now } = settings;
@@ -44,7 +54,8 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   const robots = await readRobots(fetch, site.origin, policy.crawler);
   const most = settings.visits ?? visitsAllowed(policy, robots.kind === 'read' ? robots.delay : undefined);
   const known = new Map(site.records.map((record) => [record.address, record]));
-  const turns = new Turns(site.records, now);
+  const turns = new Turns(site.records, now, settings.asked);
+  const day = new DayCount();
   const limits: CrawlLimit[] = [];
   // A whole site that says it is away is left in peace today, and what was listed stays listed.
   const away = robots.kind === 'unreachable' && isAway(robots.status);
@@ -68,10 +79,11 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   for (const map of withNamed(site, robots, at)) {
     const reading = await readMap({ fetch, rules: robots, host: site.host, most: policy.maps }, map.address);
     for (const address of reading.addresses) inMaps.add(address);
-    maps.push({ ...map, readAt: at, count: reading.addresses.length, problem: reading.problem });
+    maps.push({ ...map, readAt: at, count: reading.addresses.length, problem: reading.problem, ...(reading.parts ? { parts: reading.parts } : {}) });
   }
   learn(home, 'home');
   for (const address of inMaps) learn(address, 'sitemap');
+  for (const address of settings.asked ?? []) if (!known.has(address)) learn(address, 'link');
 
   // What a redirect leads to is bound by robots.txt as well: engines ask again for each address.
   const readable = (to: string | undefined): boolean =>
@@ -86,39 +98,32 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
       due.map(async (record) => {
         const access = accessFor(robots, pathAndQuery(new URL(record.address)));
         const forbidden = !mayFetch(access);
-        const outcome = forbidden || away ? undefined : await fetch(record.address);
+        const outcome = away || forbidden ? undefined : await fetch(record.address);
+        const answer = away ? AWAY : outcome && answerOf(outcome);
+        day.take(outcome, away);
         const latest = known.get(record.address) ?? record;
-        const failure = away
-          ? 'unavailable'
-          : outcome === undefined
-            ? undefined
-            : !outcome.ok
-              ? outcome.reason
-              : isAway(outcome.status)
-                ? 'unavailable'
-                : undefined;
-        if (failure !== undefined || (outcome && !outcome.ok)) {
+        if (answer && 'failed' in answer) {
           // No answer today: what was known stays, the next day tries again.
           known.set(record.address, {
             ...latest,
             visitedAt: at,
-            reason: { code: 'no-answer', reason: failure ?? 'no-answer' },
+            reason: { code: 'no-answer', reason: answer.failed },
             outcome: latest.outcome === 'waiting' ? 'not-listed' : latest.outcome,
           });
           return;
         }
-        const redirectedTo = outcome?.redirects.at(-1);
+        const redirectedTo = answer?.redirects.at(-1);
         const judged = judge({
           policy,
           address: record.address,
           robots: access,
-          answer: outcome && { ...outcome, bytes: readable(redirectedTo) ? outcome.bytes : new Uint8Array(), redirectedTo, hops: outcome.redirects.length },
+          answer: answer && { ...answer, bytes: readable(redirectedTo) ? answer.bytes : new Uint8Array(), redirectedTo, hops: answer.redirects.length },
           known: latest,
           inSitemap: inMaps.has(record.address),
           isHome: record.address === home,
           now,
         });
-        known.set(record.address, judged.record);
+        known.set(record.address, answer === undefined ? judged.record : { ...judged.record, got: gotOf(answer) });
         if (judged.links.length > CRAWL_LIMITS.links && limits.length < LIMITS_TOLD)
           limits.push({ code: 'links', address: record.address, count: judged.links.length });
         for (const link of judged.links.slice(0, CRAWL_LIMITS.links)) if (link !== record.address) learn(link, 'link', record.address);
@@ -132,37 +137,69 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
 
   const records = afterCanonicals([...known.values()], policy).sort((a, b) => (a.address < b.address ? -1 : 1));
   const listed = records.filter((record) => record.outcome === 'listed').length;
-  const days = most === 0 ? site.days : [{ at, visited, listed }, ...site.days].slice(0, DAYS_KEPT);
+  const told: EngineDay = { at, visited, listed, ...day.told(), changes: outcomeChanges(site.records, records) };
+  const days = most === 0 ? addToLatest(site.days, site.records, records) : [told, ...site.days].slice(0, DAYS_KEPT);
   if (left > 0) limits.push({ code: 'addresses', address: home, count: known.size + left });
   return { ...site, maps, records, robots: { fetchedAt: at, status: robots.status }, days, limits: most === 0 ? site.limits : limits };
 }
 
-/** Whose turn it is: the unseen first, by their addresses, then those that were seen longest ago. What is come upon on the way gets in line. */
+/** What became known between two days belongs to the last one, so that walking back day by day arrives at what was. */
+function addToLatest(days: readonly EngineDay[], before: readonly IndexRecord[], after: readonly IndexRecord[]): readonly EngineDay[] {
+  const changes = outcomeChanges(before, after);
+  const [latest, ...earlier] = days;
+  return latest === undefined || changes.length === 0 ? days : [{ ...latest, changes: [...(latest.changes ?? []), ...changes] }, ...earlier];
+}
+
+/** What an answer is remembered by. */
+function gotOf({ bytes, milliseconds, headers, hops }: Extract<FetchOutcome, { ok: true }>): NonNullable<IndexRecord['got']> {
+  return { hash: createHash('sha256').update(bytes).digest('hex'), bytes: bytes.length, milliseconds, headers, hops };
+}
+
+/** Counts a day's requests: how they were answered, how many bytes came, how long it took. */
+class DayCount {
+  private readonly answers: Record<string, number> = {};
+  private bytes = 0;
+  private milliseconds = 0;
+
+  take(outcome: FetchOutcome | undefined, away: boolean): void {
+    const name = outcome === undefined ? (away ? 'no-answer' : 'not-asked') : outcome.ok ? String(outcome.hops[0]?.status ?? outcome.status) : 'no-answer';
+    this.answers[name] = (this.answers[name] ?? 0) + 1;
+    if (outcome?.ok !== true) return;
+    this.bytes += outcome.bytes.length;
+    this.milliseconds += outcome.milliseconds;
+  }
+
+  told(): Pick<EngineDay, 'answers' | 'bytes' | 'milliseconds'> {
+    return { answers: this.answers, bytes: this.bytes, milliseconds: this.milliseconds };
+  }
+}
+
+/** Whose turn it is: those asked for, the unseen, by their addresses, then those that were seen longest ago. What is come upon on the way gets in line. */
 class Turns {
   /** In reverse, so that the next is taken from the end. */
   private readonly unseen: string[];
   private readonly seen: string[];
+  private readonly asked: string[];
+  private readonly first: ReadonlySet<string>;
 
-  constructor(records: readonly IndexRecord[], now: number) {
-    const due = dueVisits(records, now, records.length);
+  constructor(records: readonly IndexRecord[], now: number, asked: readonly string[] = []) {
+    this.first = new Set(asked);
+    this.asked = [...this.first].reverse();
+    const due = dueVisits(records, now, records.length).filter(({ address }) => !this.first.has(address));
     this.unseen = due.flatMap((record) => (record.visitedAt === undefined ? [record.address] : [])).reverse();
     this.seen = due.flatMap((record) => (record.visitedAt === undefined ? [] : [record.address])).reverse();
   }
 
   add(address: string): void {
-    let [from, to] = [0, this.unseen.length];
-    while (from < to) {
-      const middle = (from + to) >> 1;
-      if ((this.unseen[middle] as string) > address) from = middle + 1;
-      else to = middle;
-    }
-    this.unseen.splice(from, 0, address);
+    if (this.first.has(address)) return;
+    const at = lowerBound(this.unseen.length, (index) => (this.unseen[index] as string) > address);
+    this.unseen.splice(at, 0, address);
   }
 
   next(count: number): string[] {
     const taken: string[] = [];
     while (taken.length < count) {
-      const address = this.unseen.pop() ?? this.seen.pop();
+      const address = this.asked.pop() ?? this.unseen.pop() ?? this.seen.pop();
       if (address === undefined) break;
       taken.push(address);
     }

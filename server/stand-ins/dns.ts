@@ -6,7 +6,7 @@ export interface Zone {
   /** IPv4 addresses, or undefined where there is no such name. */
   addresses(name: string): readonly string[] | undefined;
   /** Its other records, with their seconds to live. */
-  records?(name: string): readonly { readonly type: 'TXT' | 'CNAME'; readonly value: string; readonly ttl: number }[];
+  records?(name: string): readonly { readonly type: 'TXT' | 'CNAME' | 'A' | 'AAAA'; readonly value: string; readonly ttl: number }[];
 }
 
 const NO_SUCH_NAME = 3;
@@ -50,15 +50,21 @@ export class StandInDns {
     const name = question.name.toLowerCase();
     const addresses = this.zone.addresses(name);
     const records = this.zone.records?.(name) ?? [];
+    // Behind an alias stand the addresses of the name it leads to (RFC 1034, 3.6.2), which only this server's own names have here.
+    const alias = records.find(({ type }) => type === 'CNAME');
+    const behind = alias && question.type === 'A' ? (this.zone.addresses(alias.value.replace(/\.$/, '').toLowerCase()) ?? []) : [];
     const answers: Answer[] = [
-      ...(question.type === 'A' ? (addresses ?? []).map((data): Answer => ({ type: 'A', name: question.name, ttl: 60, data })) : []),
+      ...(question.type === 'A' && !records.some(({ type }) => type === 'A' || type === 'CNAME')
+        ? (addresses ?? []).map((data): Answer => ({ type: 'A', name: question.name, ttl: 60, data }))
+        : []),
       ...records.flatMap(({ type, value, ttl }): Answer[] =>
-        type !== question.type
+        type !== question.type && !(type === 'CNAME' && (question.type === 'A' || question.type === 'AAAA'))
           ? []
           : type === 'TXT'
             ? [{ type, name: question.name, ttl, data: strings(value) }]
             : [{ type, name: question.name, ttl, data: value }],
       ),
+      ...behind.map((data): Answer => ({ type: 'A', name: alias?.value ?? '', ttl: 60, data })),
     ];
     const rcode = addresses === undefined && records.length === 0 ? NO_SUCH_NAME : 0;
     return encode({ type: 'response', id: query.id ?? 0, flags: AUTHORITATIVE_ANSWER | rcode, questions: [question], answers });

@@ -1,10 +1,10 @@
-import { createHash } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { dnsTexts } from '../fetching/index.ts';
 import { StandInHost } from './host.ts';
+import { releaseTexts } from '../testing/release.ts';
 import { StandIns } from './stand-ins.ts';
 import { Store } from './store.ts';
 import { StandInZone } from './zone.ts';
@@ -23,18 +23,7 @@ afterEach(async () => {
   await rm(folder, { recursive: true, force: true });
 });
 
-/** Releases some files under the host's name. */
-async function release(files: Readonly<Record<string, string>>, number = 1): Promise<void> {
-  const all = await Promise.all(
-    Object.entries(files).map(async ([path, text]) => {
-      const bytes = Buffer.from(text);
-      const hash = createHash('sha256').update(bytes).digest('hex');
-      await standIns.store.keepBytes(hash, bytes);
-      return { path, hash, size: bytes.length };
-    }),
-  );
-  await standIns.host.release(HOST, { number, origin: ORIGIN, files: all, headers: [], audience: 'public' });
-}
+const release = (files: Readonly<Record<string, string>>, number = 1): Promise<void> => releaseTexts(standIns, HOST, files, number);
 const texts = (name: string) => dnsTexts([`127.0.0.1:${standIns.dns.port}`])(name);
 
 describe('records over real packets', () => {
@@ -63,7 +52,7 @@ describe('records over real packets', () => {
   });
   it('are there again after a restart', async () => {
     await standIns.zone.set(HOST, [{ name: '@', type: 'TXT', value: 'one', ttl: 60 }]);
-    const again = new StandInZone(new Store(folder));
+    const again = new StandInZone(new Store(folder), () => 0);
     await again.open();
     expect(again.at(HOST)).toEqual([{ name: '@', type: 'TXT', value: 'one', ttl: 60 }]);
     expect([again.of('constructor'), again.at('b.example')]).toEqual([[], []]);
@@ -106,6 +95,50 @@ describe('a proof', () => {
     await standIns.advance(1);
     const { verifiedAt, lostAt, lastOutcome } = standIns.engine('skerry').siteView(HOST);
     expect([verifiedAt, lostAt !== undefined, lastOutcome?.kind]).toEqual([undefined, true, 'no-record']);
+  });
+});
+
+describe('an address of one’s own', () => {
+  const records = [
+    { name: '@', type: 'A' as const, value: '127.0.0.1', ttl: 600 },
+    { name: 'www', type: 'CNAME' as const, value: 'sites.saltmere-host.example', ttl: 3600 },
+    { name: 'six', type: 'AAAA' as const, value: '2001:db8::1', ttl: 60 },
+  ];
+  it('is asked about by real questions, aliases followed, each sort told apart', async () => {
+    await standIns.zone.set('quill.example', records);
+    expect(await standIns.askDns('quill.example', 'A')).toMatchObject({ world: 'stand-in', found: ['127.0.0.1'] });
+    expect(await standIns.askDns('www.quill.example', 'CNAME')).toMatchObject({ found: ['sites.saltmere-host.example'] });
+    expect(await standIns.askDns('www.quill.example', 'A')).toMatchObject({ found: ['127.0.0.1'] });
+    expect(await standIns.askDns('six.quill.example', 'AAAA')).toMatchObject({ found: ['2001:db8::1'] });
+    expect(await standIns.askDns('six.quill.example', 'A')).toMatchObject({ failed: 'none' });
+    expect(await standIns.askDns('nobody.example', 'A')).toMatchObject({ failed: 'no-such-name' });
+  });
+  it('that changes is held by resolvers for as long as it was to live, and no second change shortens that', async () => {
+    await standIns.zone.set('quill.example', records);
+    await standIns.zone.set('quill.example', [{ ...records[0], value: '127.0.0.9' } as never]);
+    const until = '2026-11-26T01:00:00.000Z';
+    expect(await standIns.askDns('www.quill.example', 'CNAME')).toMatchObject({ former: { values: ['sites.saltmere-host.example'], until } });
+    expect((await standIns.askDns('quill.example', 'A')).former).toEqual({ values: ['127.0.0.1'], until: '2026-11-26T00:10:00.000Z' });
+    await standIns.zone.set('quill.example', records);
+    expect((await standIns.askDns('quill.example', 'A')).former?.values).toEqual(['127.0.0.1']);
+    await standIns.advance(1);
+    expect((await standIns.askDns('quill.example', 'A')).former).toBeUndefined();
+  });
+  it('is none where it is lent: Skerry says so', async () => {
+    await expect(standIns.engine('skerry').verify('quill.saltmere-host.example', 'https://quill.saltmere-host.example')).rejects.toThrow('domain of their own');
+  });
+  it('leads on, path by path, once the site has moved; engines follow and drop the old one', async () => {
+    await release({ 'index.html': '<title>A</title><a href=/b.html>b</a>', 'b.html': '<title>B</title><p>b' });
+    await standIns.advance(1);
+    const old = standIns.engine('plover');
+    expect(old.siteView(HOST).records.map(({ outcome }) => outcome)).toEqual(['listed', 'listed']);
+    await standIns.host.setMoved(HOST, 'https://quill.example');
+    await standIns.advance(1);
+    expect(old.siteView(HOST).records.map(({ outcome }) => outcome)).not.toContain('listed');
+    await standIns.host.setMoved(HOST, null);
+    await standIns.advance(1);
+    expect(old.siteView(HOST).records.map(({ outcome }) => outcome)).toEqual(['listed', 'listed']);
+    expect((await standIns.host.setMoved(HOST, ORIGIN)).movedTo).toBeUndefined();
   });
 });
 

@@ -17,6 +17,7 @@ const siteSchema = z.strictObject({
   headers: z.array(hostedHeader).default([]),
   audience: z.enum(['draft', 'restricted', 'public']).default('public'),
   passwordHash: z.string().optional(),
+  movedTo: z.string().optional(),
   offline: z.strictObject({ status: z.literal([503, 404, 410]), until: z.string().optional(), since: z.string() }).optional(),
 });
 type Site = z.infer<typeof siteSchema>;
@@ -115,25 +116,35 @@ export class StandInHost {
     const files = Object.fromEntries(request.files.map(({ path, hash, size }) => [path, { hash, size }]));
     const { number, origin, headers, audience, password } = request;
     const passwordHash = password === undefined ? undefined : hashed(password);
-    // One after the other, and live only once it is written: a release that could not be kept never was.
-    const turn = this.releasing.then(async () => {
-      // A release puts files there; whether the site is shown is another matter.
-      const offline = this.has(host) ? this.sites[host]?.offline : undefined;
-      const sites = { ...this.sites, [host]: { number, origin, at: this.clock.iso(), files, headers, audience, passwordHash, offline } };
-      await this.store.write('host', { version: 1, sites });
-      this.sites = sites;
+    // A release puts files there; whether the site is shown is another matter.
+    return this.inTurn(host, (site) => {
+      const { offline, movedTo } = site ?? {};
+      return { number, origin, at: this.clock.iso(), files, headers, audience, passwordHash, offline, movedTo };
     });
-    this.releasing = turn.catch(() => undefined);
-    await turn;
-    return this.site(host) as HostedSite;
+  }
+
+  /** Leads a whole site to another address, path by path, or back. */
+  async setMoved(host: string, to: string | null): Promise<HostedSite> {
+    return this.changed(host, { movedTo: to === null || new URL(to).host === host ? undefined : to });
   }
 
   /** Takes a site offline, or back. */
   async setOffline(host: string, offline: Offline | null): Promise<HostedSite> {
-    const turn = this.releasing.then(async () => {
-      const site = this.has(host) ? this.sites[host] : undefined;
+    return this.changed(host, { offline: offline === null ? undefined : { ...offline, since: this.clock.iso() } });
+  }
+
+  /** A hosted site with something else about it. */
+  private changed(host: string, change: Partial<Site>): Promise<HostedSite> {
+    return this.inTurn(host, (site) => {
       if (!site) throw new RequestError('not-found');
-      const sites = { ...this.sites, [host]: { ...site, offline: offline === null ? undefined : { ...offline, since: this.clock.iso() } } };
+      return { ...site, ...change };
+    });
+  }
+
+  /** Makes a site of what is there, one after the other, and live only once it is written: what could not be kept never was. */
+  private async inTurn(host: string, make: (site: Site | undefined) => Site): Promise<HostedSite> {
+    const turn = this.releasing.then(async () => {
+      const sites = { ...this.sites, [host]: make(this.has(host) ? this.sites[host] : undefined) };
       await this.store.write('host', { version: 1, sites });
       this.sites = sites;
     });
@@ -154,6 +165,8 @@ export class StandInHost {
       files: Object.keys(site.files).length,
       audience: site.audience,
       ...(site.offline ? { offline: site.offline } : {}),
+      ...(site.movedTo ? { movedTo: site.movedTo } : {}),
+      origin: site.origin,
       visit: `http://${host}.localhost:${this.port}/`,
     };
   }
@@ -182,6 +195,7 @@ export class StandInHost {
       // The scheme travels along as a proxy would tell it; a browser that visits by hand says none.
       const scheme = request.headers['x-forwarded-proto'];
       if (scheme !== undefined && !site.origin.startsWith(`${String(scheme)}://`)) return reply.redirect(`${site.origin}${request.raw.url ?? '/'}`, 301);
+      if (site.movedTo) return reply.redirect(`${site.movedTo}${request.raw.url ?? '/'}`, 301);
       if (site.offline) return this.away(site.offline, reply);
       if (site.audience === 'draft') return reply.status(404).type('text/plain; charset=utf-8').send('Nothing has been made public here yet.\n');
       if (site.audience === 'restricted' && !mayEnter(site, request.headers.authorization))
@@ -190,6 +204,8 @@ export class StandInHost {
           .header('www-authenticate', 'Basic realm="This site", charset="UTF-8"')
           .type('text/plain; charset=utf-8')
           .send('This site asks for a password.\n');
+      // As common servers do: their own rules are nobody's page.
+      if (/\/\.ht[^/]*$/i.test(path)) return this.notFound(site, reply);
       const tags = headersFor(site.headers, path);
       if (tags.length > 0) reply.header('x-robots-tag', tags);
       const found = resolvePath(whole, (candidate) => Object.hasOwn(site.files, candidate));

@@ -1,15 +1,24 @@
 import type { FastifyInstance } from 'fastify';
-import { ENGINES, type EngineId } from '../../core/engines/index.ts';
+import { engineHost, ENGINES, type EngineId } from '../../core/engines/index.ts';
+import type { AddressAnswer, DnsAnswer } from '../../core/exchange/index.ts';
+import { answerText } from '../../core/indexing/index.ts';
+import { HOST_ADDRESS, HOST_NAME } from '../../core/site/index.ts';
+import { dnsRecords } from '../fetching/index.ts';
 import { StandInClock } from './clock.ts';
 import { StandInDns } from './dns.ts';
 import { StandInHost } from './host.ts';
 import { StandInEngine } from './engine.ts';
-import { Crawls, TOKEN } from '../bringing/index.ts';
-import { dnsResolve, guardedFetch, realWorld, standInWorld, type Fetch } from '../fetching/index.ts';
+import { Crawls } from '../bringing/index.ts';
 import { lockFolder } from './lock.ts';
+import { takeNotices } from './notices.ts';
 import { Store } from './store.ts';
 import { StandInZone } from './zone.ts';
-import { workHere, type Ports, type Work } from './work.ts';
+import type { Send } from '../fetching/index.ts';
+import { bothSides, type Ports, type Side } from './sides.ts';
+import { workHere, type Work } from './work.ts';
+
+/** Most of a page's source that is sent along, in characters. */
+const HTML_SHOWN = 1_000_000;
 
 /** The outside world that ships with the program: a web host, DNS, two engines, and one clock, each speaking the real protocol on loopback. */
 export class StandIns {
@@ -23,10 +32,12 @@ export class StandIns {
   readonly engines: readonly StandInEngine[];
   /** What takes long, here or in a thread of its own. */
   readonly work: Work;
+  /** Sends a change notice to either side of the world. */
+  readonly sends: Readonly<Record<Side, Send>>;
   private readonly sites: FastifyInstance;
   private readonly wantedPort: number;
   private readonly endWork: () => Promise<void>;
-  private readonly closeFetches: () => Promise<void>;
+  private readonly closeSides: () => Promise<void>;
   private unlock: () => Promise<void> = async () => undefined;
 
   constructor(
@@ -42,35 +53,24 @@ export class StandIns {
     this.store = new Store(settings.folder);
     this.clock = new StandInClock(this.store, settings.now);
     this.host = new StandInHost(this.store, this.clock);
-    this.zone = new StandInZone(this.store);
+    this.zone = new StandInZone(this.store, () => this.clock.now());
     this.dns = new StandInDns({
-      addresses: (name) => (this.host.answers(name) ? ['127.0.0.1'] : undefined),
+      addresses: (name) => (this.answers(name) || name === HOST_NAME ? [HOST_ADDRESS] : undefined),
       records: (name) => this.zone.at(name),
     });
-    const { work, close } = (settings.doWork ?? workHere)(() => ({ dns: this.dns.port, host: this.host.port }));
+    const ports = (): Ports => ({ dns: this.dns.port, host: this.host.port });
+    const { work, close } = (settings.doWork ?? workHere)(ports);
     this.work = work;
     this.endWork = close;
     this.engines = ENGINES.map(
       (policy) => new StandInEngine(this.store, this.clock, work, settings.randomText, policy, policy.needsProof ? undefined : () => this.host.hosted()),
     );
-    const fetches = new Map<boolean, ReturnType<typeof guardedFetch>>();
-    const fetchFor = (standIn: boolean): Fetch => {
-      const world = standIn
-        ? standInWorld(
-            (host) => dnsResolve([`127.0.0.1:${this.dns.port}`])(host),
-            () => this.host.port,
-          )
-        : realWorld();
-      const made = fetches.get(standIn) ?? guardedFetch(world, TOKEN);
-      fetches.set(standIn, made);
-      return made.fetch;
-    };
-    this.closeFetches = async () => {
-      for (const { close } of fetches.values()) await close();
-    };
+    const sides = bothSides(ports);
+    this.closeSides = sides.close;
+    this.sends = sides.sends;
     this.crawls = new Crawls(
       (address) => ({
-        fetch: fetchFor(this.host.answers(new URL(address).hostname)),
+        fetch: sides.fetches[this.sideOf(address)],
         now: settings.now,
         wait: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
       }),
@@ -81,6 +81,7 @@ export class StandIns {
           .slice(0, 40) || 'crawl',
     );
     this.sites = this.host.server();
+    takeNotices(this.sites, this.engines, (engine, address) => this.work.look({ engine, address }));
     this.wantedPort = settings.hostPort ?? 0;
   }
 
@@ -98,11 +99,45 @@ export class StandIns {
     this.host.port = typeof address === 'object' && address !== null ? address.port : 0;
   }
 
+  /** Asks the name servers of a name's side of the world, over real packets, and tells what resolvers may still hold. */
+  async askDns(name: string, type: 'A' | 'AAAA' | 'CNAME' | 'TXT'): Promise<DnsAnswer> {
+    const standIn = this.answers(name) || this.zone.at(name).length > 0 || name.endsWith('.example');
+    const answer = await dnsRecords(standIn ? [`127.0.0.1:${this.dns.port}`] : undefined)(name, type);
+    const held = standIn ? this.zone.formerAt(name, type) : undefined;
+    return {
+      world: standIn ? 'stand-in' : 'real',
+      ...(typeof answer === 'string' ? { failed: answer } : { found: answer }),
+      ...(held ? { former: { values: held.values, until: new Date(held.until).toISOString() } } : {}),
+    };
+  }
+
+  /** Which side of the world an address is on: a stand-in host's, or the real one. */
+  sideOf(address: string): Side {
+    return this.answers(new URL(address).hostname) ? 'stand-in' : 'real';
+  }
+
+  /** Whether a name is one of the stand-ins': a hosted site's, or an engine's own. */
+  private answers(name: string): boolean {
+    return this.host.answers(name) || ENGINES.some((engine) => engineHost(engine) === name);
+  }
+
   /** The engine of an id. */
   engine(id: EngineId): StandInEngine {
     const engine = this.engines.find(({ policy }) => policy.id === id);
     if (!engine) throw new RangeError(`no engine ${id}`);
     return engine;
+  }
+
+  /** One address as an engine knows it. What it got is still here where the host still has it. */
+  async closely(id: EngineId, address: string): Promise<AddressAnswer> {
+    const engine = this.engine(id);
+    const record = engine.record(address);
+    if (record === undefined) return { resources: [] };
+    const bytes = record.got && (await this.store.bytes(record.got.hash));
+    const isPage = /html/i.test(record.got?.headers['content-type']?.[0] ?? '');
+    const html = bytes && isPage ? answerText({ bytes, headers: record.got?.headers ?? {} }) : undefined;
+    const resources = html === undefined ? [] : await this.work.resources({ address, crawler: engine.policy.crawler, html });
+    return { record, ...(html === undefined ? {} : { html: html.slice(0, HTML_SHOWN) }), resources };
   }
 
   /** Moves the clock on and lets the engines work, day by day. */
@@ -120,7 +155,7 @@ export class StandIns {
 
   async close(): Promise<void> {
     this.crawls.close();
-    await this.closeFetches();
+    await this.closeSides();
     await this.sites.close();
     await this.dns.close();
     await this.endWork();

@@ -1,6 +1,7 @@
 import { messageOf } from '../../core/source/index.ts';
 import { parentPort, workerData } from 'node:worker_threads';
-import { workHere, type Ports, type Work } from './work.ts';
+import type { Ports } from './sides.ts';
+import { workHere, type Work } from './work.ts';
 
 /** The other side of `workInThread`: does what it is sent, several jobs at once. */
 const { work } = workHere(() => workerData as Ports);

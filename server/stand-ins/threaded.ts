@@ -1,7 +1,8 @@
 import { Worker } from 'node:worker_threads';
 import { RequestError } from '../errors.ts';
 import type { Job, JobDone } from './thread.ts';
-import type { Ports, Work } from './work.ts';
+import type { Ports } from './sides.ts';
+import type { Work } from './work.ts';
 
 /** Milliseconds after which a job is given up, and the thread with it: longer than an honest site of the largest size takes. */
 const LONGEST = 120_000;
@@ -60,7 +61,7 @@ export function workInThread(ports: () => Ports, longest = LONGEST): { readonly 
         coalesceKey.postMessage({ id, what, request: request as never } satisfies Job);
       });
   return {
-    work: { crawl: ask('crawl'), proof: ask('proof'), live: ask('live'), map: ask('map') },
+    work: { crawl: ask('crawl'), proof: ask('proof'), live: ask('live'), pages: ask('pages'), resources: ask('resources'), look: ask('look'), map: ask('map') },
     close: () => end(new RequestError('broken')),
   };
 }

@@ -1,21 +1,27 @@
-import type { FetchedMap, LiveAnswer, ProofTag } from '../../core/exchange/index.ts';
+import type { FetchedMap, LiveAnswer, PageResource, ProofTag } from '../../core/exchange/index.ts';
 import { ENGINES, type EnginePolicy } from '../../core/engines/index.ts';
 import { decodeBytes } from '../../core/source/index.ts';
 import { readAnswer } from '../../core/indexing/index.ts';
 import { findFile, findProof, findRecord, type ProofOutcome } from '../../core/ownership/index.ts';
-import { FETCH_LIMITS, dnsResolve, dnsTexts, guardedFetch, realWorld, standInWorld, type Fetch, type FetchOutcome } from '../fetching/index.ts';
-import { fetchMap, lookLive } from '../live.ts';
+import { FETCH_LIMITS, dnsTexts, guardedFetch, type Fetch, type FetchOutcome } from '../fetching/index.ts';
+import type { LivePage } from '../../core/release/index.ts';
+import { livePages, PAUSE } from '../live-pages.ts';
+import { fetchMap, lookAtResources, lookLive } from '../live.ts';
 import { crawlSite, type CrawledSite } from './crawl.ts';
-
-/** Which side of the world is looked at. */
-export type Side = 'stand-in' | 'real';
+import { bothSides, standInSide, type Ports, type Side } from './sides.ts';
 
 /**
  * What takes the processor for long, or may: reading other people's pages, rules and maps. It is asked for in values that can be sent to another thread,
  * so that a page made to be slow holds up nobody's request.
  */
 export interface Work {
-  crawl(request: { readonly engine: string; readonly site: CrawledSite; readonly now: number; readonly visits?: number }): Promise<CrawledSite>;
+  crawl(request: {
+    readonly engine: string;
+    readonly site: CrawledSite;
+    readonly now: number;
+    readonly visits?: number;
+    readonly asked?: readonly string[];
+  }): Promise<CrawledSite>;
   proof(request: {
     readonly engine: string;
     readonly host: string;
@@ -24,29 +30,27 @@ export interface Work {
     readonly way: ProofWay;
   }): Promise<ProofOutcome>;
   live(request: { readonly side: Side; readonly address: string; readonly crawler: string; readonly now: number }): Promise<Omit<LiveAnswer, 'world'>>;
+  /** What pages of a site say right now. */
+  pages(request: { readonly side: Side; readonly addresses: readonly string[] }): Promise<readonly LivePage[]>;
+  /** The files that a page needs to be shown, and which of them a crawler cannot have. */
+  resources(request: { readonly address: string; readonly crawler: string; readonly html: string }): Promise<readonly PageResource[]>;
+  /** An engine's own look at one address. */
+  look(request: { readonly engine: string; readonly address: string }): Promise<FetchOutcome>;
   map(request: { readonly side: Side; readonly address: string }): Promise<FetchedMap>;
 }
 
 /** The ways in which a proof can be placed. */
 export type ProofWay = 'tag' | 'file' | 'txt';
 
-/** Where the stand-ins listen: all that the work has to know of them. */
-export interface Ports {
-  readonly dns: number;
-  readonly host: number;
-}
-
 /** How an engine's crawler calls itself. */
 export const userAgent = ({ crawler }: EnginePolicy): string => `${crawler}/1.0 (stand-in engine)`;
 
 /** Does the work where it is asked for. `ports` may be known only once the stand-ins listen; `real` looks at the real world, where there is one. */
 export function workHere(ports: () => Ports, real?: Fetch): { readonly work: Work; readonly close: () => Promise<void> } {
-  const closing: (() => Promise<void>)[] = [];
-  const world = standInWorld(
-    (host) => dnsResolve([`127.0.0.1:${ports().dns}`])(host),
-    () => ports().host,
-  );
-  const fetcher = (name: string, redirects: number = FETCH_LIMITS.redirects): Fetch => {
+  const sides = bothSides(ports, real);
+  const closing: (() => Promise<void>)[] = [sides.close];
+  const world = standInSide(ports);
+  const fetcher = (name: string, redirects: number): Fetch => {
     const made = guardedFetch(world, name, undefined, { ...FETCH_LIMITS, redirects });
     closing.push(made.close);
     return made.fetch;
@@ -54,9 +58,6 @@ export function workHere(ports: () => Ports, real?: Fetch): { readonly work: Wor
   const engines = new Map<string, { readonly policy: EnginePolicy; readonly fetch: Fetch }>(
     ENGINES.map((policy) => [policy.id, { policy, fetch: fetcher(userAgent(policy), policy.redirects) }]),
   );
-  const outside = real === undefined ? guardedFetch(realWorld(), 'JollyBeacon') : undefined;
-  if (outside) closing.push(outside.close);
-  const sides: Readonly<Record<Side, Fetch>> = { 'stand-in': fetcher('JollyBeacon'), real: real ?? (outside as { fetch: Fetch }).fetch };
   const engineOf = (id: string): { readonly policy: EnginePolicy; readonly fetch: Fetch } => {
     const engine = engines.get(id);
     if (!engine) throw new RangeError(`no engine ${id}`);
@@ -64,7 +65,8 @@ export function workHere(ports: () => Ports, real?: Fetch): { readonly work: Wor
   };
   return {
     work: {
-      crawl: ({ engine, site, now, visits }) => crawlSite(site, { ...engineOf(engine), now, ...(visits === undefined ? {} : { visits }) }),
+      crawl: ({ engine, site, now, visits, asked }) =>
+        crawlSite(site, { ...engineOf(engine), now, ...(visits === undefined ? {} : { visits }), ...(asked === undefined ? {} : { asked }) }),
       proof: async ({ engine, host, origin, tag, way }) => {
         const { fetch } = engineOf(engine);
         const look: Readonly<Record<ProofWay, () => Promise<ProofOutcome>>> = {
@@ -79,8 +81,16 @@ export function workHere(ports: () => Ports, real?: Fetch): { readonly work: Wor
           if ((await look[other]()).kind === 'verified') return { kind: 'verified' };
         return asked;
       },
-      live: ({ side, address, crawler, now }) => lookLive({ fetch: sides[side], address, crawler, now }),
-      map: ({ side, address }) => fetchMap(sides[side], address),
+      live: ({ side, address, crawler, now }) => lookLive({ fetch: sides.fetches[side], address, crawler, now }),
+      pages: ({ side, addresses }) =>
+        livePages({
+          fetch: sides.fetches[side],
+          addresses,
+          wait: () => (side === 'real' ? new Promise((done) => setTimeout(done, PAUSE)) : Promise.resolve()),
+        }),
+      resources: ({ address, crawler, html }) => lookAtResources({ fetch: sides.fetches['stand-in'], address, crawler, html }),
+      look: ({ engine, address }) => engineOf(engine).fetch(address),
+      map: ({ side, address }) => fetchMap(sides.fetches[side], address),
     },
     close: async () => {
       for (const close of closing) await close();
@@ -93,22 +103,27 @@ const domainOf = (host: string): string => host.replace(/^www\./, '');
 
 async function proofRecord(host: string, { record }: ProofTag, servers: readonly string[]): Promise<ProofOutcome> {
   const found = await dnsTexts(servers)(domainOf(host));
-  return Array.isArray(found) ? findRecord(found, record) : { kind: 'no-record', detail: found as 'no-such-name' | 'none' | 'no-answer' };
+  return typeof found === 'string' ? { kind: 'no-record', detail: found } : findRecord(found, record);
 }
 
 function proofFile(outcome: FetchOutcome, host: string, { file }: ProofTag): ProofOutcome {
-  if (!outcome.ok) return { kind: 'not-live', detail: outcome.reason === 'no-such-host' ? 'no-such-host' : 'no-answer' };
-  const last = outcome.redirects.at(-1);
-  if (last !== undefined && new URL(last).host !== host) return { kind: 'elsewhere', redirectedTo: last };
-  if (outcome.status !== 200) return { kind: 'no-file', name: file.name, status: outcome.status };
-  return findFile(file.name, decodeBytes(outcome.bytes, 'utf-8'), file.content);
+  const reached = answerAt(outcome, host);
+  if ('kind' in reached) return reached;
+  if (reached.status !== 200) return { kind: 'no-file', name: file.name, status: reached.status };
+  return findFile(file.name, decodeBytes(reached.bytes, 'utf-8'), file.content);
 }
 
 function proofIn(outcome: FetchOutcome, host: string, { name, content }: ProofTag): ProofOutcome {
+  const reached = answerAt(outcome, host);
+  if ('kind' in reached) return reached;
+  if (reached.status !== 200) return { kind: 'refused', status: reached.status };
+  const facts = readAnswer({ ...reached, redirectedTo: reached.redirects.at(-1), hops: reached.redirects.length });
+  return facts ? findProof(facts, name, content) : { kind: 'not-found' };
+}
+
+/** What a host itself answered; a proof outcome where it did not, or led to another one. */
+function answerAt(outcome: FetchOutcome, host: string): Extract<FetchOutcome, { ok: true }> | ProofOutcome {
   if (!outcome.ok) return { kind: 'not-live', detail: outcome.reason === 'no-such-host' ? 'no-such-host' : 'no-answer' };
   const last = outcome.redirects.at(-1);
-  if (last !== undefined && new URL(last).host !== host) return { kind: 'elsewhere', redirectedTo: last };
-  if (outcome.status !== 200) return { kind: 'refused', status: outcome.status };
-  const facts = readAnswer({ ...outcome, redirectedTo: last, hops: outcome.redirects.length });
-  return facts ? findProof(facts, name, content) : { kind: 'not-found' };
+  return last !== undefined && new URL(last).host !== host ? { kind: 'elsewhere', redirectedTo: last } : outcome;
 }

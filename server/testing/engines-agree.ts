@@ -2,12 +2,13 @@ import { expect } from 'vitest';
 import { ENGINES, type EnginePolicy } from '../../core/engines/index.ts';
 import type { Reality } from '../../core/indexing/index.ts';
 import { readSource } from '../../core/page/index.ts';
-import { ownBytes, shipments, written } from '../../core/release/index.ts';
+import { driftOf, meantFields, ownBytes, shipments, written } from '../../core/release/index.ts';
 import { headersFor, isPageFile, outgoingHeaderRules, resolvePath, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource, pathAndQuery } from '../../core/source/index.ts';
 import { forSurvey, type SiteFile } from '../../core/rows/index.ts';
 import { Survey } from '../../core/survey/index.ts';
 import type { Fetch } from '../fetching/index.ts';
+import { livePages } from '../live-pages.ts';
 import { crawlSite, type CrawledSite } from '../stand-ins/crawl.ts';
 
 /** The main address of the sites that are tried. */
@@ -86,12 +87,30 @@ export function indexOf(site: CrawledSite): ReadonlyMap<string, Reality> {
   );
 }
 
+/** Holds every page as it answers against the page as it was to go out: what was released has not drifted. */
+async function expectNoDrift(site: Site, one: Survey, document: SiteDocument, fetch: Fetch): Promise<void> {
+  const { files } = one.workingCopy();
+  const rules = outgoingHeaderRules(document);
+  const rows = one.rows();
+  const live = await livePages({ fetch, addresses: rows.map(({ address }) => ORIGIN + address), wait: async () => undefined });
+  const drifted = rows.flatMap((row, at) => {
+    const found = live[at];
+    const bytes = site.get(row.id);
+    if (found?.kind !== 'page' || !bytes) return [];
+    const meant = meantFields(bytes, files[row.id]?.edits ?? [], ORIGIN + row.address, headersFor(rules, row.address));
+    const drift = meant ? driftOf(meant, found.fields) : [];
+    return drift.length === 0 ? [] : [{ page: row.id, drift }];
+  });
+  expect(drifted).toEqual([]);
+}
+
 /** Holds what every page's screen promises against what each engine's index has. */
 export async function expectPromiseKept(site: Site, document: SiteDocument): Promise<void> {
   const one = survey(site, document);
   // As if all that waits were released: nothing is "not live" then.
   one.released(one.manifestFor(1, NOW), document);
   const fetch = released(site, one, document);
+  await expectNoDrift(site, one, document, fetch);
   for (const engine of ENGINES) {
     const seen = indexOf(await crawled(fetch, engine));
     const promised = Object.fromEntries(one.rows().map((row) => [row.address, row.realities[engine.id]]));

@@ -9,6 +9,7 @@ import {
   mainAddressChange,
   siteHost,
   siteOrigin,
+  versionOf,
   type Change,
   type Kind,
   type PatternField,
@@ -132,14 +133,14 @@ export class Analyst {
     this.releases = new Releases(
       db,
       siteId,
-      () => this.versionOf(),
+      () => this.version,
       () => this.its().workingCopy(),
     );
   }
 
   /** Reads all pages. Undefined where it was cancelled. */
   async open(document: SiteDocument, progress: (done: number, of: number) => void, cancelled: () => boolean): Promise<SurveyNews | undefined> {
-    this.filesId = filesId(this.siteId, this.versionOf(document));
+    this.filesId = filesId(this.siteId, versionOf(document));
     [this.files, this.manifest] = await Promise.all([listFiles(this.db, this.filesId), loadManifest(this.db, this.siteId)]);
     const store = { db: this.db, siteId: this.filesId, files: this.files };
     const pages = await readPages(store, this.cache, this.now, progress, cancelled);
@@ -430,9 +431,14 @@ export class Analyst {
     return this.releases.differenceIn(path, own, this.manifest, this.its().workingCopy());
   }
 
-  /** The version of the site's files that a document is about. */
-  versionOf(document: SiteDocument = this.document): number {
-    return document.tables.source['']?.version ?? 0;
+  /** All that the owner has said, as far as it is known here. */
+  itsDocument(): SiteDocument {
+    return this.document;
+  }
+
+  /** The version of the site's files that is open. */
+  get version(): number {
+    return versionOf(this.document);
   }
 
   /** Takes a finished release in. */
@@ -450,7 +456,7 @@ export class Analyst {
 
   /** All rows as they are told now. */
   whole(): { readonly rows: readonly PageRow[]; readonly numbers: SiteNumbers; readonly version: number } {
-    return { rows: this.its().rows(), numbers: this.its().numbers(), version: this.versionOf() };
+    return { rows: this.its().rows(), numbers: this.its().numbers(), version: this.version };
   }
 
   workingCopy(): ReturnType<Survey['workingCopy']> {

@@ -2,7 +2,7 @@ import { openProject, PROJECT_ENTRY, PROJECT_FILES, type OpenedProject } from '.
 import type { ListedFile } from '../../core/ledger/index.ts';
 import { readPage, type PageFacts } from '../../core/page/index.ts';
 import { parseRobots } from '../../core/robots/index.ts';
-import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, set, type Change } from '../../core/site/index.ts';
+import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, set, versionOf, type Change } from '../../core/site/index.ts';
 import { readSitemap } from '../../core/sitemap/index.ts';
 import { ARCHIVE_LIMITS, decodeBytes, fromHex, inflateEntry, listArchive } from '../../core/source/index.ts';
 import { clearSite, filesId, putAside, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
@@ -106,7 +106,7 @@ export async function importSite(bringing: Bringing, tools: BringingTools): Prom
   loose = usable;
 
   // What a project says of its files is said of the version they are.
-  const version = saved?.document.tables.source['']?.version ?? 0;
+  const version = saved ? versionOf(saved.document) : 0;
   const files = filesId(id, version);
   const at = tools.now().toISOString();
   const from: SiteRecord['from'] =

@@ -1,4 +1,5 @@
 export type { MapReading, PageDetail, SurveyNews, TriedAddress } from './analyst.ts';
+export type { SnippetReport } from './snippet-stands.ts';
 export type { BroughtVersion } from './worker.ts';
 export type { Bringing, BringingResult, PickedFile } from './import-site.ts';
 export type { MendGroup } from './template-mends.ts';

@@ -1,6 +1,6 @@
 import { differingPages, excerptOf, isSameVersion, planMerge, templateBlocks, type MergePlan, type PageExcerpt } from '../../core/merge/index.ts';
 import { readSource } from '../../core/page/index.ts';
-import { altsOf, isPageFile, passagesOf, type SiteDocument } from '../../core/site/index.ts';
+import { altsOf, isPageFile, passagesOf, versionOf, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource } from '../../core/source/index.ts';
 import { filesId, listFiles, loadBytes, type Database } from '../storage/index.ts';
 
@@ -22,7 +22,7 @@ export interface TwoVersions {
 
 /** What bringing a version in would do, which lies beside the site's files already. `same` where it is what is here; undefined where it was cancelled. */
 export async function planVersion({ db, siteId, document, version, progress, cancelled }: TwoVersions): Promise<MergePlan | 'same' | undefined> {
-  const ids = { before: filesId(siteId, document.tables.source['']?.version ?? 0), after: filesId(siteId, version) };
+  const ids = { before: filesId(siteId, versionOf(document)), after: filesId(siteId, version) };
   const hashes = async (id: string): Promise<Map<string, string>> => new Map((await listFiles(db, id)).map(({ path, hash }) => [path, hash]));
   const [before, after] = await Promise.all([hashes(ids.before), hashes(ids.after)]);
   if (isSameVersion(before, after)) return 'same';

@@ -1,5 +1,5 @@
 import { PAGE_LIMITS, readPage, readSource, type PageFacts, type PageRefusal } from '../../core/page/index.ts';
-import type { Template } from '../../core/release/index.ts';
+import { SERVER_FILE, type Template } from '../../core/release/index.ts';
 import { homeFile, isPage, isPageFile, isProgramFile } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource, type SourceText } from '../../core/source/index.ts';
 import { forSurvey, type SurveyedFacts } from '../../core/rows/index.ts';
@@ -87,6 +87,15 @@ export async function readImported(store: StoredSite): Promise<Imported> {
     const bytes = await loadBytes(db, siteId, path);
     return bytes && decodeBytes(bytes, 'utf-8');
   };
+  const exactText = async (path: string): Promise<string | null | undefined> => {
+    const bytes = await loadBytes(db, siteId, path);
+    if (!bytes) return undefined;
+    try {
+      return new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes);
+    } catch {
+      return null;
+    }
+  };
   const feeds = await Promise.all(
     files
       .filter(isFeed)
@@ -95,6 +104,7 @@ export async function readImported(store: StoredSite): Promise<Imported> {
   );
   return {
     robots: await text('robots.txt'),
+    server: await exactText(SERVER_FILE),
     maps: await broughtMaps(db, siteId, files),
     feeds: feeds.filter((feed) => feed !== undefined),
     template: await templateOf(store),

@@ -7,11 +7,6 @@ import { bytesIn } from './export-site.ts';
 /** A release by its number, or the working copy as it would go out now. */
 export type ReleaseRef = number | 'now';
 
-/** What differs between two releases, and which of them are whole enough to go back to. */
-export interface Comparison {
-  readonly items: readonly ReleaseItem[];
-}
-
 /** Reads releases that are kept, and puts two of them side by side. */
 export class Releases {
   constructor(
@@ -22,9 +17,9 @@ export class Releases {
   ) {}
 
   /** What differs in the second from the first. Undefined where one of them is not kept. */
-  async compare(before: ReleaseRef, after: ReleaseRef): Promise<Comparison | undefined> {
+  async compare(before: ReleaseRef, after: ReleaseRef): Promise<readonly ReleaseItem[] | undefined> {
     const [old, now] = await Promise.all([this.copyOf(before), this.copyOf(after)]);
-    return old && now && { items: compareWithRelease(now, old) };
+    return old && now && compareWithRelease(now, old);
   }
 
   /** One file line by line, from one to the other. Undefined for bytes that are no text, or too far apart. */

@@ -31,7 +31,7 @@ export class Sending {
   ) {}
 
   /** The manifest of a wish. Throws where an earlier release is not kept. */
-  async manifestFor(its: Analyst, number: number, { held, from }: ReleaseWish): Promise<Manifest> {
+  private async manifestFor(its: Analyst, number: number, { held, from }: ReleaseWish): Promise<Manifest> {
     if (from === undefined) return heldBack(its.manifestFor(number), its.lastManifest(), held ?? {});
     const kept = await loadRelease(this.db, its.siteId, from);
     if (!kept) throw new Error(`Release ${from} is not kept in this browser.`);
@@ -43,7 +43,7 @@ export class Sending {
     const manifest = await this.manifestFor(its, number, wish);
     const known = its.storedFiles();
     const here = new Map(known.map((file) => [file.path, file]));
-    const bytesOf = bytesIn(this.db, its.siteId, its.versionOf());
+    const bytesOf = bytesIn(this.db, its.siteId, its.version);
     const files: { path: string; hash: string; size: number }[] = [];
     const refused: { path: string; reason: PatchRefusal }[] = [];
     // Only what is written anew, or is of another version, has to be hashed anew.

@@ -154,7 +154,7 @@ describe('releases', () => {
     expect(again.out).toEqual(first.out);
     expect(first.out['why.html']).toContain('<title>Why sewn books last</title>');
     const compared = await now.releases.compare(1, 'now');
-    expect(compared?.items.map(({ path, what }) => `${path} ${what}`)).toEqual(
+    expect(compared?.map(({ path, what }) => `${path} ${what}`)).toEqual(
       expect.arrayContaining(['index.html changed', 'notes/why.html new', 'old.html changed']),
     );
     const hunks = await now.releases.diff('index.html', false, 1, 'now');

@@ -1,19 +1,19 @@
 import { expose } from 'comlink';
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import type { PatchRefusal } from '../../core/page/index.ts';
-import { broughtInManifest, type ReleaseItem } from '../../core/release/index.ts';
+import { broughtInManifest, type DriftField, type ReleaseItem } from '../../core/release/index.ts';
 import type { MergePlan } from '../../core/merge/index.ts';
-import { fieldsOf, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
+import { changesVersion, snippetsOf, versionOf, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
 import type { MapFrom, MapOrder } from '../../core/map/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { toHex } from '../../core/source/index.ts';
+import { withLinkTo, type ListedFile, type ListedPage } from '../../core/ledger/index.ts';
+import { decodeBytes, toHex } from '../../core/source/index.ts';
 import type { Pattern } from '../../core/titles/index.ts';
 import {
   arrivalLock,
   clearSite,
   filesId,
   keepRows,
-  dropReleases,
   keepVersion,
   keptReleases,
   lastingDatabase,
@@ -26,7 +26,9 @@ import {
 } from '../storage/index.ts';
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
-import { importSite, type Bringing, type BringingResult } from './import-site.ts';
+import { importSite, type Bringing, type BringingResult, type PickedFile } from './import-site.ts';
+import { driftIn, type LookedAt } from './drift.ts';
+import { snippetReports, type SnippetReport } from './snippet-stands.ts';
 import { planVersion } from './new-version.ts';
 import { bytesIn, outFiles, packProject, packZip } from './export-site.ts';
 import type { ReleaseRef } from './releases.ts';
@@ -92,9 +94,6 @@ function letGo(id: string): void {
   holding.delete(id);
 }
 
-/** Whether a setting is of the version of the site's files. */
-const isVersion = ({ table, key }: ReturnType<typeof fieldsOf>[number]): boolean => table === 'source' && key === '';
-
 /** Rows that go over in one message: more would hold the page up while it unpacks them. */
 const ROWS_A_MESSAGE = 500;
 const rest = new Map<number, readonly PageRow[]>();
@@ -133,7 +132,7 @@ const service = {
    */
   async bringVersion(job: string, siteId: string, document: SiteDocument, bringing: Bringing, progress: Progress): Promise<BroughtVersion> {
     const site = await (await db()).get('sites', siteId);
-    const number = Math.max(0, document.tables.source['']?.version ?? 0, ...(site?.versions ?? []).map((version) => version.number)) + 1;
+    const number = Math.max(versionOf(document), ...(site?.versions ?? []).map((version) => version.number)) + 1;
     const id = filesId(siteId, number);
     const held = await hold(id);
     if (!held) return { ok: false, reason: 'at-work' };
@@ -150,6 +149,21 @@ const service = {
     if (plan === 'same') return drop({ ok: true, plan: undefined, version: undefined });
     const { bytes = 0, unread } = result.site;
     return { ok: true, plan, version: { number, at: new Date().toISOString(), bytes, unread } };
+  },
+
+  /** A site that was typed in, with one page more. */
+  async bringPage(job: string, siteId: string, document: SiteDocument, page: ListedPage, file: ListedFile): Promise<BroughtVersion> {
+    const its = await site();
+    const bytesOf = bytesIn(await db(), its.siteId, its.version);
+    const files: PickedFile[] = [];
+    for (const { path, hash } of its.storedFiles()) {
+      const bytes = await bytesOf(path, hash);
+      if (!bytes) throw new Error(`The bytes of ${path} are not kept in this browser.`);
+      const home = path === 'index.html' ? new TextEncoder().encode(withLinkTo(decodeBytes(bytes, 'utf-8'), file.path, page)) : bytes;
+      files.push({ path, file: new File([home as Uint8Array<ArrayBuffer>], path) });
+    }
+    files.push({ path: file.path, file: new File([file.html], file.path) });
+    return service.bringVersion(job, siteId, document, { kind: 'files', name: '', files }, () => undefined);
   },
 
   /** The plan once more, for a document that became another one meanwhile. */
@@ -242,11 +256,9 @@ const service = {
     const kept = await its.releases.manifest(number);
     if (!kept) throw new Error(`Release ${number} is not kept in this browser.`);
     const of = Object.keys(kept.manifest.files).length;
-    const out = outFiles(bytesIn(await db(), its.siteId, its.versionOf()), kept.manifest, its.storedFiles());
+    const out = outFiles(bytesIn(await db(), its.siteId, its.version), kept.manifest, its.storedFiles());
     return (await packZip(out, new Date(), (count) => count % 20 === 0 && progress(count, of))).zip;
   },
-  /** Forgets releases that are kept. What is live stays known. */
-  dropReleases: async (numbers: readonly number[]): Promise<void> => dropReleases(await db(), (await site()).siteId, numbers),
   /** Finds out more, for about so many milliseconds; `left` is how much is still to come. */
   lookFurther: async (milliseconds: number) => (await site()).lookFurther(milliseconds),
   alike: async () => (await site()).alike(),
@@ -278,11 +290,25 @@ const service = {
           );
     const of = paths?.size ?? its.storedFiles().length;
     const packed = await packZip(
-      outFiles(bytesIn(await db(), its.siteId, its.versionOf()), its.workingCopy(), its.storedFiles(), paths),
+      outFiles(bytesIn(await db(), its.siteId, its.version), its.workingCopy(), its.storedFiles(), paths),
       new Date(),
       (count) => count % 20 === 0 && progress(count, of),
     );
     return { zip: packed.zip, count: packed.count, refused: packed.refused.map(({ path, refused }) => ({ path, reason: refused as PatchRefusal })) };
+  },
+
+  /** How each snippet stands in the pages as they were brought in. */
+  async snippetReports(): Promise<Readonly<Record<string, SnippetReport>>> {
+    const its = await site();
+    const hashes = new Map(its.storedFiles().map(({ path, hash }) => [path, hash]));
+    return snippetReports(snippetsOf(its.itsDocument()), its.whole().rows, bytesIn(await db(), its.siteId, its.version), hashes);
+  },
+
+  /** What of pages is out there otherwise than they would go out now, page by page, in the order in which they were given. */
+  async drift(pages: readonly LookedAt[]): Promise<readonly (readonly DriftField[])[]> {
+    const its = await site();
+    await its.allUnderstood();
+    return driftIn(pages, { copy: its.workingCopy(), document: its.itsDocument(), bytesOf: bytesIn(await db(), its.siteId, its.version) });
   },
 
   /** The changed files one by one, for writing into a folder. */
@@ -296,7 +322,7 @@ const service = {
         .map((item) => item.out),
     );
     const found: { path: string; bytes: Uint8Array }[] = [];
-    for await (const { path, bytes } of outFiles(bytesIn(await db(), its.siteId, its.versionOf()), its.workingCopy(), its.storedFiles(), paths))
+    for await (const { path, bytes } of outFiles(bytesIn(await db(), its.siteId, its.version), its.workingCopy(), its.storedFiles(), paths))
       found.push({ path, bytes });
     return found;
   },
@@ -316,7 +342,7 @@ const service = {
   async released(document: SiteDocument): Promise<SurveyNews> {
     const its = await site();
     const manifest = onItsWay().finish();
-    await saveManifest(await db(), its.siteId, manifest, its.versionOf());
+    await saveManifest(await db(), its.siteId, manifest, its.version);
     return inParts(its.released(manifest, document));
   },
 
@@ -324,7 +350,7 @@ const service = {
   async startFrom(number: number, document: SiteDocument, except: readonly string[]): Promise<SurveyNews> {
     const its = await site();
     const manifest = broughtInManifest(its.manifestFor(number), new Set(except));
-    await saveManifest(await db(), its.siteId, manifest, its.versionOf());
+    await saveManifest(await db(), its.siteId, manifest, its.version);
     return inParts(its.released(manifest, document));
   },
 
@@ -344,7 +370,7 @@ const service = {
     const its = await site();
     const [{ start, entries }, aside] = await Promise.all([loadHistory(await db(), its.siteId), listAside(await db(), its.siteId)]);
     // A project holds one version of the files: what was undone to another could not be shown.
-    const whole = !entries.some(({ change }) => fieldsOf(change).some(isVersion));
+    const whole = !entries.some(({ change }) => changesVersion(change));
     return packProject(
       await db(),
       its.filesId,

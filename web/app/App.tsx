@@ -1,6 +1,7 @@
 import { messageOf } from '../../core/source/index.ts';
 import { Suspense, useEffect, useState } from 'react';
-import { createBrowserRouter, Link, Navigate, RouterProvider, useNavigate, useRouteError } from 'react-router';
+import { BrowserRouter, Link, Navigate, useLocation, useRoutes } from 'react-router';
+import { QuietNavigation, useQuietNavigate } from '../components/index.ts';
 import { Boundary, fetchAhead, hearNotes, part, takeNotes, Trouble } from '../ui/index.ts';
 import { firstSite, rememberSite, sweepLeftovers, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { arrivalLock } from '../storage/index.ts';
@@ -12,26 +13,32 @@ import { Shell } from './Shell.tsx';
 const Notes = part(() => import('./Notes.tsx'), 'Notes');
 const Sites = part(() => import('../sites/Sites.tsx'), 'Sites');
 
-const router = createBrowserRouter([
+const ROUTES = [
+  { path: '/', element: <First /> },
   {
-    errorElement: <RouteTrouble />,
-    children: [
-      { path: '/', element: <First /> },
-      {
-        path: '/sites',
-        element: (
-          <Boundary instead={(error, again) => <AloneTrouble error={error} again={again} />}>
-            <Suspense>
-              <Sites />
-            </Suspense>
-          </Boundary>
-        ),
-      },
-      { path: '/s/:siteId', element: <Shell />, children: [...screenRoutes, { path: '*', element: <NoSuchPlace /> }] },
-      { path: '*', element: <Navigate to="/" replace /> },
-    ],
+    path: '/sites',
+    element: (
+      <Boundary instead={(error, again) => <AloneTrouble error={error} again={again} />}>
+        <Suspense>
+          <Sites />
+        </Suspense>
+      </Boundary>
+    ),
   },
-]);
+  { path: '/s/:siteId', element: <Shell />, children: [...screenRoutes, { path: '*', element: <NoSuchPlace /> }] },
+  { path: '*', element: <Navigate to="/" replace /> },
+];
+
+/** What stands at the place where we are. One that fails as a whole says so, and another place begins anew. */
+function Places() {
+  const routes = useRoutes(ROUTES);
+  const { pathname } = useLocation();
+  return (
+    <Boundary place={pathname} instead={(error, again) => <AloneTrouble error={error} again={again} />}>
+      {routes}
+    </Boundary>
+  );
+}
 
 export function App() {
   const [noted, setNoted] = useState(false);
@@ -39,7 +46,11 @@ export function App() {
   useErrands();
   return (
     <>
-      <RouterProvider router={router} />
+      <BrowserRouter>
+        <QuietNavigation>
+          <Places />
+        </QuietNavigation>
+      </BrowserRouter>
       <FocusKeeper />
       {noted && (
         <Boundary instead={() => <PlainNotes />}>
@@ -98,15 +109,10 @@ function AloneTrouble({ error, again }: { readonly error: Error; readonly again?
   );
 }
 
-function RouteTrouble() {
-  const error = useRouteError();
-  return <AloneTrouble error={error instanceof Error ? error : new Error(String(error))} />;
-}
-
 /** The first look: the site that was open last, or the demo. */
 function First() {
   const workspace = useWorkspaceApi();
-  const navigate = useNavigate();
+  const navigate = useQuietNavigate();
   const [failure, setFailure] = useState<string>();
   const [tries, setTries] = useState(0);
   useEffect(() => {

@@ -2,8 +2,7 @@ import { readableAddress } from '../../core/source/index.ts';
 import { Command } from 'cmdk';
 import { ArrowDown, FolderSync, Footprints, MoonStar, Redo2, Shapes, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { useNavigate } from 'react-router';
-import { siteText, StateSign, STOPS, useRoute } from '../components/index.ts';
+import { siteText, StateSign, STOPS, useRoute, useQuietNavigate } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { WAYS } from './screens.tsx';
 import { applyTheme, shownTheme } from './theme.ts';
@@ -26,7 +25,7 @@ export function Palette({
   const [typed, setTyped] = useState('');
   const rows = useWorkspace((state) => state.rows);
   const { go, goToPage, linkTo } = useRoute();
-  const navigate = useNavigate();
+  const navigate = useQuietNavigate();
   const close = (run: () => void) => () => {
     onClose();
     run();

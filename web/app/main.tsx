@@ -33,6 +33,7 @@ async function start(): Promise<void> {
       (there) => workspace.heardServer(there),
     ),
     now: () => new Date(),
+    newId: () => crypto.randomUUID(),
     tab: crypto.randomUUID(),
     unsavedEntries: tabMemory(() => sessionStorage),
     tell: (what) => note(TOLD[what].text, { id: what, duration: 8_000 }, TOLD[what].tone),

@@ -3,10 +3,12 @@ import { useLocation } from 'react-router';
 import { VIEWS as DOORS } from '../doors/views.ts';
 import { VIEWS as MAPS } from '../map/views.ts';
 import { VIEWS as MEANING } from '../meaning/views.ts';
+import { VIEWS as PROOF } from '../proof/views.ts';
 import { VIEWS as RELEASES } from '../release/views.ts';
 import type { Stop } from '../../core/checks/index.ts';
 import { PageLink, STOPS } from '../components/index.ts';
 import { Empty, fetchPart, part } from '../ui/index.ts';
+import { VIEWS as WATCH } from '../watch/views.ts';
 import { VIEWS as WORDS } from '../words/views.ts';
 
 const NewVersion = part(() => import('../sites/NewVersion.tsx'), 'NewVersion');
@@ -20,7 +22,7 @@ const SCREENS = {
   map: part(() => import('../map/Maps.tsx'), 'Maps'),
   weight: part(() => import('../weight/Weight.tsx'), 'Weight'),
   release: part(() => import('../release/Release.tsx'), 'Release'),
-  proof: part(() => import('../proof/Proof.tsx'), 'Proof'),
+  proof: part(() => import('../proof/ProofStop.tsx'), 'ProofStop'),
   watch: part(() => import('../watch/Watch.tsx'), 'Watch'),
 } satisfies Record<Stop, () => ReactNode>;
 
@@ -31,6 +33,8 @@ export const WAYS: Readonly<Record<string, readonly { readonly id: string; reado
   doors: DOORS,
   map: MAPS,
   release: RELEASES,
+  proof: PROOF,
+  watch: WATCH,
 };
 
 /** The routes below a site's own. */

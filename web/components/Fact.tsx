@@ -135,7 +135,7 @@ export function MainAddress() {
 }
 
 /** What another main address would do, told before it is taken. */
-function AddressEffect({ origin }: { readonly origin: string }) {
+export function AddressEffect({ origin }: { readonly origin: string }) {
   const settled = useDebounced(origin, 300);
   const effect = useReport((one) => one.tools.analysis.mainAddressEffect(settled), settled);
   const byId = useWorkspace((state) => state.byId);

@@ -1,5 +1,5 @@
 import type { AnchorHTMLAttributes, MouseEvent } from 'react';
-import { useNavigate } from 'react-router';
+import { useQuietNavigate } from './QuietNavigation.tsx';
 
 /**
  * A link to an address of the app that does not ask where we are: a list of many is not drawn anew with each place. Pressed plainly it goes there within the
@@ -10,7 +10,7 @@ export function QuietLink({
   state,
   ...rest
 }: { readonly to: string; readonly state?: unknown } & Omit<AnchorHTMLAttributes<HTMLAnchorElement>, 'href' | 'onClick'>) {
-  const navigate = useNavigate();
+  const navigate = useQuietNavigate();
   const follow = (event: MouseEvent): void => {
     if (event.defaultPrevented || event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
     event.preventDefault();

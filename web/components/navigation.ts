@@ -1,8 +1,9 @@
 import { useCallback } from 'react';
-import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useLocation, useParams, useSearchParams } from 'react-router';
 import type { Stop } from '../../core/checks/index.ts';
 import { isEnoughAt } from '../../core/checks/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
+import { useQuietNavigate } from './QuietNavigation.tsx';
 
 export const STOPS: readonly { readonly id: Stop; readonly name: string; readonly trade: string }[] = [
   { id: 'words', name: 'Words', trade: 'titles & descriptions' },
@@ -49,7 +50,7 @@ export function useLinkTo(): (to: Stop | '', id?: string | null) => string {
 export function useRoute() {
   const { siteId = '' } = useParams();
   const [query] = useSearchParams();
-  const navigate = useNavigate();
+  const navigate = useQuietNavigate();
   const { pathname, state } = useLocation();
   const stop = pathname.split('/')[3] || undefined;
   const asked = query.get('page');

@@ -37,10 +37,6 @@ export const wording = {
   saysForWhom: 'For which engines',
   saysAdvice:
     'Most sites leave all of this alone. Limits make a result plainer, and plainer results are chosen less often. Of several words the most restrictive counts.',
-  live: 'As it is out there now',
-  liveWhy: 'asks the address itself, as any visitor would',
-  liveDiffers: 'What is live differs from what is planned here. Nothing counts before it is released.',
-  twins: 'The same page under its other names',
   pagesLead: 'What you want of each page against what engines will do once this is released. Press a number to see those pages.',
   matrix: 'What you want, and what is so',
   cells: {

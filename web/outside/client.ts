@@ -1,6 +1,9 @@
 import { SKERRY, type EngineId } from '../../core/engines/index.ts';
 import { z } from 'zod';
 import {
+  addressAnswer,
+  dnsAnswer,
+  nameAnswer,
   clockAnswer,
   demoStory,
   engineSite,
@@ -9,10 +12,13 @@ import {
   hostedAnswer,
   hostedSite,
   liveAnswer,
+  livePagesAnswer,
   missingAnswer,
+  noticeAnswer,
   proofOutcome,
   proofTag,
   searchAnswer,
+  seenAnswer,
   crawlAddresses,
   crawlBegun,
   crawlView,
@@ -20,13 +26,19 @@ import {
   type CrawlLimits,
   type CrawlView,
   type ZoneRecord,
+  type AddressAnswer,
+  type DnsAnswer,
+  type NameAnswer,
   type ClockAnswer,
   type DemoStory,
   type EngineSite,
   type FetchedMap,
   type HostedSite,
   type LiveAnswer,
+  type LivePagesAnswer,
   type MissingAnswer,
+  type NoticeAnswer,
+  type SeenAnswer,
   type ProofTag,
   type Offline,
   type ReleaseRequest,
@@ -57,12 +69,30 @@ export interface Outside {
   release(host: string, request: ReleaseRequest): Promise<HostedSite>;
   /** Takes a hosted site offline; `null` takes it back. */
   setOffline(host: string, offline: Offline | null): Promise<HostedSite>;
+  /** Leads a whole hosted site to another address; `null` takes that back. */
+  setMoved(host: string, to: string | null): Promise<HostedSite>;
+  /** Whether a name can be had at the stand-in host. */
+  nameState(host: string): Promise<NameAnswer>;
+  /** What name servers say. */
+  dns(name: string, type: 'A' | 'AAAA' | 'CNAME' | 'TXT'): Promise<DnsAnswer>;
   /** What an engine can be asked; Skerry where none is named. */
   proofTag(host: string, engine?: EngineId): Promise<ProofTag>;
   verify(host: string, origin: string, way?: 'tag' | 'file' | 'txt', engine?: EngineId): Promise<ProofOutcome>;
   /** The records of a domain in the stand-in zone; with `records`, after setting them. */
   zone(domain: string, records?: readonly ZoneRecord[]): Promise<readonly ZoneRecord[]>;
   handIn(host: string, address: string, engine?: EngineId): Promise<EngineSite>;
+  /** Takes a map that was handed in back. */
+  takeMapBack(host: string, address: string, engine: EngineId): Promise<EngineSite>;
+  /** Puts addresses in line for a fresh visit. */
+  visitSoon(host: string, addresses: readonly string[], engine: EngineId): Promise<EngineSite>;
+  /** Tells the engines what the site is wished to be found for: what searchers type. */
+  wishedFor(host: string, phrases: readonly string[]): Promise<void>;
+  /** What searchers saw of the site and pressed. */
+  seen(host: string, engine: EngineId): Promise<SeenAnswer>;
+  /** One address as an engine knows it. */
+  closely(address: string, engine: EngineId): Promise<AddressAnswer>;
+  /** Sends a notice of changes to an endpoint of the IndexNow protocol. */
+  tell(notice: { readonly endpoint: string; readonly host: string; readonly key: string; readonly addresses: readonly string[] }): Promise<NoticeAnswer>;
   engineSite(host: string, engine?: EngineId): Promise<EngineSite>;
   search(query: string, engine?: EngineId): Promise<SearchAnswer>;
   /** Brings a site in from its address: begun, looked at, stopped, gone on with, fetched. */
@@ -75,6 +105,8 @@ export interface Outside {
   };
   /** How an address answers now, and what one crawler makes of it. */
   live(address: string, crawler?: string): Promise<LiveAnswer>;
+  /** What pages of the site say right now, in the order of their addresses; 50 at most. */
+  livePages(addresses: readonly string[]): Promise<LivePagesAnswer>;
   /** Fetches a map by its address. */
   map(address: string): Promise<FetchedMap>;
 }
@@ -125,6 +157,9 @@ export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => v
     missing: (hashes) => ask('POST', '/api/host/missing', missingAnswer, { hashes }),
     sendBytes: async (bundle) => void (await ask('POST', '/api/host/bytes', z.object({ kept: z.number() }), bundle)),
     setOffline: (host, offline) => ask('POST', `/api/host/sites/${host}/offline`, hostedSite, { offline }),
+    setMoved: (host, to) => ask('POST', `/api/host/sites/${host}/moved`, hostedSite, { to }),
+    nameState: (host) => ask('GET', `/api/names/${host}`, nameAnswer),
+    dns: (name, type) => ask('GET', `/api/dns${query('name', name)}&type=${type}`, dnsAnswer),
     release: (host, request) => ask('POST', `/api/host/sites/${host}/releases`, hostedSite, request),
     proofTag: (host, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/tags/${host}`, proofTag),
     verify: (host, origin, way = 'tag', engine: EngineId = SKERRY.id) =>
@@ -142,9 +177,16 @@ export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => v
     zone: async (domain, records) =>
       (records ? await ask('POST', `/api/zone/${domain}`, zoneAnswer, { records }) : await ask('GET', `/api/zone/${domain}`, zoneAnswer)).records,
     handIn: (host, address, engine: EngineId = SKERRY.id) => ask('POST', `/api/engines/${engine}/sitemaps`, engineSite, { host, address }),
+    takeMapBack: (host, address, engine) => ask('POST', `/api/engines/${engine}/sitemaps/taken-back`, engineSite, { host, address }),
+    visitSoon: (host, addresses, engine) => ask('POST', `/api/engines/${engine}/visits`, engineSite, { host, addresses }),
+    wishedFor: async (host, phrases) => void (await ask('POST', '/api/engines/phrases', z.object({}), { host, phrases })),
+    seen: (host, engine) => ask('GET', `/api/engines/${engine}/seen/${host}`, seenAnswer),
+    closely: (address, engine) => ask('GET', `/api/engines/${engine}/address${query('address', address)}`, addressAnswer),
+    tell: (notice) => ask('POST', '/api/notices', noticeAnswer, notice),
     engineSite: (host, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/sites/${host}`, engineSite),
     search: (text, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/search${query('q', text)}`, searchAnswer),
     live: (address, crawler = SKERRY.crawler) => ask('GET', `/api/live${query('address', address)}&crawler=${encodeURIComponent(crawler)}`, liveAnswer),
+    livePages: (addresses) => ask('POST', '/api/live-pages', livePagesAnswer, { addresses }),
     map: (address) => ask('GET', `/api/map${query('address', address)}`, fetchedMap),
   };
 }

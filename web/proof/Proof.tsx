@@ -1,4 +1,3 @@
-import { Check, Circle } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { SKERRY } from '../../core/engines/index.ts';
 import type { LiveAnswer } from '../../core/exchange/index.ts';
@@ -6,7 +5,7 @@ import type { ProofOutcome } from '../../core/ownership/index.ts';
 import { claimsOf, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { counted, proofWords, shortDate } from '../../core/wording/index.ts';
-import { Rail, useRoute } from '../components/index.ts';
+import { Rail, StepLine, useRoute } from '../components/index.ts';
 import { Copyable, note, Segments, useAsync } from '../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { KNOWN, PasteProof } from './PasteProof.tsx';
@@ -69,34 +68,39 @@ export function Proof() {
       <section className="mt-6" aria-labelledby="before">
         <h2 id="before">{wording.before}</h2>
         <ol className="panel mt-2">
-          <Line
+          <StepLine
             done={claim !== undefined}
-            text={
+            name={
               claim
                 ? `Its ${{ tag: 'tag', file: 'file', txt: 'record', cname: 'record' }[claim.kind]} is ${isRecord ? 'written down' : 'placed'}`
                 : 'What it gave is placed'
             }
-            note={claim ? `${claim.name}: ${claim.content}` : 'Paste it above.'}
+            why={claim ? `${claim.name}: ${claim.content}` : 'Paste it above.'}
           />
           {isRecord ? null : (
-            <Line
+            <StepLine
               done={claim !== undefined && !waits}
-              text="It is released"
-              note={waits ? 'It waits for release; what is not released is not seen.' : claim ? 'It went out with the last release.' : 'After it is placed.'}
-              action={waits ? { label: 'Release', run: () => go('release') } : undefined}
-            />
+              name="It is released"
+              why={waits ? 'It waits for release; what is not released is not seen.' : claim ? 'It went out with the last release.' : 'After it is placed.'}
+            >
+              {waits && (
+                <button type="button" className="link-act text-note" onClick={() => go('release')}>
+                  Release
+                </button>
+              )}
+            </StepLine>
           )}
           {isRecord ? null : (
-            <Line
+            <StepLine
               done={front.value?.answer.ok === true && front.value.answer.status === 200}
-              text={wording.homeAnswers}
-              note={front.value === undefined ? (front.failure ?? wording.asking) : `${answerWords(front.value)} ${wording.homeAnswersWhy}`}
+              name={wording.homeAnswers}
+              why={front.value === undefined ? (front.failure ?? wording.asking) : `${answerWords(front.value)} ${wording.homeAnswersWhy}`}
             />
           )}
-          <Line
+          <StepLine
             done={engine?.verifiedAt !== undefined}
-            text="Skerry has found it"
-            note={
+            name="Skerry has found it"
+            why={
               engine?.verifiedAt
                 ? `since ${shortDate(engine.verifiedAt)}; it looks again at each visit`
                 : 'It looks where it was told to: in the head, at the root, or in the domain’s records.'
@@ -169,34 +173,5 @@ function Outcome({
         </button>
       )}
     </div>
-  );
-}
-
-function Line({
-  done,
-  text,
-  note,
-  action,
-}: {
-  readonly done: boolean;
-  readonly text: string;
-  readonly note: string;
-  readonly action?: { readonly label: string; readonly run: () => void } | undefined;
-}) {
-  return (
-    <li className="flex items-start gap-3 border-t border-line px-3.5 py-2.5 first:border-t-0">
-      <span className={`cost ${done ? 'cost-fine' : 'cost-polish'}`}>
-        {done ? <Check size={16} strokeWidth={2.5} role="img" aria-label="done" /> : <Circle size={14} role="img" aria-label="open" />}
-      </span>
-      <div className="min-w-0 flex-1">
-        <p className="font-semibold">{text}</p>
-        <p className="soft break-all text-note">{note}</p>
-      </div>
-      {action && (
-        <button type="button" className="link-act text-note" onClick={action.run}>
-          {action.label}
-        </button>
-      )}
-    </li>
   );
 }

@@ -154,10 +154,10 @@ function Pick({
 }
 
 function Compared({ from, to }: { readonly from: Ref; readonly to: Ref }) {
-  const compared = useReport(async (one) => ({ found: await one.tools.analysis.compareReleases(from, to) }), `${from} ${to}`);
+  const compared = useReport(async (one) => ({ items: (await one.tools.analysis.compareReleases(from, to)) ?? [] }), `${from} ${to}`);
   const { drawn, more } = useMore(`${from} ${to}`);
   if (!compared) return <Busy what="Comparing" done={0} of={1} />;
-  const items = compared.found?.items ?? [];
+  const { items } = compared;
   if (items.length === 0) return <p className="soft">{wording.noDifference}</p>;
   return (
     <>

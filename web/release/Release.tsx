@@ -6,6 +6,8 @@ import './release.css';
 
 const SCREENS = {
   waiting: part(() => import('./Waiting.tsx'), 'Waiting'),
+  live: part(() => import('./Drift.tsx'), 'Drift'),
+  address: part(() => import('./Address.tsx'), 'Address'),
   earlier: part(() => import('./Earlier.tsx'), 'Earlier'),
 } satisfies Record<View, () => ReactNode>;
 

@@ -1,14 +1,20 @@
 import { fieldChanges, type ReleaseItem } from '../../core/release/index.ts';
-import { counted } from '../../core/wording/index.ts';
-import { PageLink } from '../components/index.ts';
-import { useWorkspace } from '../workspace/index.ts';
+import { counted, fullDate } from '../../core/wording/index.ts';
+import { Link } from 'react-router';
+import { PageLink, useRoute } from '../components/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { nextLook } from './look.ts';
 import { wording } from './wording.ts';
 
 /** What one would want to know before a release goes out: pages that leak still, and proofs that it would take away. */
 export function Reminders({ items }: { readonly items: readonly ReleaseItem[] }) {
+  const { linkToView } = useRoute();
   const leaking = useWorkspace((state) => state.rows.find((row) => row.state === 'leaking'));
   const count = useWorkspace((state) => state.numbers.states.leaking ?? 0);
   const home = useWorkspace((state) => state.rows.find((row) => row.address === '/')?.id);
+  const looks = useWorkspace((state) => state.document.tables.looks);
+  const today = useWorkspaceApi().tools.now().toISOString();
+  const due = nextLook(looks);
   const lost = items.flatMap((item) =>
     item.path !== home
       ? []
@@ -27,6 +33,14 @@ export function Reminders({ items }: { readonly items: readonly ReleaseItem[] })
             {wording.toProof}
           </PageLink>
         </div>
+      )}
+      {due !== undefined && due <= today && (
+        <p className="notice mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">
+          <span className="min-w-0 flex-1 basis-64">{wording.lookDue(fullDate(looks['']?.at ?? ''))}</span>
+          <Link className="link-act" to={linkToView('release', 'live')}>
+            {wording.toLook}
+          </Link>
+        </p>
       )}
       {count > 0 && leaking && (
         <p className="notice notice-amber mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">

@@ -19,7 +19,7 @@ export function WaitingItem({ item, held, onHeld }: { readonly item: ReleaseItem
   const takeBack = item.own || item.hosting ? [] : takenBack(document, item.path);
   const title = item.hosting ? (item.path === 'visitors' ? wording.visitors : wording.headers) : (name ?? item.path);
   const waits = goes(held, item);
-  const free = item.what !== 'changed' || item.own || item.hosting === true || item.path === item.out || canWaitMoved(item);
+  const free = canWait(item);
   const fields = item.own || item.hosting ? [] : fieldChanges(item.edits, item.before);
   return (
     <li className="border-t border-line first:border-t-0" data-waiting={item.path} data-goes={waits}>
@@ -71,9 +71,6 @@ export function WaitingItem({ item, held, onHeld }: { readonly item: ReleaseItem
     </li>
   );
 }
-
-/** A page whose address is the one it is out at can wait; one that moves cannot, since others lead to where it will be. */
-const canWaitMoved = (item: ReleaseItem): boolean => !fieldChanges(item.edits, item.before).some(({ key }) => key === 'addresses') && canWait(item, undefined);
 
 function Field({
   item,

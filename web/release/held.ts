@@ -1,4 +1,4 @@
-import { fieldChanges, itemKey, type Held, type ReleaseItem } from '../../core/release/index.ts';
+import { canWait, fieldChanges, itemKey, type Held, type ReleaseItem } from '../../core/release/index.ts';
 
 /** Whether an item goes, waits, or goes in part. */
 export function goes(held: Held, item: ReleaseItem): 'all' | 'some' | 'none' {
@@ -27,13 +27,13 @@ export function withField(held: Held, item: ReleaseItem, field: string, going: b
   return { ...withItem(held, item, true), [itemKey(item)]: whole ? 'whole' : [...waiting] };
 }
 
-/** Of what is to wait, that which still differs from what is out. */
+/** Of what is to wait, that which still differs from what is out, and can wait still. */
 export function stillHeld(held: Held, items: readonly ReleaseItem[]): Held {
   const there = new Map(items.map((item) => [itemKey(item), item]));
   return Object.fromEntries(
     Object.entries(held).flatMap(([key, what]): [string, Held[string]][] => {
       const item = there.get(key);
-      if (!item) return [];
+      if (!item || !canWait(item)) return [];
       if (what === 'whole') return [[key, what]];
       const fields = new Set(fieldChanges(item.edits, item.before).map((field) => field.key));
       const left = what.filter((field) => fields.has(field));

@@ -2,5 +2,7 @@
 export const VIEWS = [
   { id: 'waiting', name: 'What goes live' },
   { id: 'earlier', name: 'Earlier releases' },
+  { id: 'live', name: 'What is out there' },
+  { id: 'address', name: 'Address' },
 ] as const;
 export type View = (typeof VIEWS)[number]['id'];

@@ -1,5 +1,6 @@
 import { FolderSync } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { versionOf } from '../../core/site/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { counted, REFUSAL_WORDS, shortDate } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
@@ -17,7 +18,7 @@ let jobs = 0;
 export function NewVersion() {
   const workspace = useWorkspaceApi();
   const site = useWorkspace((state) => state.site);
-  const version = useWorkspace((state) => state.document.tables.source['']?.version ?? 0);
+  const version = useWorkspace((state) => versionOf(state.document));
   const [busy, setBusy] = useState<{ job: string; done: number; of: number }>();
   const [failure, setFailure] = useState<string>();
   const [outcome, setOutcome] = useState<'same' | 'taken' | 'planned-anew'>();

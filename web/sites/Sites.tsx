@@ -1,7 +1,7 @@
+import { useQuietNavigate } from '../components/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { FilePlus2, Globe, ListPlus, PackageOpen, Sparkle } from 'lucide-react';
 import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { REFUSAL_WORDS } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
@@ -24,7 +24,7 @@ const MOST_INSIDE = 6;
 /** All sites in this browser, and the ways to bring one in. */
 export function Sites() {
   const workspace = useWorkspaceApi();
-  const navigate = useNavigate();
+  const navigate = useQuietNavigate();
   const [list, setList] = useState<{ readonly sites: readonly SiteRecord[]; readonly bin: readonly SiteRecord[] }>();
   const sites = list?.sites;
   const heading = useRef<HTMLHeadingElement>(null);

@@ -74,6 +74,16 @@ export function Said({ title, chosen, children }: { readonly title: string; read
   );
 }
 
+/** The address of a page, or where it was and is, and a word about it. */
+export function PathLine({ paths, children }: { readonly paths: readonly string[]; readonly children?: ReactNode }) {
+  return (
+    <li className="flex flex-wrap gap-x-3 border-t border-line px-4 py-2 text-small">
+      <span className="mono break-all">{paths.map((path) => readableAddress(addressOf(path))).join(' → ')}</span>
+      <span className="soft text-note">{children}</span>
+    </li>
+  );
+}
+
 /** A word of the owner, with where it is said. */
 export function OneWord({ one }: { readonly one: ThreeWays }) {
   return (

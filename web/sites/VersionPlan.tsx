@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { formerAddress, type MergePlan } from '../../core/merge/index.ts';
+import type { MergePlan, ThreeWays } from '../../core/merge/index.ts';
 import { addressOf, KIND_TABLE } from '../../core/site/index.ts';
 import { readableAddress } from '../../core/source/index.ts';
 import { Segments } from '../ui/index.ts';
-import { Addresses, Folded, Long, OneWord, Part, pathOf, Said, Sum } from './VersionParts.tsx';
+import { Addresses, Folded, Long, OneWord, Part, PathLine, pathOf, Said, Sum } from './VersionParts.tsx';
 import { FOUND_BY, newVersion as wording, SAID } from './wording.ts';
 
 /** What taking a new version in would do, and what is to be decided about it. */
@@ -20,9 +20,9 @@ export function VersionPlan({
   const [redirects, setRedirects] = useState<Readonly<Record<string, string>>>({});
   const bad = Object.entries(redirects).filter(([, to]) => to.trim() !== '' && !/^\/(?!\/)\S*$/.test(to.trim()));
   const { pages } = plan;
-  const choose = (keys: readonly string[], side: 'mine' | 'theirs'): void => {
+  const choose = (ones: readonly ThreeWays[], side: 'mine' | 'theirs'): void => {
     const next = new Set(theirs);
-    for (const key of keys) {
+    for (const { key } of ones) {
       if (side === 'theirs') next.add(key);
       else next.delete(key);
     }
@@ -71,30 +71,11 @@ export function VersionPlan({
           why={wording.conflictsWhy}
           act={
             <>
-              <button
-                type="button"
-                className="btn btn-sm btn-outline-ink"
-                onClick={() =>
-                  choose(
-                    plan.conflicts.map(({ key }) => key),
-                    'mine',
-                  )
-                }
-              >
-                {wording.allMine}
-              </button>
-              <button
-                type="button"
-                className="btn btn-sm btn-outline-ink"
-                onClick={() =>
-                  choose(
-                    plan.conflicts.map(({ key }) => key),
-                    'theirs',
-                  )
-                }
-              >
-                {wording.allTheirs}
-              </button>
+              {(['mine', 'theirs'] as const).map((side) => (
+                <button key={side} type="button" className="btn btn-sm btn-outline-ink" onClick={() => choose(plan.conflicts, side)}>
+                  {side === 'mine' ? wording.allMine : wording.allTheirs}
+                </button>
+              ))}
             </>
           }
         >
@@ -107,7 +88,7 @@ export function VersionPlan({
                   <Segments
                     label={`${SAID[one.what]} of ${pathOf(one)}`}
                     value={theirs.has(one.key) ? 'theirs' : 'mine'}
-                    onChange={(side) => choose([one.key], side)}
+                    onChange={(side) => choose([one], side)}
                     options={[
                       { value: 'mine', label: wording.mine },
                       { value: 'theirs', label: wording.theirs },
@@ -141,7 +122,7 @@ export function VersionPlan({
             {({ id, words }) => (
               <li key={id} className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-t border-line px-4 py-2.5">
                 <span className="mono min-w-0 flex-1 basis-56 break-all text-small">
-                  {readableAddress(formerAddress(id))}
+                  {readableAddress(addressOf(id))}
                   {words > 0 && <span className="soft ml-2 font-sans text-note">{wording.withWords(words)}</span>}
                 </span>
                 <label className="flex min-w-0 flex-1 basis-60 items-center gap-2 text-small">
@@ -150,7 +131,7 @@ export function VersionPlan({
                     className="input input-sm mono min-w-0 flex-1"
                     placeholder="/"
                     list="addresses-there"
-                    aria-label={wording.leadsFrom(formerAddress(id))}
+                    aria-label={wording.leadsFrom(addressOf(id))}
                     aria-invalid={bad.some(([file]) => file === id)}
                     value={redirects[id] ?? ''}
                     onChange={(event) => setRedirects({ ...redirects, [id]: event.target.value })}
@@ -166,12 +147,9 @@ export function VersionPlan({
         <Part title={wording.movedTitle} why={wording.movedWhy}>
           <Long of={pages.moved}>
             {({ from, to, by }) => (
-              <li key={from} className="flex flex-wrap gap-x-3 border-t border-line px-4 py-2 text-small">
-                <span className="mono break-all">
-                  {readableAddress(addressOf(from))} → {readableAddress(addressOf(to))}
-                </span>
-                <span className="soft text-note">{FOUND_BY[by]}</span>
-              </li>
+              <PathLine key={from} paths={[from, to]}>
+                {FOUND_BY[by]}
+              </PathLine>
             )}
           </Long>
         </Part>
@@ -185,25 +163,16 @@ export function VersionPlan({
         <Folded title={wording.kindsTitle(plan.kinds.length)}>
           <Long of={plan.kinds}>
             {({ page, from, to }) => (
-              <li key={page} className="flex flex-wrap gap-x-3 border-t border-line px-4 py-2 text-small">
-                <span className="mono break-all">{readableAddress(addressOf(page))}</span>
-                <span className="soft">
-                  {KIND_TABLE[from].one} → {KIND_TABLE[to].one}
-                </span>
-              </li>
+              <PathLine key={page} paths={[page]}>
+                {KIND_TABLE[from].one} → {KIND_TABLE[to].one}
+              </PathLine>
             )}
           </Long>
         </Folded>
       )}
       {pages.added.length > 0 && (
         <Folded title={wording.addedTitle(pages.added.length)}>
-          <Long of={pages.added}>
-            {(id) => (
-              <li key={id} className="mono border-t border-line px-4 py-2 text-small break-all">
-                {readableAddress(addressOf(id))}
-              </li>
-            )}
-          </Long>
+          <Long of={pages.added}>{(id) => <PathLine key={id} paths={[id]} />}</Long>
         </Folded>
       )}
     </section>

@@ -1,9 +1,8 @@
 import { KIND_TABLE } from '../../core/site/index.ts';
 import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
-import { useNavigate } from 'react-router';
 import type { PageRow } from '../../core/rows/index.ts';
 import { STATE_WORDS } from '../../core/wording/index.ts';
-import { byKind, StateSign, useRoute } from '../components/index.ts';
+import { byKind, StateSign, useRoute, useQuietNavigate } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 
 const TROUBLE = new Set(['shut-out', 'leaking']);
@@ -21,7 +20,7 @@ export function Sky() {
     NONE,
   );
   const { linkTo } = useRoute();
-  const navigate = useNavigate();
+  const navigate = useQuietNavigate();
   const sky = useRef<HTMLElement>(null);
   // One stop of the Tab key: it comes back to the sign it left.
   const [here, setHere] = useState<string>();

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import type { RemainingStep } from '../../core/rows/index.ts';
 import { stepWords } from '../../core/wording/index.ts';
-import { useRoute } from '../components/index.ts';
+import { useRoute, useQuietNavigate } from '../components/index.ts';
 import { useHotkey } from '../ui/index.ts';
 import { hideProperly, makeHome, openPage, setKindIntent, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
@@ -11,7 +11,7 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
   const workspace = useWorkspaceApi();
   const byId = useWorkspace((state) => state.byId);
   const { linkTo, linkToView } = useRoute();
-  const navigate = useNavigate();
+  const navigate = useQuietNavigate();
   const [home, setHome] = useState<string>();
   const shown = step.code === 'no-home' && home !== undefined ? { ...step, pages: [home, ...step.pages] } : step;
   const words = stepWords(shown, (id) => byId.get(id)?.name ?? id);

@@ -196,10 +196,3 @@ export async function loadRelease(db: Database, siteId: string, number: number):
 export async function keptReleases(db: Database, siteId: string): Promise<readonly number[]> {
   return (await db.getAllKeys('releases', siteRange(siteId))).map(([, number]) => number);
 }
-
-/** Forgets releases that were kept. */
-export async function dropReleases(db: Database, siteId: string, numbers: readonly number[]): Promise<void> {
-  const transaction = db.transaction('releases', 'readwrite');
-  for (const number of numbers) void transaction.store.delete([siteId, number]);
-  await transaction.done;
-}

@@ -18,7 +18,6 @@ export {
   listAside,
   loadDocument,
   loadHistory,
-  dropReleases,
   keptReleases,
   loadManifest,
   loadRelease,

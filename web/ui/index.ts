@@ -23,3 +23,4 @@ export { like, useKeptState } from './kept-state.ts';
 export { DataTable, byText, type Column, type SortedElsewhere } from './DataTable.tsx';
 export { useAsync, type Asked } from './async.ts';
 export { useDrop } from './drop.ts';
+export { Chart, type Series } from './Chart.tsx';

@@ -1,106 +1,238 @@
 import { CircleDashed, CircleMinus, Link2, ListChecks } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import type { EngineRow } from '../../core/exchange/index.ts';
-import { gateWords, shortDate } from '../../core/wording/index.ts';
-import { PageLink, PageName } from '../components/index.ts';
-import { byText, DataTable, type Column } from '../ui/index.ts';
-import { useWorkspace } from '../workspace/index.ts';
+import { Link } from 'react-router';
+import { expectedVisits, visitsAllowed } from '../../core/engine/index.ts';
+import { KIND_TABLE, type Kind } from '../../core/site/index.ts';
+import type { EngineRow, EngineSite } from '../../core/exchange/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
+import { pathAndQuery } from '../../core/source/index.ts';
+import { counted, gateWords, shortDate } from '../../core/wording/index.ts';
+import { PageLink, PageName, useRoute } from '../components/index.ts';
+import { byText, DataTable, note, type Column } from '../ui/index.ts';
+import { useWorkspaceApi } from '../workspace/index.ts';
+import { useRowOf } from './addresses.ts';
+import { useWatching } from './engines.tsx';
 import { OUTCOMES } from './wording.ts';
 
 const ICONS = { listed: ListChecks, bare: Link2, 'not-listed': CircleMinus, waiting: CircleDashed } as const;
 const COLOURS = { listed: 'text-success', bare: 'sign-half-hidden', 'not-listed': 'text-error', waiting: 'soft' } as const;
 const ORDER: readonly EngineRow['outcome'][] = ['bare', 'not-listed', 'waiting', 'listed'];
+const DAY = 86_400_000;
 
-const pathOf = ({ address }: EngineRow): string => new URL(address).pathname;
+const pathOf = ({ address }: EngineRow): string => pathAndQuery(new URL(address));
 const found = (record: EngineRow): Record<`data-${string}`, string> => ({ 'data-record': pathOf(record), 'data-outcome': record.outcome });
 
-const COLUMNS: readonly Column<EngineRow>[] = [
-  {
-    id: 'state',
-    name: 'State',
-    className: 'whitespace-nowrap',
-    cell: ({ outcome }) => {
-      const Icon = ICONS[outcome];
-      return (
-        <span className={`inline-flex items-center gap-2 font-semibold ${COLOURS[outcome]}`}>
-          <Icon size={16} aria-hidden /> {OUTCOMES[outcome]}
-        </span>
-      );
-    },
-  },
-  {
-    id: 'why',
-    name: 'Why',
-    className: 'text-note',
-    cell: ({ reason }) => {
-      const { evidence, means } = gateWords(reason);
-      return (
-        <>
-          {evidence}
-          <span className="soft block">{means}</span>
-        </>
-      );
-    },
-  },
-  {
-    id: 'visit',
-    name: 'Last visit',
-    className: 'whitespace-nowrap',
-    compare: byText(({ visitedAt }) => visitedAt),
-    cell: ({ visitedAt }) => (visitedAt ? shortDate(visitedAt) : <span className="soft">never</span>),
-  },
-];
+type Other = 'unmapped' | 'failed' | 'otherwise';
+const OTHERS: Readonly<Record<Other, string>> = { otherwise: 'Otherwise than you want', unmapped: 'Listed, in no map', failed: 'Failed' };
 
-/** Every address that the engine knows, with what became of it and why. */
-export function IndexTable({ records }: { readonly records: readonly EngineRow[] }) {
-  const [only, setOnly] = useState<EngineRow['outcome']>();
-  const rows = useWorkspace((state) => state.rows);
-  const byAddress = useMemo(() => new Map(rows.map((row) => [row.address, row])), [rows]);
-  const address: Column<EngineRow> = {
-    id: 'address',
-    name: 'Address',
-    className: 'min-w-40',
-    compare: byText((record) => record.address),
-    cell: (record) => {
-      const path = pathOf(record);
-      const row = byAddress.get(path);
-      return (
-        <>
-          {row && (
-            <PageLink to="doors" page={row.id} className="link-act text-left">
-              <PageName row={row} />
-            </PageLink>
-          )}
-          <span className="mono soft block break-all text-tiny">{path}</span>
-        </>
-      );
-    },
-  };
-  const shown = useMemo(
-    () => records.filter((record) => only === undefined || record.outcome === only).sort((a, b) => ORDER.indexOf(a.outcome) - ORDER.indexOf(b.outcome)),
-    [records, only],
+type Filter = EngineRow['outcome'] | Other;
+const FILTERS: readonly Filter[] = [...ORDER, 'otherwise', 'unmapped', 'failed'];
+
+/** Whether a record is one of those that a filter leaves. */
+function is(record: EngineRow, what: Filter, rowOf: (address: string) => PageRow | undefined): boolean {
+  switch (what) {
+    case 'unmapped':
+      return record.outcome === 'listed' && record.foundBy !== 'sitemap' && record.foundBy !== 'home';
+    case 'failed':
+      return (record.status ?? 0) >= 400 || record.reason.code === 'no-answer';
+    case 'otherwise': {
+      const intent = rowOf(record.address)?.intent;
+      const out = record.outcome === 'not-listed' || record.outcome === 'bare';
+      return intent === 'list' ? out : intent === 'out' && (record.outcome === 'listed' || record.outcome === 'bare');
+    }
+    default:
+      return record.outcome === what;
+  }
+}
+
+/** Every address that the engine knows, with what became of it and why: to be narrowed, looked at closely, and put in line for a fresh visit. */
+export function IndexTable({ site }: { readonly site: EngineSite }) {
+  const { tools } = useWorkspaceApi();
+  const { engine, host, under, during } = useWatching();
+  const { linkToView } = useRoute();
+  const [only, setOnly] = useState<Filter>();
+  const [kind, setKind] = useState<Kind>();
+  const [why, setWhy] = useState<string>();
+  const rowOf = useRowOf();
+  const { records, queue } = site;
+  // Thousands of records are looked through when they or the pages are others, not at each drawing.
+  const { kinds, reasons, counts } = useMemo(() => {
+    const reasons = new Map<string, EngineRow['reason']>();
+    for (const { reason } of records) if (!reasons.has(reason.code)) reasons.set(reason.code, reason);
+    return {
+      kinds: [...new Set(records.flatMap(({ address }) => rowOf(address)?.kind ?? []))],
+      reasons: [...reasons].sort(([a], [b]) => (a < b ? -1 : 1)),
+      counts: FILTERS.map((what) => ({ what, count: records.filter((record) => is(record, what, rowOf)).length })),
+    };
+  }, [records, rowOf]);
+  const expected = useMemo(
+    () => expectedVisits(records, queue, { perDay: visitsAllowed(engine, undefined), allowance: engine.freshVisits }),
+    [records, queue, engine],
   );
+  const begun = Date.parse(site.days[0]?.at ?? '');
+  const waiting = useMemo(() => new Map(queue.map(({ address }, at) => [address, at + 1])), [queue]);
+  const shown = useMemo(
+    () =>
+      records
+        .filter(
+          (record) =>
+            (only === undefined || is(record, only, rowOf)) &&
+            (kind === undefined || rowOf(record.address)?.kind === kind) &&
+            (why === undefined || record.reason.code === why),
+        )
+        .sort((a, b) => ORDER.indexOf(a.outcome) - ORDER.indexOf(b.outcome)),
+    [records, rowOf, only, kind, why],
+  );
+  const narrowed = only !== undefined || kind !== undefined || why !== undefined;
+  const again = async (): Promise<void> => {
+    const addresses = shown.map(({ address }) => address).slice(0, 1_000);
+    if (await during('Asking', () => tools.outside.visitSoon(host, addresses, engine.id)))
+      note(
+        `${counted(addresses.length, 'address is', 'addresses are')} in line. ${engine.name} takes ${engine.freshVisits} such a day, first of all.`,
+        {},
+        'good',
+      );
+  };
+  const columns: readonly Column<EngineRow>[] = [
+    {
+      id: 'address',
+      name: 'Address',
+      className: 'min-w-40',
+      compare: byText((record) => record.address),
+      cell: (record) => {
+        const row = rowOf(record.address);
+        return (
+          <>
+            {row && (
+              <PageLink to="doors" page={row.id} className="link-act text-left">
+                <PageName row={row} />
+              </PageLink>
+            )}
+            <Link
+              className="mono soft block break-all text-tiny hover:underline"
+              to={linkToView('watch', 'address', { address: record.address })}
+              aria-label={`Look closely at ${pathOf(record)}`}
+            >
+              {pathOf(record)}
+            </Link>
+          </>
+        );
+      },
+    },
+    {
+      id: 'state',
+      name: 'State',
+      className: 'whitespace-nowrap',
+      compare: byText(({ outcome }) => String(ORDER.indexOf(outcome))),
+      cell: ({ outcome }) => {
+        const Icon = ICONS[outcome];
+        return (
+          <span className={`inline-flex items-center gap-2 font-semibold ${COLOURS[outcome]}`}>
+            <Icon size={16} aria-hidden /> {OUTCOMES[outcome]}
+          </span>
+        );
+      },
+    },
+    {
+      id: 'why',
+      name: 'Why',
+      className: 'text-note',
+      compare: byText(({ reason }) => reason.code),
+      cell: ({ reason }) => {
+        const { evidence, means } = gateWords(reason);
+        return (
+          <>
+            {evidence}
+            <span className="soft block">{means}</span>
+          </>
+        );
+      },
+    },
+    {
+      id: 'visit',
+      name: 'Last visit',
+      className: 'whitespace-nowrap',
+      compare: byText(({ visitedAt }) => visitedAt),
+      cell: ({ visitedAt }) => (visitedAt ? shortDate(visitedAt) : <span className="soft">never</span>),
+    },
+    {
+      id: 'next',
+      name: 'Next',
+      className: 'whitespace-nowrap text-note',
+      compare: (a, b) => (expected.get(a.address) ?? 0) - (expected.get(b.address) ?? 0),
+      cell: ({ address }) => {
+        const place = waiting.get(address);
+        const day = expected.get(address) ?? 1;
+        return (
+          <>
+            {Number.isNaN(begun) ? `day ${day}` : `about ${shortDate(new Date(begun + day * DAY).toISOString())}`}
+            {place !== undefined && <span className="soft block">place {place} in line</span>}
+          </>
+        );
+      },
+    },
+  ];
   return (
     <>
-      <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Show only">
-        {ORDER.map((outcome) => {
-          const count = records.filter((record) => record.outcome === outcome).length;
-          return count === 0 ? null : (
-            <button
-              key={outcome}
-              type="button"
-              className="chip"
-              aria-pressed={only === outcome}
-              onClick={() => setOnly(only === outcome ? undefined : outcome)}
-            >
-              {OUTCOMES[outcome]} <span className="tabular-nums">{count}</span>
-            </button>
-          );
-        })}
+      <div className="mt-4 flex flex-wrap items-center gap-1.5">
+        <div className="flex flex-wrap gap-1.5" role="group" aria-label="Show only">
+          {counts.map(({ what, count }) =>
+            count === 0 ? null : (
+              <button key={what} type="button" className="chip" aria-pressed={only === what} onClick={() => setOnly(only === what ? undefined : what)}>
+                {what in OTHERS ? OTHERS[what as Other] : OUTCOMES[what as EngineRow['outcome']]} <span className="tabular-nums">{count}</span>
+              </button>
+            ),
+          )}
+        </div>
+        <Narrow label="Of one kind" all="every kind" value={kind} onChange={setKind} options={kinds.map((one) => [one, KIND_TABLE[one].many])} />
+        <Narrow
+          label="For one reason"
+          all="every reason"
+          value={why}
+          onChange={setWhy}
+          options={reasons.map(([code, reason]) => [code, gateWords(reason).evidence.slice(0, 60)])}
+        />
+        {narrowed && shown.length > 0 && (
+          <button type="button" className="btn btn-sm btn-outline-ink ml-auto" disabled={under !== undefined} onClick={() => void again()}>
+            {shown.length === 1 ? 'Look again at this one' : `Look again at these ${Math.min(shown.length, 1_000)}`}
+          </button>
+        )}
       </div>
       <div className="mt-2.5">
-        <DataTable rows={shown} list={only ?? ''} keyOf={({ address }) => address} data={found} columns={[address, ...COLUMNS]} />
+        <DataTable rows={shown} list={`${only ?? ''} ${kind ?? ''} ${why ?? ''}`} keyOf={({ address }) => address} data={found} columns={columns} />
       </div>
     </>
+  );
+}
+
+/** One of several, or all of them; nothing where there is no choice. */
+function Narrow<T extends string>({
+  label,
+  all,
+  value,
+  options,
+  onChange,
+}: {
+  readonly label: string;
+  readonly all: string;
+  readonly value: T | undefined;
+  readonly options: readonly (readonly [T, string])[];
+  readonly onChange: (value: T | undefined) => void;
+}) {
+  if (options.length < 2) return null;
+  return (
+    <select
+      className="select select-sm w-auto max-w-52"
+      aria-label={label}
+      value={value ?? ''}
+      onChange={(event) => onChange(options.find(([one]) => one === event.target.value)?.[0])}
+    >
+      <option value="">{all}</option>
+      {options.map(([one, name]) => (
+        <option key={one} value={one}>
+          {name}
+        </option>
+      ))}
+    </select>
   );
 }

@@ -6,7 +6,7 @@ import type { Engine } from '../../core/engines/index.ts';
 import { fit, TITLE_LIMITS, type TextLimit } from '../../core/titles/index.ts';
 import { extrasLine } from '../../core/wording/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
-import { wording } from './wording.ts';
+import { rankWords, wording } from './wording.ts';
 
 /** A search with the engine, answered in cards of our own. */
 export function SearchBox({ host, engine, refreshed }: { readonly host: string; readonly engine: Engine; readonly refreshed: string | undefined }) {
@@ -18,6 +18,10 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
     asked === undefined ? undefined : `${asked}\n${engine.id}\n${refreshed ?? ''}`,
   );
   const results = value?.results;
+  const ask = (text: string): void => {
+    setTyped(text);
+    setAsked(text);
+  };
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     setAsked(typed.trim());
@@ -44,10 +48,18 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
           {results.length === 0 ? (
             <p className="soft mt-2.5">{wording.nothingFound(engine.name)}</p>
           ) : (
-            <ol className="panel mt-2.5 max-h-[420px] overflow-auto" aria-label="Results" tabIndex={0}>
+            <ol className="panel mt-2.5" aria-label="Results">
               {results.map((result) => (
-                <li key={result.address} className="result border-t border-line first:border-t-0" data-result={result.address}>
-                  <p className="soft text-fine">{result.extras?.trail ? result.extras.trail.join(' › ') : trail(result.address)}</p>
+                <li
+                  key={result.address}
+                  className={`result border-t border-line first:border-t-0 ${new URL(result.address).host === host ? 'result-own' : ''}`}
+                  data-result={result.address}
+                >
+                  <p className="soft flex gap-2 text-fine">
+                    {result.position !== undefined && <span className="font-semibold tabular-nums">{result.position}</span>}
+                    <span className="min-w-0 break-all">{result.extras?.trail ? result.extras.trail.join(' › ') : trail(result.address)}</span>
+                    {new URL(result.address).host === host && <span className="ml-auto flex-none font-semibold text-amber-ink">yours</span>}
+                  </p>
                   <p className={result.bare ? 'mono mt-0.5 break-all' : 'result-title mt-0.5'}>
                     {result.bare ? result.title : fit(result.title, TITLE_LIMITS[0] as TextLimit).shown}
                   </p>
@@ -58,6 +70,21 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
                       {result.extras && extrasLine(result.extras) !== '' && <strong className="text-base-content">{extrasLine(result.extras)} — </strong>}
                       {marked(result)}
                     </p>
+                  )}
+                  {result.why && (
+                    <details className="mt-1 text-note">
+                      <summary className="soft">Why it stands here</summary>
+                      <p className="mt-0.5">{rankWords(result.why)}</p>
+                    </details>
+                  )}
+                  {result.more !== undefined && (
+                    <button
+                      type="button"
+                      className="link-act mt-1 text-note"
+                      onClick={() => ask(`site:${new URL(result.address).host} ${(asked ?? '').replace(/(?:^|\s)site:\S+/gi, ' ').trim()}`)}
+                    >
+                      {result.more} more from {new URL(result.address).host}
+                    </button>
                   )}
                 </li>
               ))}

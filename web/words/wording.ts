@@ -3,6 +3,17 @@ import type { Effective } from '../../core/site/index.ts';
 import type { Part, TextLimitId } from '../../core/titles/index.ts';
 
 export const wording = {
+  addPage: 'Add the page',
+  typedAddress: 'Address, or its end',
+  typedTitle: 'Title',
+  typedDescription: 'Description',
+  typedFaults: {
+    'no-address': 'This is no address of a page. It looks like about, or shop/cups.',
+    taken: 'There is a page at this address already.',
+    'other-site': 'This address is of another site.',
+  },
+  notAdded: 'The page could not be added. Nothing was changed.',
+  added: (name: string): string => `“${name}” is a page of the site now.`,
   enough: 'Good enough, stop here: every page has the words it needs.',
   noPages: 'There is no page here yet',
   noPagesWhy: 'Bring a site in, from a folder or a ZIP, and its pages stand at the left.',

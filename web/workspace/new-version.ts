@@ -1,5 +1,6 @@
+import type { ListedFile, ListedPage } from '../../core/ledger/index.ts';
 import { mergeChange, type MergeChoices, type MergePlan } from '../../core/merge/index.ts';
-import type { SiteDocument } from '../../core/site/index.ts';
+import { versionOf, type SiteDocument } from '../../core/site/index.ts';
 import { handOver, onProgress, type Bringing, type BroughtVersion } from '../analysis/index.ts';
 import { updateSite, type SiteVersion } from '../storage/index.ts';
 import type { Workspace } from './store.ts';
@@ -28,6 +29,24 @@ export async function bringVersion(
   return plan && version ? { siteId: site.id, document, plan, version } : 'same';
 }
 
+/** Adds a page to a site that was typed in, as one step for undo: its files with one more are another version of it. */
+export async function addPage(workspace: Workspace, page: ListedPage, file: ListedFile): Promise<boolean> {
+  await workspace.whenIdle();
+  const { site, document } = workspace.state;
+  if (!site) throw new Error('no site is open');
+  const brought = await workspace.tools.analysis.bringPage(workspace.tools.newId(), site.id, document, page, file);
+  if (!brought.ok || !brought.plan || !brought.version) return false;
+  let coming: Coming = { siteId: site.id, document, plan: brought.plan, version: brought.version };
+  // Another tab may say something meanwhile: then it is planned anew, a few times.
+  for (let turn = 0; turn < 5; turn++) {
+    const taken = await takeVersion(workspace, coming, { theirs: new Set(), redirects: {} });
+    if (taken === 'taken') return true;
+    coming = taken;
+  }
+  await leaveVersion(workspace, coming);
+  return false;
+}
+
 /** Takes a new version in as it was planned, as one step for undo. Where the owner said something else meanwhile nothing is done, and it is planned anew. */
 export async function takeVersion(workspace: Workspace, coming: Coming, choices: MergeChoices): Promise<'taken' | Coming> {
   await workspace.whenIdle();
@@ -41,7 +60,7 @@ export async function takeVersion(workspace: Workspace, coming: Coming, choices:
   if (!(await analysis.keepVersion(coming.siteId, coming.version)))
     throw new Error('The new files are not here any more. Nothing was changed; bring them in once more.');
   workspace.change(mergeChange(document, coming.plan, choices), { label: 'A new version of the site was brought in' });
-  if (workspace.state.document.tables.source['']?.version !== coming.version.number) throw new Error('It could not be taken in. Nothing was changed.');
+  if (versionOf(workspace.state.document) !== coming.version.number) throw new Error('It could not be taken in. Nothing was changed.');
   await workspace.whenIdle();
   return 'taken';
 }

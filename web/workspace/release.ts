@@ -40,7 +40,7 @@ export async function release(
   const { analysis, outside, now } = workspace.tools;
   const { document } = workspace.state;
   const number = nextNumber(workspace, to === 'host' ? await outside.hosted(siteHost(document)) : undefined);
-  const waiting = from === undefined ? await analysis.releaseItems() : ((await analysis.compareReleases(lastNumber(document), from))?.items ?? []);
+  const waiting = from === undefined ? await analysis.releaseItems() : ((await analysis.compareReleases(lastNumber(document), from)) ?? []);
   const items = waiting.filter((item) => held[itemKey(item)] !== 'whole');
   report('packing', 0, 1);
   const outgoing = await analysis.outgoing(

@@ -2,6 +2,7 @@ import { messageOf } from '../../core/source/index.ts';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
   applyChange,
+  changesVersion,
   differenceOf,
   doEntry,
   emptyDocument,
@@ -13,6 +14,7 @@ import {
   NOTHING_TO_UNDO,
   redoEntry,
   undoEntry,
+  versionOf,
   whyNot,
   all,
   type Change,
@@ -55,6 +57,8 @@ export interface WorkspaceTools {
   readonly tell: (what: Told) => void;
   readonly outside: Outside;
   readonly now: () => Date;
+  /** A name that nobody else has: a UUID. */
+  readonly newId: () => string;
   /** Names this tab among others: keys of two tabs are never one step. */
   readonly tab: string;
   /** Tells other tabs of the same browser; `listen` gives a function that stops. */
@@ -218,7 +222,7 @@ export class Workspace {
       const aside = (await listAside(db, siteId)).length;
       const rows = await keptComing;
       // Of another version of the files they are about other pages.
-      const kept = rows?.version === (loaded.document.tables.source['']?.version ?? 0) ? rows : undefined;
+      const kept = rows?.version === versionOf(loaded.document) ? rows : undefined;
       if (turn !== this.opened) return;
       this.seq = loaded.seq;
       // What could neither be written before nor now is still the owner's: it goes on in memory, and is written when there is room.
@@ -573,7 +577,7 @@ export class Workspace {
       while (this.queued.length > 0 && turn === this.opened) {
         const { site } = this.state;
         // Another version of the files: the site is read anew.
-        if (site && this.queued.some((change) => fieldsOf(change).some(({ table, key }) => table === 'source' && key === ''))) {
+        if (site && this.queued.some(changesVersion)) {
           this.queued = [];
           this.store.setState({ detail: undefined });
           await this.takeIn(() => this.readSite(turn, site.id, this.state.document), true);

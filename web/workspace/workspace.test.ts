@@ -119,6 +119,7 @@ function tab(unsavedEntries: { entries: unknown[] } = { entries: [] }, delay: ()
     analysis: overThread,
     outside: { engineSite: async () => Promise.reject(new Error('no server')) } as unknown as Outside,
     now: () => new Date(Date.UTC(2026, 10, 25, 10, 0, second++)),
+    newId: () => '00000000-0000-4000-8000-000000000000',
     tab: String(heard.size),
     watchAnalysis: () => () => undefined,
     startAnalysisAgain: () => undefined,
@@ -294,6 +295,8 @@ const PER_TABLE: { readonly [T in Table]: Change } = {
   pasted: set('pasted', 'index.html\ntitle', 'value', 'x'),
   care: set('care', '', 'wording', true),
   claims: all([set('claims', 'skerry', 'name', 'skerry-proof'), set('claims', 'skerry', 'content', 'x')]),
+  looks: set('looks', '', 'at', '2026-11-25T10:00:00Z'),
+  snippets: set('snippets', 's', 'code', '<script src="https://stats.example/s.js" async></script>'),
   releases: set('releases', '3', 'at', '2026-11-25T10:00:00Z'),
 };
 

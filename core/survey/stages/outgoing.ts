@@ -9,7 +9,7 @@ export const NO_EDITS: ReleasedFile['edits'] = [];
 /** Each page's file as it would go out now. */
 export const outgoing = pageStage({
   name: 'files as they go out',
-  reads: ['facts', 'kinds', 'rules', 'directives', 'siteSwitch', 'claims', 'pages.ending'],
+  reads: ['facts', 'kinds', 'rules', 'directives', 'siteSwitch', 'claims', 'snippets', 'pages.ending'],
   readsOwn: ['pages', 'passages', 'alts', 'source'],
   needs: { effectivePages, addresses, markup },
   across: { addressChanges },

@@ -16,7 +16,7 @@ export const writtenMaps = siteStage({
 /** The files that the program writes itself, with their text, as they would go out now. */
 export const generated = siteStage({
   name: 'generated files',
-  reads: ['robots', 'facts', 'manifest', 'pages.ending', 'pages.address', 'redirects', 'claims'],
+  reads: ['robots', 'facts', 'manifest', 'pages.ending', 'pages.address', 'redirects', 'claims', 'headers', 'directives', 'siteSwitch'],
   across: { writtenMaps },
   make: ({ document, imported, manifest, files }, { writtenMaps }): Readonly<Record<string, string>> => {
     const own = generatedFiles(document, imported, writtenMaps, (path) => files.has(path));

@@ -1,12 +1,10 @@
 import { useState } from 'react';
 import { siteOrigin } from '../../../core/site/index.ts';
-import { useRoute } from '../../components/index.ts';
+import { Gates, LiveLook, useRoute } from '../../components/index.ts';
 import { DataTable, useDebounced } from '../../ui/index.ts';
 import { useReport, useWorkspace } from '../../workspace/index.ts';
 import { CrawlerChoice } from './CrawlerChoice.tsx';
 import { useCrawlers } from './crawlers.ts';
-import { Gates } from './Gates.tsx';
-import { LiveLook } from './LiveLook.tsx';
 import { decidedBy, REALITY_NAMES, wording } from '../wording.ts';
 
 /** Any address of the site, of a page or not, against each crawler, with the line that decides; and the whole way in for one of them. */

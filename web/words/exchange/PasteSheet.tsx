@@ -2,29 +2,23 @@ import { readableAddress } from '../../../core/source/index.ts';
 import { Check, Copy, Printer } from 'lucide-react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { all, endingOf, LONGEST_TEXT, pageKey, set, type Change, type SiteDocument } from '../../../core/site/index.ts';
+import { PASTE_FIELDS, pasteValue, type PasteField } from '../../../core/ledger/index.ts';
+import { all, LONGEST_TEXT, pageKey, set, type Change, type SiteDocument } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { counted, plural } from '../../../core/wording/index.ts';
 import { Empty, Segments, useRemembered } from '../../ui/index.ts';
 import { PageName } from '../../components/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 
-const FIELDS = { title: 'Title', description: 'Description', ending: 'Address ending', markup: 'Structured data' } as const;
-type PasteField = keyof typeof FIELDS;
+const FIELDS: Readonly<Record<PasteField, string>> = { title: 'Title', description: 'Description', ending: 'Address ending', markup: 'Structured data' };
 
 /** Blocks of structured data, by page. */
 type Blocks = Readonly<Record<string, string>>;
 const NO_BLOCKS: Blocks = {};
 
-/** What a field says, as it is to be pasted. */
-function valueOf(row: PageRow, field: PasteField, blocks: Blocks): string {
-  if (field === 'markup') return blocks[row.id] ?? '';
-  return field === 'ending' ? endingOf(row.address) : row[field];
-}
-
 /** Where a field stands: to be pasted, done, or changed since it was. */
 function standing(row: PageRow, field: PasteField, pasted: SiteDocument['tables']['pasted'], blocks: Blocks): 'open' | 'done' | 'again' | 'none' {
-  const value = valueOf(row, field, blocks);
+  const value = pasteValue(row, field, blocks);
   const ticked = pasted[pageKey(row.id, field)]?.value;
   if (ticked === undefined || ticked === null) return value === '' ? 'none' : 'open';
   return ticked === value.slice(0, LONGEST_TEXT) ? 'done' : 'again';
@@ -39,17 +33,16 @@ export function PasteSheet() {
   const [which, setWhich] = useRemembered<'open' | 'all'>('paste', ['open', 'all'], 'all');
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set());
   const wanted = useMemo(() => rows.filter((row) => row.intent === 'list'), [rows]);
-  const fields = Object.keys(FIELDS) as PasteField[];
-  const isOpen = (row: PageRow): boolean => fields.some((field) => ['open', 'again'].includes(standing(row, field, pasted, blocks)));
+  const isOpen = (row: PageRow): boolean => PASTE_FIELDS.some((field) => ['open', 'again'].includes(standing(row, field, pasted, blocks)));
   const open = wanted.filter(isOpen);
-  const again = wanted.reduce((sum, row) => sum + fields.filter((field) => standing(row, field, pasted, blocks) === 'again').length, 0);
+  const again = wanted.reduce((sum, row) => sum + PASTE_FIELDS.filter((field) => standing(row, field, pasted, blocks) === 'again').length, 0);
   // What was just ticked stays in view until the sheet is asked for anew.
   const shown = which === 'all' ? wanted : wanted.filter((row) => isOpen(row) || held.has(row.id));
   const tick = (row: PageRow, field: PasteField, done: boolean): void => {
     setHeld(new Set([...held, row.id]));
     const key = pageKey(row.id, field);
     const changes: Change[] = [
-      set('pasted', key, 'value', done ? valueOf(row, field, blocks).slice(0, LONGEST_TEXT) : null),
+      set('pasted', key, 'value', done ? pasteValue(row, field, blocks).slice(0, LONGEST_TEXT) : null),
       set('pasted', key, 'at', done ? workspace.tools.now().toISOString() : null),
     ];
     workspace.change(all(changes), { label: `${FIELDS[field]} of “${row.name}” ${done ? 'was pasted' : 'is to be pasted'}` });
@@ -80,7 +73,7 @@ export function PasteSheet() {
           </button>
         </span>
       </div>
-      <Sheets rows={shown} draw={(row) => <OneSheet row={row} fields={fields} pasted={pasted} blocks={blocks} onTick={tick} />} />
+      <Sheets rows={shown} draw={(row) => <OneSheet row={row} fields={PASTE_FIELDS} pasted={pasted} blocks={blocks} onTick={tick} />} />
     </div>
   );
 }
@@ -150,7 +143,7 @@ function OneSheet({
       <ul className="divide-y divide-line">
         {fields.map((field) => {
           const stands = standing(row, field, pasted, blocks);
-          const value = valueOf(row, field, blocks);
+          const value = pasteValue(row, field, blocks);
           if ((field === 'ending' || field === 'markup') && value === '') return null;
           return (
             <li key={field} className="flex items-start gap-3 px-4 py-2" data-standing={stands}>

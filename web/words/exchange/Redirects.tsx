@@ -1,8 +1,8 @@
-import { redirectRules, REDIRECT_FORMS, type RedirectForm } from '../../../core/release/index.ts';
-import { movedSpellings, moves } from '../../../core/site/index.ts';
+import { redirectRules, REDIRECT_FORMS, SERVER_FILE, serverBlockLines, serverWishes, type RedirectForm } from '../../../core/release/index.ts';
+import { set, siteOrigin } from '../../../core/site/index.ts';
 import { Term } from '../../components/index.ts';
 import { Copyable, Empty } from '../../ui/index.ts';
-import { useTables, useWorkspace } from '../../workspace/index.ts';
+import { useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 
 const FORMS: Readonly<Record<RedirectForm, { readonly name: string; readonly where: string }>> = {
   htaccess: { name: 'In an .htaccess file', where: 'Lines for the file of this name at the root of the site.' },
@@ -10,49 +10,100 @@ const FORMS: Readonly<Record<RedirectForm, { readonly name: string; readonly whe
   lines: { name: 'As plain lines', where: 'From, to, status: what many hosts take in a file or a form.' },
 };
 
-/** Redirects from addresses that changed, written out for web servers. */
+/** Redirects from addresses that changed or are gone, written into the site's files or out for web servers. */
 export function Redirects() {
-  const document = useTables('pages', 'facts');
+  const document = useTables('pages', 'facts', 'redirects', 'headers', 'directives', 'siteSwitch');
   const byId = useWorkspace((state) => state.byId);
-  const list = moves(document);
   // A visitor may have kept any spelling of the old address.
-  const all = movedSpellings(document, (file) => byId.has(file));
-  if (list.length === 0)
-    return (
-      <Empty title="No address has changed">
-        When a page gets a new address ending, its old address leads on, and the rules for your web server stand here.
-      </Empty>
-    );
+  const wishes = serverWishes(document, (file) => byId.has(file));
+  const list = wishes.redirects;
   return (
     <div>
-      <p className="mb-3">
-        <Term id="redirect" /> A small page at each old address leads on by itself and goes out with the next release. If your server takes rules, use these
-        instead: they are better understood by engines.
-      </p>
-      <ul className="panel mb-4 divide-y divide-line">
-        {list.map(({ from, to }) => (
-          <li key={from} className="mono px-4 py-1.5">
-            {from} → {to}
-          </li>
-        ))}
-      </ul>
-      {REDIRECT_FORMS.map((form) => {
-        const text = redirectRules(all, form);
-        return (
-          <section key={form} className="panel mb-3 overflow-hidden">
-            <div className="flex items-center justify-between gap-3 border-b border-line px-4 py-1.5">
-              <div>
-                <h2>{FORMS[form].name}</h2>
-                <p className="soft text-note">{FORMS[form].where}</p>
-              </div>
-              <Copyable text={text} />
-            </div>
-            <pre className="code-block code-lines" tabIndex={0} aria-label={FORMS[form].name}>
-              {text}
-            </pre>
-          </section>
-        );
-      })}
+      <ServerFile lines={serverBlockLines(wishes)} />
+      {list.length === 0 ? (
+        <Empty title="No address has changed">
+          When a page gets a new address ending or is gone from the site, its old address leads on, and the rules for your web server stand here.
+        </Empty>
+      ) : (
+        <>
+          <p className="mt-4 mb-3">
+            <Term id="redirect" /> A small page at each old address leads on by itself and goes out with the next release. If your server takes rules, use these
+            instead: they are better understood by engines.
+          </p>
+          <ul className="panel mb-4 divide-y divide-line">
+            {list.map(({ from, to }) => (
+              <li key={from} className="mono px-4 py-1.5">
+                {from} → {to}
+              </li>
+            ))}
+          </ul>
+          {REDIRECT_FORMS.map((form) => {
+            const text = redirectRules(list, form);
+            return (
+              <section key={form} className="panel mb-3 overflow-hidden">
+                <div className="flex items-center justify-between gap-3 border-b border-line px-4 py-1.5">
+                  <div>
+                    <h2>{FORMS[form].name}</h2>
+                    <p className="soft text-note">{FORMS[form].where}</p>
+                  </div>
+                  <Copyable text={text} />
+                </div>
+                <pre className="code-block code-lines" tabIndex={0} aria-label={FORMS[form].name}>
+                  {text}
+                </pre>
+              </section>
+            );
+          })}
+        </>
+      )}
     </div>
+  );
+}
+
+/** The rules written into the site's own file, where its server reads one. */
+function ServerFile({ lines }: { readonly lines: string }) {
+  const workspace = useWorkspaceApi();
+  const document = useTables('facts');
+  const { serverFile, serverLeads } = document.tables.facts[''] ?? {};
+  const turn = (field: 'serverFile' | 'serverLeads', on: boolean, label: string): void =>
+    workspace.change(set('facts', '', field, on ? true : null), { label: `${label} was turned ${on ? 'on' : 'off'}` });
+  return (
+    <section className="panel px-4 py-3" aria-labelledby="server-file">
+      <label className="flex items-start gap-3">
+        <input
+          type="checkbox"
+          className="toggle toggle-sm mt-0.5"
+          checked={serverFile === true}
+          onChange={(event) => turn('serverFile', event.target.checked, `Writing into ${SERVER_FILE}`)}
+        />
+        <span>
+          <span id="server-file" className="font-semibold">
+            Write them into the site’s {SERVER_FILE}
+          </span>
+          <span className="soft block text-small">
+            For hosts whose server reads it. Redirects and header rules stand in a marked block of ours; whatever else is in the file stays, byte for byte.
+          </span>
+        </span>
+      </label>
+      {serverFile === true && (
+        <>
+          <label className="mt-2.5 flex items-start gap-3">
+            <input
+              type="checkbox"
+              className="toggle toggle-sm mt-0.5"
+              checked={serverLeads === true}
+              onChange={(event) => turn('serverLeads', event.target.checked, 'One leading address')}
+            />
+            <span>
+              <span className="font-semibold">Lead every variant to {siteOrigin(document)}</span>
+              <span className="soft block text-small">With and without s, with and without www. Leave it off where the host does that already.</span>
+            </span>
+          </label>
+          <pre className="code-block mt-2.5 max-h-56 overflow-auto text-tiny" tabIndex={0} aria-label={`What is written into ${SERVER_FILE}`}>
+            {lines === '' ? 'Nothing yet: no address moved, and no file has a header rule.' : lines}
+          </pre>
+        </>
+      )}
+    </section>
   );
 }

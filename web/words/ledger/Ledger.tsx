@@ -9,6 +9,7 @@ import { Empty, like, note, useHotkey, useKeptState, useDebounced } from '../../
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { ColumnChooser } from './ColumnChooser.tsx';
 import { arranged, NO_FILTER, type Filter } from './filters.ts';
+import { AddPage } from './AddPage.tsx';
 import { FindReplace } from './FindReplace.tsx';
 import { Grid, type Sort, type Wanted } from './Grid.tsx';
 import { CHOOSABLE, FIRST, rememberColumns, rememberedColumns } from './layout.ts';
@@ -22,6 +23,8 @@ export function Ledger() {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.rows);
   const byId = useWorkspace((state) => state.byId);
+  // Sites that came as files grow where they are made.
+  const grows = useWorkspace((state) => state.site?.from === 'empty' || state.site?.from === 'list');
   const [chosen, setChosen] = useState(rememberedColumns);
   const [sort, setSort] = useKeptState<Sort | undefined>(
     'ledger-sort',
@@ -62,11 +65,13 @@ export function Ledger() {
     if (wanted.length === 0) return void note('No page without a description has a sentence that would serve.');
     write(wanted.flatMap(({ page, text }) => (byId.get(page) ? [{ row: byId.get(page) as PageRow, column: 'description' as const, text }] : [])));
   };
+  if (rows.length === 0 && grows) return <AddPage />;
   if (rows.length === 0) return <Empty title={wording.noPages}>{wording.noPagesWhy}</Empty>;
   const narrowed = Object.values(filter).some((value) => value !== '');
   return (
     <div className="ledger">
       <h1 className="sr-only">Ledger</h1>
+      {grows && <AddPage />}
       <div className="bar">
         <input
           className="input input-sm w-28"

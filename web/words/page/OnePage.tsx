@@ -1,12 +1,11 @@
 import { useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { costOf, stopOf } from '../../../core/checks/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { descriptionLimits, effectiveDescription, effectiveKeywords, effectiveTitle, titleLimits, withoutOwn } from '../../../core/site/index.ts';
 import type { PageDetail } from '../../analysis/index.ts';
 import { Empty, note, useHotkey } from '../../ui/index.ts';
 import { counted, UNWRITABLE } from '../../../core/wording/index.ts';
-import { IntentChoice, PageHead, useRoute, PageName, WalkBar } from '../../components/index.ts';
+import { IntentChoice, PageHead, useRoute, PageName, WalkBar, useQuietNavigate } from '../../components/index.ts';
 import { fixFor, useWorkspace, useWorkspaceApi, type FixPlaces } from '../../workspace/index.ts';
 import { EndingField } from './EndingField.tsx';
 import { Looks } from './Looks.tsx';
@@ -45,7 +44,7 @@ export function OnePage() {
 
 function Sheet({ row, detail }: { readonly row: PageRow; readonly detail: PageDetail }) {
   const { go, walking, siteId } = useRoute();
-  const navigate = useNavigate();
+  const navigate = useQuietNavigate();
   const workspace = useWorkspaceApi();
   const document = useWorkspace((state) => state.document);
   const page = useSitePage(row, detail.facts, document);

@@ -1,6 +1,7 @@
 import { Check, CircleHelp, Minus, X } from 'lucide-react';
-import type { Gate, GatePlaces, WayIn } from '../../../core/indexing/index.ts';
-import { GATE_QUESTIONS, gateWords } from '../../../core/wording/index.ts';
+import type { Gate, GatePlaces, WayIn } from '../../core/indexing/index.ts';
+import { GATE_QUESTIONS, gateWords } from '../../core/wording/index.ts';
+import './gates.css';
 
 const LOOKS: Readonly<Record<Gate['outcome'], { icon: typeof Check; className: string; word: string }>> = {
   open: { icon: Check, className: 'cost-fine', word: 'open' },

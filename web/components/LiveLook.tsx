@@ -1,13 +1,19 @@
-import { messageOf } from '../../../core/source/index.ts';
+import { messageOf } from '../../core/source/index.ts';
 import { useState } from 'react';
-import type { LiveAnswer } from '../../../core/exchange/index.ts';
-import type { WayIn } from '../../../core/indexing/index.ts';
-import { siteOrigin } from '../../../core/site/index.ts';
-import { GATE_QUESTIONS, gateWords, NO_ANSWER } from '../../../core/wording/index.ts';
-import { Term } from '../../components/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import type { LiveAnswer } from '../../core/exchange/index.ts';
+import type { WayIn } from '../../core/indexing/index.ts';
+import { siteOrigin } from '../../core/site/index.ts';
+import { GATE_QUESTIONS, gateWords, NO_ANSWER } from '../../core/wording/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Gates } from './Gates.tsx';
-import { wording } from '../wording.ts';
+import { Term } from './Term.tsx';
+
+const wording = {
+  live: 'As it is out there now',
+  liveWhy: 'asks the address itself, as any visitor would',
+  liveDiffers: 'What is live differs from what is planned here. Nothing counts before it is released.',
+  twins: 'The same page under its other names',
+};
 
 /** Asks the address itself how it answers right now, and leads the crawler through the gates by what came back. */
 export function LiveLook({ address, crawler, way }: { readonly address: string; readonly crawler: string; readonly way: WayIn | undefined }) {

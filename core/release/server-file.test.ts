@@ -1,0 +1,54 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { all, applyChange, emptyDocument, set } from '../site/index.ts';
+import { hostingFrom, hostingOf, serverBlockLines, serverWishes, withServerBlock } from './index.ts';
+
+const rules = serverBlockLines({
+  redirects: [{ from: '/a/', to: '/b/' }],
+  headers: [{ id: 'h', path: '.pdf', match: 'ends', values: ['noindex'] } as never],
+  leads: 'https://www.a.example',
+});
+
+describe('a file of server rules', () => {
+  it('holds the variants that lead, the redirects and the headers', () => {
+    expect(rules).toContain('RewriteCond %{HTTP_HOST} !^www\\.a\\.example$ [NC]');
+    expect(rules).toContain('RedirectMatch 301 "^/a/$" "/b/"');
+    expect(rules).toContain('Header add X-Robots-Tag "noindex"');
+    expect(serverBlockLines({ redirects: [], headers: [], leads: undefined })).toBe('');
+    expect(serverBlockLines({ redirects: [], headers: [], leads: 'http://a.example' })).not.toContain('HTTPS');
+  });
+  const file = fc.array(fc.constantFrom('Options -Indexes', '# mine', '', 'ErrorDocument 404 /404.html', '<If "true">', '</If>'), { maxLength: 8 });
+  const written = fc.tuple(file, fc.constantFrom('\n', '\r\n'), fc.boolean()).map(([lines, end, last]) => lines.join(end) + (last ? end : ''));
+  it('keeps every byte of the owner’s: with our block, with another, and without it again', () => {
+    fc.assert(
+      fc.property(written, (theirs) => {
+        const once = withServerBlock(theirs, rules);
+        expect(once.startsWith(theirs)).toBe(true);
+        expect(withServerBlock(once, rules)).toBe(once);
+        const other = withServerBlock(once, 'X\n');
+        expect(withServerBlock(other, rules)).toBe(once);
+        // Only a line end that was missing before our block is left behind.
+        expect([theirs, `${theirs}\n`, `${theirs}\r\n`]).toContain(withServerBlock(once, ''));
+        expect(withServerBlock(theirs, '')).toBe(theirs);
+      }),
+    );
+  });
+  it('leaves what the owner wrote behind the block behind it', () => {
+    const once = `${withServerBlock('Options -Indexes\n', rules)}# behind\n`;
+    expect(withServerBlock(once, 'X\n')).toMatch(/^Options -Indexes\n# Jolly Beacon: begin[^\n]*\nX\n# Jolly Beacon: end\n# behind\n$/);
+  });
+  it('says of headers what the host is told, while the site is shut too', () => {
+    const shut = applyChange(
+      emptyDocument(),
+      all([
+        set('siteSwitch', '', 'open', false),
+        set('headers', 'h', 'path', '/drafts'),
+        set('headers', 'h', 'match', 'below'),
+        set('directives', 'files:h\n*', 'intent', 'out'),
+      ]),
+    );
+    const told = serverWishes(shut, () => true).headers.map(({ path, match, values }) => ({ path, match, values }));
+    expect(told).toEqual(hostingFrom(hostingOf(shut)).headers.map(({ path, match, values }) => ({ path, match, values })));
+    expect(told.some(({ path }) => path === '.pdf')).toBe(true);
+  });
+});

@@ -1,0 +1,28 @@
+import { Check, Circle } from 'lucide-react';
+import type { ReactNode } from 'react';
+
+/** One step of several: whether it is done, why it matters, and the way to do it. */
+export function StepLine({
+  done,
+  name,
+  why,
+  children,
+}: {
+  readonly done: boolean;
+  readonly name: string;
+  readonly why: ReactNode;
+  readonly children?: ReactNode;
+}) {
+  return (
+    <li className="flex flex-wrap items-start gap-x-3 gap-y-1.5 border-t border-line px-3.5 py-2.5 first:border-t-0" data-done={done}>
+      <span className={`cost ${done ? 'cost-fine' : 'cost-polish'}`}>
+        {done ? <Check size={16} strokeWidth={2.5} role="img" aria-label="done" /> : <Circle size={14} role="img" aria-label="open" />}
+      </span>
+      <div className="min-w-0 flex-1 basis-52">
+        <p className="font-semibold">{name}</p>
+        <div className="soft text-small [overflow-wrap:anywhere]">{why}</div>
+      </div>
+      {children}
+    </li>
+  );
+}
