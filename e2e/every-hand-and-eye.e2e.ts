@@ -88,6 +88,9 @@ test('every place has a title of its own, and going there is told', async ({ pag
   await choosePage(page, 'Prices');
   await expect(page).toHaveTitle('Prices · Words · Quillfeather Bindery');
   await expect(said).toContainText('Prices: ');
+  // What was there when one came is not told as found afterwards.
+  await page.waitForTimeout(1_600);
+  await expect(said).toContainText('Prices: ');
 });
 
 test('typing is not told at each key; what it fixed is told once', async ({ page, app }) => {
