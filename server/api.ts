@@ -28,6 +28,7 @@ import {
   type NameAnswer,
   type NoticeAnswer,
   type SeenAnswer,
+  type CrawlTold,
   type CrawlView,
   type FetchedMap,
   type HostedAnswer,
@@ -82,7 +83,7 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
   app.get('/api/crawls/:id', async (request): Promise<CrawlView> => crawls.view(parseInput(crawlParam, request.params).id));
   app.post('/api/crawls/:id/stop', async (request): Promise<CrawlView> => crawls.stop(parseInput(crawlParam, request.params).id));
   app.post('/api/crawls/:id/go-on', async (request): Promise<CrawlView> => crawls.goOn(parseInput(crawlParam, request.params).id));
-  app.get('/api/crawls/:id/addresses', async (request) => ({ addresses: await crawls.addresses(parseInput(crawlParam, request.params).id) }));
+  app.get('/api/crawls/:id/told', async (request): Promise<CrawlTold> => crawls.told(parseInput(crawlParam, request.params).id));
   app.get('/api/crawls/:id/zip', async (request, reply) =>
     reply.type('application/zip').send(Buffer.from(await crawls.zip(parseInput(crawlParam, request.params).id))),
   );

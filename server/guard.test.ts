@@ -30,7 +30,7 @@ const ROUTES: readonly (readonly ['GET' | 'POST', string])[] = [
   ['GET', '/api/crawls/:id'],
   ['POST', '/api/crawls/:id/stop'],
   ['POST', '/api/crawls/:id/go-on'],
-  ['GET', '/api/crawls/:id/addresses'],
+  ['GET', '/api/crawls/:id/told'],
   ['GET', '/api/crawls/:id/zip'],
   ['POST', '/api/host/sites/:host/offline'],
   ['POST', '/api/host/sites/:host/moved'],

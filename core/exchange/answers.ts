@@ -282,12 +282,16 @@ export const crawlView = z.object({
   scripted: z.number(),
   left: z.number(),
   troubles: z.number(),
+  /** Answers that the host said are as they were the last time. */
+  unchanged: z.number().default(0),
   latest: z.array(z.string()),
   examples: z.array(z.object({ address: z.string(), what: z.string() })),
 });
 export type CrawlView = Answer<typeof crawlView>;
 export const crawlBegun = z.object({ id: z.string() });
-export const crawlAddresses = z.object({ addresses: z.record(z.string(), z.string()) });
+/** What the files of a crawl do not tell themselves: where the site is, path and query of addresses, and `X-Robots-Tag` headers, by path. */
+export const crawlTold = z.object({ origin: z.string(), addresses: z.record(z.string(), z.string()), tags: z.record(z.string(), z.array(z.string())) });
+export type CrawlTold = z.infer<typeof crawlTold>;
 
 /** The story around the demo. */
 export const demoStory = z.object({ host: z.string(), origin: z.string(), releasedAt: time, releaseNumber: z.number(), notReleased: z.array(z.string()) });

@@ -7,6 +7,8 @@ export interface MergeChoices {
   readonly theirs: ReadonlySet<string>;
   /** Where the addresses of pages that are gone lead: address paths by file. */
   readonly redirects: Readonly<Record<string, string>>;
+  /** Path and query of the addresses of the new files that their names do not tell, where those are known. */
+  readonly addresses?: Readonly<Record<string, string>> | undefined;
 }
 
 /** Tables whose records are about a page, by how its file stands in their keys. */
@@ -29,7 +31,7 @@ const ABOUT_PAGES: readonly {
 ];
 
 /** The change by which a new version is taken in as it was planned: one step, and undone as one. */
-export function mergeChange(document: SiteDocument, plan: MergePlan, { theirs, redirects }: MergeChoices): Change {
+export function mergeChange(document: SiteDocument, plan: MergePlan, { theirs, redirects, addresses }: MergeChoices): Change {
   const moved = new Map(plan.pages.moved.map(({ from, to }) => [from, to]));
   const chosen = (one: ThreeWays): boolean => theirs.has(one.key);
   const dropped = new Set([...plan.settled, ...plan.conflicts.filter(chosen)].map(({ key }) => key));
@@ -45,6 +47,7 @@ export function mergeChange(document: SiteDocument, plan: MergePlan, { theirs, r
     ...Object.keys(document.tables.source).flatMap((key) => (key === '' ? [] : [set('source', key, 'like', null)])),
     ...likes(document, plan, moved),
     ...leading(document, plan, redirects),
+    ...(addresses ? addressed(document, plan, addresses) : []),
   ]);
 }
 
@@ -66,6 +69,14 @@ function rekeyed(document: SiteDocument, moved: ReadonlyMap<string, string>): Ch
       }
     }
   return changes;
+}
+
+/** The addresses of pages that came in from where the site lives: as they are there now. */
+function addressed(document: SiteDocument, { pages: { moved } }: MergePlan, addresses: Readonly<Record<string, string>>): Change[] {
+  const known = Object.entries(document.tables.pages).flatMap(([id, { address }]) => (address ? [id] : []));
+  const pages = new Set([...known, ...moved.map(({ to }) => to), ...Object.keys(addresses)]);
+  for (const { from } of moved) pages.delete(from);
+  return [...pages].map((id) => set('pages', id, 'address', addresses[id] ?? null));
 }
 
 function withoutField({ page, what }: ThreeWays): Change[] {

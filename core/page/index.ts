@@ -49,3 +49,4 @@ export { asciiReferences, escapeAttribute, escapeText, scriptJson } from './esca
 export { passagesIn, type Passage, type PassageEdit } from './passages.ts';
 export type { WrittenGraph } from './write-graph.ts';
 export { relative, type AddressesEdit } from './relink.ts';
+export { inlineStyleReferences, styleReferences } from './style-references.ts';

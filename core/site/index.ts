@@ -97,3 +97,4 @@ export {
   type DomainName,
   type NeededRecord,
 } from './domain.ts';
+export { rulesFromHeaders } from './answered-headers.ts';

@@ -1,5 +1,5 @@
-import { zip } from 'fflate';
-import type { CrawlLimits, CrawlView } from '../../core/exchange/index.ts';
+import { zip, type Zippable } from 'fflate';
+import type { CrawlLimits, CrawlTold, CrawlView } from '../../core/exchange/index.ts';
 import { RequestError } from '../errors.ts';
 import { SiteCrawl, type CrawlEffects } from './site-crawl.ts';
 
@@ -51,17 +51,21 @@ export class Crawls {
     const { crawl, running } = this.of(id);
     await running;
     return new Promise((done, failed) =>
-      zip(Object.fromEntries([...crawl.files].map(([path, { bytes }]) => [path, bytes])), { level: 1 }, (error, bytes) =>
-        error ? failed(error) : done(bytes),
+      zip(
+        Object.fromEntries(
+          [...crawl.files].map(([path, { bytes, modified }]) => [path, [bytes, isZipTime(modified) ? { mtime: modified } : {}] as const]),
+        ) as Zippable,
+        { level: 1 },
+        (error, bytes) => (error ? failed(error) : done(bytes)),
       ),
     );
   }
 
-  /** The addresses of what came in that file names do not tell. */
-  async addresses(id: string): Promise<Readonly<Record<string, string>>> {
+  /** What files do not tell of what came in. */
+  async told(id: string): Promise<CrawlTold> {
     const { crawl, running } = this.of(id);
     await running;
-    return crawl.addresses();
+    return crawl.told();
   }
 
   /** Ends all of them. */
@@ -75,4 +79,9 @@ export class Crawls {
     if (!one) throw new RequestError('not-found');
     return one;
   }
+}
+
+/** Whether a ZIP can say a time: its years are 1980 to 2107; the last is left to none whose zone is ahead. */
+function isZipTime(at: number | undefined): at is number {
+  return at !== undefined && at > Date.UTC(1980, 0, 2) && at < Date.UTC(2099, 0, 1);
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { CrawlLimits } from '../../core/exchange/index.ts';
 import type { Fetch, FetchOutcome } from '../fetching/index.ts';
-import { Crawls, SiteCrawl } from './index.ts';
+import { Crawls, SiteCrawl, sift, type Answered as Sent } from './index.ts';
 
 const ORIGIN = 'https://a.example';
 const LIMITS: CrawlLimits = { pages: 500, bytes: 10_000_000, depth: 10, seconds: 600 };
@@ -39,6 +39,7 @@ function world(answers: Readonly<Record<string, Answered | 'dead'>>, made: (path
   };
   const effects = {
     fetch,
+    sift: async (answer: Sent) => sift(answer),
     now: () => time,
     wait: async (milliseconds: number) => {
       time += milliseconds / 2;
@@ -82,7 +83,7 @@ describe('bringing a site in from its address', () => {
       's.js',
       'sitemap.xml',
     ]);
-    expect(crawl.addresses()).toEqual({ 'b/index.html': '/b', 'c.html~x=1.html': '/c.html?x=1' });
+    expect(crawl.told().addresses).toEqual({ 'b/index.html': '/b', 'c.html~x=1.html': '/c.html?x=1' });
     expect(asked.filter((path) => path.includes('other')).length).toBe(0);
     expect(asked.filter((path) => path === '/a/')).toHaveLength(1);
   });
@@ -172,7 +173,7 @@ describe('bringing a site in from its address', () => {
     const stopped = await crawls.stop(id);
     expect(stopped.state).toBe('stopped');
     await crawls.goOn(id);
-    const [zip, addresses] = [await crawls.zip(id), await crawls.addresses(id)];
+    const [zip, { addresses }] = [await crawls.zip(id), await crawls.told(id)];
     expect(crawls.view(id)).toMatchObject({ state: 'done', pages: 4 });
     expect([zip.length > 100, Object.keys(addresses).length]).toEqual([true, 3]);
     const pages = asked.filter((path) => /^\/[abc]?$/.test(path));

@@ -1,12 +1,13 @@
 import { fileForAddress } from '../../core/ledger/index.ts';
-import { mayFetch, readAnswer } from '../../core/indexing/index.ts';
-import { baseAddress, shownFiles } from '../../core/page/index.ts';
+import { mayFetch } from '../../core/indexing/index.ts';
 import { addressOf } from '../../core/site/index.ts';
 import { isAddressVariant, pathAndQuery, plainAddress } from '../../core/source/index.ts';
-import type { CrawlLimits, CrawlView } from '../../core/exchange/index.ts';
+import type { CrawlLimits, CrawlTold, CrawlView } from '../../core/exchange/index.ts';
 import { OWN_NAME, type Fetch, type FetchOutcome } from '../fetching/index.ts';
 import { readMap } from '../stand-ins/maps.ts';
 import { accessFor, readRobots, type Rules } from '../stand-ins/rules.ts';
+import { NO_MEMORY, type Memory } from './memory.ts';
+import type { Answered, Sifted } from './sift.ts';
 
 /** Requests at a time, and milliseconds between two of one line; a crawl delay of the site's goes before, within bounds. */
 const AT_ONCE = 2;
@@ -19,13 +20,15 @@ const MOST_WAITING = 20_000;
 const MOST_QUERIES = 40;
 const MOST_MAPS = 20;
 const TOLD = 50;
-/** Text below which a page with scripts is one that scripts make. */
-const HARDLY_ANY_WORDS = 12;
 
-/** A file as it came in: under the name it gets, its bytes, and path and query of its address where no file answers at such a one. */
+/** A file as it came in: under the name it gets, its bytes, path and query of its address where no file answers at such a one, and what its headers said. */
 export interface CrawledFile {
   readonly bytes: Uint8Array;
   readonly address: string | undefined;
+  /** `X-Robots-Tag`, as it was sent. */
+  readonly tags: readonly string[];
+  /** `Last-Modified`, in milliseconds since 1970. */
+  readonly modified: number | undefined;
 }
 
 interface Waiting {
@@ -40,6 +43,10 @@ export interface CrawlEffects {
   /** Milliseconds since 1970. */
   readonly now: () => number;
   readonly wait: (milliseconds: number) => Promise<void>;
+  /** Reads an answer for what it leads to. */
+  readonly sift: (answer: Answered) => Promise<Sifted>;
+  /** What is remembered of a host from earlier times. */
+  readonly memory?: (host: string) => Promise<Memory>;
 }
 
 /** Brings a site in from its address, politely: robots.txt first, then what maps name and links lead to, the same site only, two at a time with a pause. It can be stopped and goes on where it was. */
@@ -50,10 +57,12 @@ export class SiteCrawl {
   private waiting: Waiting[] = [];
   private rules: Rules | undefined;
   private host: string;
+  private origin: string;
   private state: CrawlView['state'] = 'running';
   private reason: CrawlView['reason'];
   private readonly troubles: { address: string; what: string }[] = [];
-  private counts = { pages: 0, bytes: 0, forbidden: 0, scripted: 0, left: 0, troubles: 0 };
+  private counts = { pages: 0, bytes: 0, forbidden: 0, scripted: 0, left: 0, troubles: 0, unchanged: 0 };
+  private memory = NO_MEMORY;
   private spent = 0;
   private latest: string[] = [];
 
@@ -62,7 +71,7 @@ export class SiteCrawl {
     private readonly limits: CrawlLimits,
     private readonly effects: CrawlEffects,
   ) {
-    this.host = new URL(start).host;
+    ({ host: this.host, origin: this.origin } = new URL(start));
   }
 
   /** Goes on until everything is here, a limit is reached, or it is stopped. */
@@ -77,6 +86,8 @@ export class SiteCrawl {
       if (this.isRunning()) this.state = 'done';
     } finally {
       this.spent += now() - from;
+      // What cannot be written down is asked for again next time.
+      await this.memory.save().catch(() => undefined);
     }
   }
 
@@ -97,9 +108,14 @@ export class SiteCrawl {
     };
   }
 
-  /** Files whose address is not the one that hosts give a file of that name. */
-  addresses(): Readonly<Record<string, string>> {
-    return Object.fromEntries([...this.files].flatMap(([path, { address }]) => (address === undefined ? [] : [[path, address]])));
+  /** What the files themselves do not tell: addresses that are not those that hosts give a file of that name, and `X-Robots-Tag` headers. */
+  told(): CrawlTold {
+    const all = [...this.files];
+    return {
+      origin: this.origin,
+      addresses: Object.fromEntries(all.flatMap(([path, { address }]) => (address === undefined ? [] : [[path, address]]))),
+      tags: Object.fromEntries(all.flatMap(([path, { tags }]) => (tags.length === 0 ? [] : [[path, [...tags]]]))),
+    };
   }
 
   /** Finds out where the site is, what it forbids, and what its maps name. */
@@ -110,11 +126,13 @@ export class SiteCrawl {
     const led = new URL(first.redirects.at(-1) ?? this.start);
     if (!isAddressVariant(led.host, this.host)) return this.fail('elsewhere');
     this.host = led.host;
+    this.origin = led.origin;
     this.rules = await readRobots(fetch, led.origin, OWN_NAME);
     if (this.rules.kind === 'unreachable') {
       this.rules = undefined;
       return this.fail('robots');
     }
+    this.memory = (await this.effects.memory?.(this.host).catch(() => undefined)) ?? NO_MEMORY;
     this.learn(led.href, 0);
     this.learn(`${led.origin}/`, 0);
     const named = this.rules.kind === 'read' ? this.rules.sitemaps : [];
@@ -174,7 +192,7 @@ export class SiteCrawl {
       this.counts.forbidden++;
       return;
     }
-    const outcome = await this.effects.fetch(one.address);
+    const outcome = await this.ask(one.address);
     if (!outcome.ok || outcome.status >= 500 || outcome.status === 429) {
       if (one.tries < TRIES) this.waiting.push({ ...one, tries: one.tries + 1 });
       else this.trouble(one.address, outcome.ok ? String(outcome.status) : outcome.reason);
@@ -192,39 +210,59 @@ export class SiteCrawl {
       if (one.depth > 0 && !/\/(?:robots\.txt|sitemap\.xml|favicon\.ico)$/.test(url.pathname)) this.trouble(one.address, String(outcome.status));
       return;
     }
-    this.keep(at, outcome, one.depth);
+    await this.keep(at, outcome, one.depth);
   }
 
-  private keep(at: URL, outcome: Extract<FetchOutcome, { ok: true }>, depth: number): void {
-    const facts = readAnswer({ ...outcome, redirectedTo: undefined, hops: outcome.hops.length });
-    const path = facts ? fileForAddress(at.href) : assetPath(at);
+  /** Asks for an address; where it was had before, whether that still holds. */
+  private async ask(address: string): Promise<FetchOutcome> {
+    const { fetch } = this.effects;
+    const known = this.memory.of(address);
+    const outcome = await fetch(address, known);
+    if (!outcome.ok || outcome.status !== 304) {
+      if (outcome.ok && outcome.status === 200 && outcome.redirects.length === 0) await this.memory.keep(address, outcome).catch(() => undefined);
+      return outcome;
+    }
+    const held = await known?.answer();
+    if (!held) return fetch(address);
+    this.counts.unchanged++;
+    return { ...outcome, status: 200, bytes: held.bytes, headers: { ...held.headers, ...outcome.headers } };
+  }
+
+  private async keep(at: URL, { status, headers, bytes }: Extract<FetchOutcome, { ok: true }>, depth: number): Promise<void> {
+    const sifted = await this.effects.sift({ address: at.href, status, headers, bytes }).catch(() => undefined);
+    // A page that takes for ever to read is left out, and told.
+    if (!sifted) return this.trouble(at.href, 'unreadable');
+    const path = sifted.isPage ? fileForAddress(at.href) : assetPath(at);
+    // The other line may have brought the same file meanwhile.
     if (path === undefined || this.files.has(path)) return;
-    if (facts && this.counts.pages >= this.limits.pages) {
+    if (sifted.isPage && this.counts.pages >= this.limits.pages) {
       this.counts.left++;
       return this.end('pages');
     }
-    if (this.counts.bytes + outcome.bytes.length > this.limits.bytes) {
+    if (this.counts.bytes + bytes.length > this.limits.bytes) {
       this.counts.left++;
       return this.end('bytes');
     }
-    const address = facts && addressOf(path) !== pathAndQuery(at) ? pathAndQuery(at) : undefined;
-    this.files.set(path, { bytes: outcome.bytes, address });
-    this.counts.bytes += outcome.bytes.length;
+    const modified = Date.parse(headers['last-modified']?.[0] ?? '');
+    this.files.set(path, {
+      bytes,
+      address: sifted.isPage && addressOf(path) !== pathAndQuery(at) ? pathAndQuery(at) : undefined,
+      tags: headers['x-robots-tag'] ?? [],
+      modified: Number.isNaN(modified) ? undefined : modified,
+    });
+    this.counts.bytes += bytes.length;
     this.latest = [pathAndQuery(at), ...this.latest].slice(0, 5);
-    if (!facts) return;
+    for (const address of sifted.shown) this.learn(address, depth);
+    if (!sifted.isPage) return;
     this.counts.pages++;
-    if (facts.wordCount < HARDLY_ANY_WORDS && facts.scripts.length > 0) this.counts.scripted++;
-    const base = baseAddress(facts, at.href);
-    for (const { address, kind } of shownFiles(facts, at.href)) if (kind !== 'frame') this.learn(address, depth);
-    for (const { rel, href } of facts.linkTags)
-      if (href !== undefined && rel.some((word) => /^(?:icon|apple-touch-icon|manifest|alternate)$/.test(word))) this.learn(href, depth, base);
-    if (depth < this.limits.depth) for (const { href } of facts.anchors) this.learn(href, depth + 1, base);
+    if (sifted.scripted) this.counts.scripted++;
+    if (depth < this.limits.depth) for (const address of sifted.links) this.learn(address, depth + 1);
   }
 
   /** Puts an address of this site in line, once. */
-  private learn(href: string, depth: number, base?: string): void {
-    if (!URL.canParse(href, base)) return;
-    const url = new URL(href, base);
+  private learn(href: string, depth: number): void {
+    if (!URL.canParse(href)) return;
+    const url = new URL(href);
     url.hash = '';
     if (!/^https?:$/.test(url.protocol) || url.host !== this.host || isTrap(url)) return;
     const address = plainAddress(url.href) ?? url.href;

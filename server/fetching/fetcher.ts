@@ -29,8 +29,14 @@ export type FetchOutcome =
 /** The name by which the program itself asks for pages, and for which robots.txt can speak. */
 export const OWN_NAME = 'JollyBeacon';
 
+/** What an address answered before: the host is asked whether it still holds (RFC 9110, 13.1), and answers 304 where it does. */
+export interface Held {
+  readonly etag: string | undefined;
+  readonly modified: string | undefined;
+}
+
 /** Fetches an address with GET. The crawler has this and does not know whether the world behind it is real. */
-export type Fetch = (address: string) => Promise<FetchOutcome>;
+export type Fetch = (address: string, held?: Held) => Promise<FetchOutcome>;
 
 /** How an address took what was sent to it: redirects are not followed. */
 export type SendOutcome = { readonly ok: true; readonly status: number } | { readonly ok: false; readonly reason: FetchFailure };

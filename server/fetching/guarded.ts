@@ -1,6 +1,6 @@
 import { isIP } from 'node:net';
 import { Agent, request, type Dispatcher } from 'undici';
-import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Hop, type Resolve, type Send } from './fetcher.ts';
+import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Held, type Hop, type Resolve, type Send } from './fetcher.ts';
 
 /** One side of the world: how names are resolved, which addresses may be spoken to, and where a connection really goes. */
 export interface World {
@@ -62,7 +62,7 @@ export function guardedFetch(
     },
   });
 
-  async function hop(address: URL, signal: AbortSignal, json?: string): Promise<Dispatcher.ResponseData> {
+  async function hop(address: URL, signal: AbortSignal, { json, held }: { json?: string; held?: Held | undefined } = {}): Promise<Dispatcher.ResponseData> {
     const ip = await resolveAllowed(world, address.hostname);
     const { origin, pin } = world.target(address, ip);
     if (pin !== undefined) pinned = [{ host: pin, ip }, ...pinned.filter((other) => other.host !== pin)].slice(0, 64);
@@ -77,6 +77,8 @@ export function guardedFetch(
         accept: 'text/html,application/xhtml+xml,*/*;q=0.5',
         'accept-encoding': 'identity',
         'x-forwarded-proto': address.protocol.slice(0, -1),
+        ...(held?.etag === undefined ? {} : { 'if-none-match': held.etag }),
+        ...(held?.modified === undefined ? {} : { 'if-modified-since': held.modified }),
       },
     });
   }
@@ -84,7 +86,7 @@ export function guardedFetch(
   const sendOnce = async (address: string, json: string): ReturnType<Send> => {
     const stop = AbortSignal.timeout(limits.milliseconds);
     try {
-      const response = await hop(httpAddress(address), stop, json);
+      const response = await hop(httpAddress(address), stop, { json });
       await response.body.dump();
       return { ok: true, status: response.statusCode };
     } catch (error) {
@@ -92,7 +94,7 @@ export function guardedFetch(
     }
   };
 
-  const once = async (address: string): Promise<FetchOutcome> => {
+  const once = async (address: string, held: Held | undefined): Promise<FetchOutcome> => {
     const started = clock();
     const redirects: string[] = [];
     const hops: Hop[] = [];
@@ -100,7 +102,8 @@ export function guardedFetch(
     try {
       let current = httpAddress(address);
       for (;;) {
-        const response = await hop(current, stop);
+        // What is held is held of this address, not of where it leads.
+        const response = await hop(current, stop, { held: redirects.length === 0 ? held : undefined });
         const location = response.headers['location'];
         hops.push({ address: current.href, status: response.statusCode });
         if ([301, 302, 303, 307, 308].includes(response.statusCode) && typeof location === 'string') {
@@ -126,7 +129,7 @@ export function guardedFetch(
       return { ok: false, reason: failureOf(error, stop), redirects, hops } satisfies FetchOutcome;
     }
   };
-  const fetch: Fetch = (address) => turns.take(() => once(address));
+  const fetch: Fetch = (address, held) => turns.take(() => once(address, held));
   const send: Send = (address, json) => turns.take(() => sendOnce(address, json));
   return { fetch, send, close: () => agent.close() };
 }

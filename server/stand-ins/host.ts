@@ -63,6 +63,13 @@ function typeOf(file: string, bytes: Uint8Array): string {
   return isPage(file, bytes) ? 'text/html' : 'application/octet-stream';
 }
 
+/** Whether what a client holds is what would be sent (RFC 9110, 13.2.2): by the mark where it brings one, else by the time. */
+function stillHolds(headers: Readonly<Record<string, string | string[] | undefined>>, mark: string, at: string): boolean {
+  const [marks, since] = [headers['if-none-match'], headers['if-modified-since']].map((value) => (value === undefined ? undefined : String(value)));
+  if (marks !== undefined) return marks.trim() === '*' || marks.split(',').some((one) => one.trim().replace(/^W\//, '') === `"${mark}"`);
+  return since !== undefined && Math.floor(Date.parse(at) / 1000) * 1000 <= Date.parse(since);
+}
+
 /** Whether a request brings the site's password (HTTP Basic, RFC 7617); the name does not matter. */
 function mayEnter({ passwordHash }: Site, authorization: string | undefined): boolean {
   const encoded = /^Basic\s+([A-Za-z0-9+/=]+)$/i.exec(authorization ?? '')?.[1];
@@ -212,9 +219,12 @@ export class StandInHost {
       if (found.kind === 'nothing') return this.notFound(site, reply);
       if (found.kind === 'redirect') return reply.redirect(found.to, 301);
       const { file } = found;
-      const bytes = await this.store.bytes((site.files[file] as { hash: string }).hash);
+      const { hash } = site.files[file] as { hash: string };
+      reply.headers({ etag: `"${hash.slice(0, 32)}"`, 'last-modified': new Date(site.at).toUTCString() });
+      if (stillHolds(request.headers, hash.slice(0, 32), site.at)) return reply.status(304).send();
+      const bytes = await this.store.bytes(hash);
       if (!bytes) return this.notFound(site, reply);
-      return reply.header('last-modified', new Date(site.at).toUTCString()).type(typeOf(file, bytes)).send(bytes);
+      return reply.type(typeOf(file, bytes)).send(bytes);
     });
     return app;
   }

@@ -8,7 +8,7 @@ import { StandInClock } from './clock.ts';
 import { StandInDns } from './dns.ts';
 import { StandInHost } from './host.ts';
 import { StandInEngine } from './engine.ts';
-import { Crawls } from '../bringing/index.ts';
+import { Crawls, rememberHost } from '../bringing/index.ts';
 import { lockFolder } from './lock.ts';
 import { takeNotices } from './notices.ts';
 import { Store } from './store.ts';
@@ -72,6 +72,8 @@ export class StandIns {
       (address) => ({
         fetch: sides.fetches[this.sideOf(address)],
         now: settings.now,
+        sift: (answer) => this.work.sift(answer),
+        memory: (host) => rememberHost(this.store, host),
         wait: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
       }),
       () =>

@@ -18,12 +18,12 @@ interface Waiting {
  * and the next job starts another. `longest` is in milliseconds.
  */
 export function workInThread(ports: () => Ports, longest = LONGEST): { readonly work: Work; readonly close: () => Promise<void> } {
-  let coalesceKey: Worker | undefined;
+  let thread: Worker | undefined;
   let ids = 0;
   const waiting = new Map<number, Waiting>();
   const end = async (error: Error): Promise<void> => {
-    const ended = coalesceKey;
-    coalesceKey = undefined;
+    const ended = thread;
+    thread = undefined;
     for (const { failed, timer } of waiting.values()) {
       clearTimeout(timer);
       failed(error);
@@ -43,7 +43,7 @@ export function workInThread(ports: () => Ports, longest = LONGEST): { readonly 
       else job.done(done.result as never);
     });
     const died = (): void => {
-      if (coalesceKey === started) void end(new RequestError('broken'));
+      if (thread === started) void end(new RequestError('broken'));
     };
     started.on('error', died);
     started.on('exit', died);
@@ -53,15 +53,24 @@ export function workInThread(ports: () => Ports, longest = LONGEST): { readonly 
     (what: keyof Work) =>
     (request: unknown): Promise<never> =>
       new Promise((done, failed) => {
-        coalesceKey ??= start();
+        thread ??= start();
         const id = ++ids;
         const timer = setTimeout(() => void end(new RequestError('too-slow')), longest);
         timer.unref();
         waiting.set(id, { done, failed, timer });
-        coalesceKey.postMessage({ id, what, request: request as never } satisfies Job);
+        thread.postMessage({ id, what, request: request as never } satisfies Job);
       });
   return {
-    work: { crawl: ask('crawl'), proof: ask('proof'), live: ask('live'), pages: ask('pages'), resources: ask('resources'), look: ask('look'), map: ask('map') },
+    work: {
+      crawl: ask('crawl'),
+      proof: ask('proof'),
+      live: ask('live'),
+      pages: ask('pages'),
+      resources: ask('resources'),
+      look: ask('look'),
+      map: ask('map'),
+      sift: ask('sift'),
+    },
     close: () => end(new RequestError('broken')),
   };
 }

@@ -5,6 +5,7 @@ import { readAnswer } from '../../core/indexing/index.ts';
 import { findFile, findProof, findRecord, type ProofOutcome } from '../../core/ownership/index.ts';
 import { FETCH_LIMITS, dnsTexts, guardedFetch, type Fetch, type FetchOutcome } from '../fetching/index.ts';
 import type { LivePage } from '../../core/release/index.ts';
+import { sift, type Answered, type Sifted } from '../bringing/sift.ts';
 import { livePages, PAUSE } from '../live-pages.ts';
 import { fetchMap, lookAtResources, lookLive } from '../live.ts';
 import { crawlSite, type CrawledSite } from './crawl.ts';
@@ -37,6 +38,8 @@ export interface Work {
   /** An engine's own look at one address. */
   look(request: { readonly engine: string; readonly address: string }): Promise<FetchOutcome>;
   map(request: { readonly side: Side; readonly address: string }): Promise<FetchedMap>;
+  /** What an answer of a site that is brought in leads to. */
+  sift(answer: Answered): Promise<Sifted>;
 }
 
 /** The ways in which a proof can be placed. */
@@ -91,6 +94,7 @@ export function workHere(ports: () => Ports, real?: Fetch): { readonly work: Wor
       resources: ({ address, crawler, html }) => lookAtResources({ fetch: sides.fetches['stand-in'], address, crawler, html }),
       look: ({ engine, address }) => engineOf(engine).fetch(address),
       map: ({ side, address }) => fetchMap(sides.fetches[side], address),
+      sift: async (answer) => sift(answer),
     },
     close: async () => {
       for (const close of closing) await close();

@@ -1,8 +1,8 @@
-import { openProject, PROJECT_ENTRY, PROJECT_FILES, type OpenedProject } from '../../core/exchange/index.ts';
+import { openProject, PROJECT_ENTRY, PROJECT_FILES, type CrawlTold, type OpenedProject } from '../../core/exchange/index.ts';
 import type { ListedFile } from '../../core/ledger/index.ts';
 import { readPage, type PageFacts } from '../../core/page/index.ts';
 import { parseRobots } from '../../core/robots/index.ts';
-import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, set, versionOf, type Change } from '../../core/site/index.ts';
+import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, rulesFromHeaders, set, versionOf, type Change } from '../../core/site/index.ts';
 import { readSitemap } from '../../core/sitemap/index.ts';
 import { ARCHIVE_LIMITS, decodeBytes, fromHex, inflateEntry, listArchive } from '../../core/source/index.ts';
 import { clearSite, filesId, putAside, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
@@ -20,8 +20,8 @@ export type Bringing =
       readonly name: string;
       readonly bytes: Uint8Array;
       readonly as?: 'demo' | 'address';
-      /** Path and query of the addresses of files that hosts would answer with at others. */
-      readonly addresses?: Readonly<Record<string, string>>;
+      /** Where it came in from its address: what the files themselves do not tell. */
+      readonly told?: CrawlTold;
       /** The file that the bytes are of: they go over to the worker, and it can be asked for them again. */
       readonly file?: File;
       /** The ZIP inside this one that is meant. */
@@ -169,12 +169,21 @@ export async function importSite(bringing: Bringing, tools: BringingTools): Prom
     if (tools.cancelled()) throw new Cancelled();
 
     const reading = home ? readPage(home) : undefined;
+    const told = bringing.kind === 'archive' ? bringing.told : undefined;
     const name = bringing.name.replace(/\.(zip|beacon)$/i, '');
     const change: Change = all([
-      firstFacts(reading?.ok ? reading.facts : undefined, name, namedBy(named['robots.txt'], named['sitemap.xml']), others),
+      firstFacts(
+        reading?.ok ? reading.facts : undefined,
+        name,
+        [...(told ? [told.origin] : []), ...namedBy(named['robots.txt'], named['sitemap.xml'])],
+        others,
+      ),
       set('siteSwitch', '', 'open', true),
-      ...(bringing.kind === 'archive'
-        ? Object.entries(bringing.addresses ?? {}).flatMap(([path, address]) => (paths.has(path) ? [set('pages', path, 'address', address)] : []))
+      ...(told
+        ? [
+            ...Object.entries(told.addresses).flatMap(([path, address]) => (paths.has(path) ? [set('pages', path, 'address', address)] : [])),
+            rulesFromHeaders(told.tags, [...paths]),
+          ]
         : []),
       ...(bringing.kind === 'list'
         ? bringing.files.flatMap(({ path, address }) => (address === undefined ? [] : [set('pages', path, 'address', address)]))
@@ -190,6 +199,7 @@ export async function importSite(bringing: Bringing, tools: BringingTools): Prom
       name: saved?.name ?? document.tables.facts['']?.siteName ?? name,
       unread,
       bytes,
+      ...(told ? { address: `${told.origin}/` } : {}),
       ...(version === 0 ? {} : { versions: [{ number: version, at, bytes, unread }] }),
     };
     await db.put('sites', tools.beside ? { ...site, arriving: true } : site);

@@ -19,11 +19,12 @@ import {
   proofTag,
   searchAnswer,
   seenAnswer,
-  crawlAddresses,
+  crawlTold,
   crawlBegun,
   crawlView,
   zoneAnswer,
   type CrawlLimits,
+  type CrawlTold,
   type CrawlView,
   type ZoneRecord,
   type AddressAnswer,
@@ -101,7 +102,7 @@ export interface Outside {
     view(id: string): Promise<CrawlView>;
     stop(id: string): Promise<CrawlView>;
     goOn(id: string): Promise<CrawlView>;
-    files(id: string): Promise<{ readonly zip: Uint8Array; readonly addresses: Readonly<Record<string, string>> }>;
+    files(id: string): Promise<CrawlTold & { readonly zip: Uint8Array }>;
   };
   /** How an address answers now, and what one crawler makes of it. */
   live(address: string, crawler?: string): Promise<LiveAnswer>;
@@ -170,8 +171,8 @@ export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => v
       stop: (id) => ask('POST', `/api/crawls/${id}/stop`, crawlView, {}),
       goOn: (id) => ask('POST', `/api/crawls/${id}/go-on`, crawlView, {}),
       files: async (id) => {
-        const [{ addresses }, zip] = await Promise.all([ask('GET', `/api/crawls/${id}/addresses`, crawlAddresses), bytesOf(`/api/crawls/${id}/zip`)]);
-        return { zip: new Uint8Array(zip), addresses };
+        const [told, zip] = await Promise.all([ask('GET', `/api/crawls/${id}/told`, crawlTold), bytesOf(`/api/crawls/${id}/zip`)]);
+        return { zip: new Uint8Array(zip), ...told };
       },
     },
     zone: async (domain, records) =>

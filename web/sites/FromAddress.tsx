@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CrawlView } from '../../core/exchange/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { bytesText, counted } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
+import { OutsideError } from '../outside/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { crawling as wording } from './wording.ts';
 
@@ -16,10 +17,18 @@ const LIMITS = [
 ] as const;
 type LimitId = (typeof LIMITS)[number]['id'];
 
-/** Brings a site in from where it lives: asked for page by page, within limits, stopped and gone on with. */
-export function FromAddress({ onTake }: { readonly onTake: (bringing: Bringing) => void }) {
+/** Brings a site in from where it lives: asked for page by page, within limits, stopped and gone on with. `start` is where it is thought to be; `again` where its files are here already. */
+export function FromAddress({
+  start = '',
+  again = false,
+  onTake,
+}: {
+  readonly start?: string;
+  readonly again?: boolean;
+  readonly onTake: (bringing: Bringing) => void;
+}) {
   const { crawl } = useWorkspaceApi().tools.outside;
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useState(start);
   const [limits, setLimits] = useState<Readonly<Record<LimitId, number>>>({ pages: 500, megabytes: 60, depth: 10, minutes: 10 });
   const [id, setId] = useState<string>();
   const [view, setView] = useState<CrawlView>();
@@ -27,6 +36,14 @@ export function FromAddress({ onTake }: { readonly onTake: (bringing: Bringing) 
   const address = addressFrom(typed);
   const running = view?.state === 'running';
   const here = useRef(true);
+  const fail = useCallback((error: unknown): void => {
+    const code = error instanceof OutsideError ? error.code : undefined;
+    // A server that was started anew knows nothing of it, but remembers what came in; one that is away for a moment is asked again.
+    setFailure(code === 'not-found' ? wording.lost : messageOf(error));
+    if (code === 'no-server') return setView((before) => before && { ...before });
+    setId(undefined);
+    setView(undefined);
+  }, []);
   useEffect(() => {
     here.current = true;
     return () => {
@@ -37,18 +54,22 @@ export function FromAddress({ onTake }: { readonly onTake: (bringing: Bringing) 
     if (id === undefined || (view && view.state !== 'running')) return;
     const timer = setTimeout(() => {
       crawl.view(id).then(
-        (next) => here.current && setView(next),
-        (error: unknown) => here.current && setFailure(messageOf(error)),
+        (next) => {
+          if (!here.current) return;
+          setFailure(undefined);
+          setView(next);
+        },
+        (error: unknown) => here.current && fail(error),
       );
     }, BETWEEN);
     return () => clearTimeout(timer);
-  }, [crawl, id, view]);
+  }, [crawl, fail, id, view]);
   const tried = async (run: () => Promise<void>): Promise<void> => {
     setFailure(undefined);
     try {
       await run();
     } catch (error) {
-      setFailure(messageOf(error));
+      fail(error);
     }
   };
   const begin = (): Promise<void> =>
@@ -69,8 +90,8 @@ export function FromAddress({ onTake }: { readonly onTake: (bringing: Bringing) 
   const take = (): Promise<void> =>
     tried(async () => {
       if (id === undefined || !view) return;
-      const { zip, addresses } = await crawl.files(id);
-      onTake({ kind: 'archive', name: view.host, bytes: zip, as: 'address', addresses });
+      const { zip, ...told } = await crawl.files(id);
+      onTake({ kind: 'archive', name: view.host, bytes: zip, as: 'address', told });
     });
   return (
     <form
@@ -128,6 +149,7 @@ export function FromAddress({ onTake }: { readonly onTake: (bringing: Bringing) 
         </p>
       )}
       {view && <Progress view={view} />}
+      {again && view && view.state !== 'failed' && !running && view.state !== 'done' && <p className="notice notice-amber mt-3">{wording.partial}</p>}
       {view && view.state !== 'failed' && (
         <div className="mt-3 flex flex-wrap gap-2.5">
           {running ? (
@@ -155,6 +177,7 @@ export function FromAddress({ onTake }: { readonly onTake: (bringing: Bringing) 
 /** How far it has come, and what was left out and why. */
 function Progress({ view }: { readonly view: CrawlView }) {
   const told = [
+    ...(view.unchanged > 0 ? [wording.unchanged(view.unchanged)] : []),
     ...(view.forbidden > 0 ? [wording.forbidden(view.forbidden)] : []),
     ...(view.scripted > 0 ? [wording.scripted(view.scripted)] : []),
     ...(view.left > 0 ? [wording.left(view.left)] : []),
@@ -189,7 +212,6 @@ function Progress({ view }: { readonly view: CrawlView }) {
           </ul>
         </details>
       )}
-      {view.state === 'done' && <p className="soft mt-1 text-note">{wording.styles}</p>}
     </div>
   );
 }

@@ -1,16 +1,18 @@
-import { FolderSync } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
-import { versionOf } from '../../core/site/index.ts';
+import { FolderSync, Globe } from 'lucide-react';
+import { Suspense, useEffect, useRef, useState } from 'react';
+import { siteOrigin, versionOf } from '../../core/site/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { counted, REFUSAL_WORDS, shortDate } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import { PageLink } from '../components/index.ts';
-import { Busy, useDrop } from '../ui/index.ts';
-import { bringVersion, leaveVersion, rememberFolder, takeVersion, useWorkspace, useWorkspaceApi, type Coming } from '../workspace/index.ts';
+import { Busy, part, useDrop } from '../ui/index.ts';
+import { bringVersion, leaveVersion, rememberSource, takeVersion, useWorkspace, useWorkspaceApi, type Coming } from '../workspace/index.ts';
 import { FilePickers } from './FilePickers.tsx';
 import { fromDrop, fromFolder } from './picking.ts';
 import { VersionPlan } from './VersionPlan.tsx';
 import { newVersion as wording } from './wording.ts';
+
+const FromAddress = part(() => import('./FromAddress.tsx'), 'FromAddress');
 
 let jobs = 0;
 
@@ -23,6 +25,9 @@ export function NewVersion() {
   const [failure, setFailure] = useState<string>();
   const [outcome, setOutcome] = useState<'same' | 'taken' | 'planned-anew'>();
   const [coming, setComing] = useState<Coming>();
+  const mainAddress = useWorkspace((state) => siteOrigin(state.document));
+  // A site that came from its address comes from there again.
+  const [asking, setAsking] = useState(site?.from === 'address' && site.folder === undefined);
   // What was brought in and not decided about is left when the screen is.
   const undecided = useRef<Coming>(undefined);
   useEffect(() => {
@@ -46,7 +51,9 @@ export function NewVersion() {
       if (found === 'same') setOutcome('same');
       else if ('plan' in found) setComing(found);
       else setFailure(REFUSAL_WORDS[found.reason] ?? REFUSAL_WORDS['failed']);
-      if (folder && (found === 'same' || 'plan' in found)) await rememberFolder(workspace, folder);
+      if (found !== 'same' && !('plan' in found)) return;
+      if (folder) await rememberSource(workspace, { folder });
+      else if (bringing.kind === 'archive' && bringing.told) await rememberSource(workspace, { address: `${bringing.told.origin}/` });
     } catch (error) {
       setFailure(messageOf(error));
     } finally {
@@ -104,7 +111,15 @@ export function NewVersion() {
               onBring={bring}
               onFailure={setFailure}
             />
+            <button type="button" className="btn btn-outline-ink gap-2" aria-expanded={asking} disabled={busy !== undefined} onClick={() => setAsking(!asking)}>
+              <Globe size={17} aria-hidden /> {wording.address}
+            </button>
           </div>
+          {asking && !busy && (
+            <Suspense>
+              <FromAddress again start={site?.address ?? mainAddress} onTake={(bringing) => void bring(bringing)} />
+            </Suspense>
+          )}
           <p className="soft mt-2 text-note">
             {wording.dropHint}
             {latest && ` ${wording.last(version + 1, shortDate(latest.at))}`}

@@ -53,6 +53,7 @@ export const newVersion = {
   again: (folder: string): string => `Read ${folder} again`,
   folder: 'Open its folder',
   archive: 'Open a ZIP of it',
+  address: 'From its address',
   drop: 'Drop it here: the folder, or a ZIP of it',
   dropHint: 'You can also drop the folder or a ZIP anywhere here.',
   last: (number: number, day: string): string => `Version ${number} of its files is here, brought in ${day}.`,
@@ -154,5 +155,7 @@ export const crawling = {
   scripted: (count: number): string => `${counted(count, 'page')} made by scripts: nothing can be read in them without running those`,
   left: (count: number): string => `${counted(count, 'address', 'addresses')} left because of the limits`,
   troubles: (count: number): string => `${counted(count, 'address', 'addresses')} could not be had`,
-  styles: 'Pictures that only style sheets name are not among the files.',
+  unchanged: (count: number): string => `${counted(count, 'file')} as the last time: the host was only asked whether they changed`,
+  partial: 'Only part of the site is here. Pages that did not come in would look as if they were gone.',
+  lost: 'The program’s server was started anew in between. What came in is remembered: bring it in again, and it goes on from there.',
 };

@@ -38,6 +38,8 @@ export interface SiteRecord {
   /** Files that could not be read when it was brought in. */
   readonly unread: readonly { readonly path: string; readonly reason: string }[];
   readonly folder?: FileSystemDirectoryHandle;
+  /** The address that it was brought in from last. */
+  readonly address?: string;
   /** Versions of its files that were brought in later, oldest first; each is kept beside the others. */
   readonly versions?: readonly SiteVersion[];
   /** It is still being brought in: whoever finds it so, with nobody at work on it, may sweep it away. */

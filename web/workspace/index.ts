@@ -1,5 +1,5 @@
 export { useReport, useTables, useWorkspace, useWorkspaceApi, WorkspaceContext } from './context.tsx';
-export { addPage, bringVersion, leaveVersion, rememberFolder, takeVersion, type Coming } from './new-version.ts';
+export { addPage, bringVersion, leaveVersion, rememberSource, takeVersion, type Coming } from './new-version.ts';
 export { nextNumber, release, type ReleaseOutcome, type ReleaseStep } from './release.ts';
 export {
   BIN_DAYS,

@@ -11,6 +11,8 @@ export interface Coming {
   readonly document: SiteDocument;
   readonly plan: MergePlan;
   readonly version: SiteVersion;
+  /** Addresses that file names do not tell, where it came from the site's address. */
+  readonly addresses?: Readonly<Record<string, string>> | undefined;
 }
 
 /** Brings a new version of the open site's files in, without taking it. `same` where it is the one that is here. */
@@ -26,7 +28,8 @@ export async function bringVersion(
   const brought = await workspace.tools.analysis.bringVersion(job, site.id, document, handOver(bringing), onProgress(progress));
   if (!brought.ok) return brought;
   const { plan, version } = brought;
-  return plan && version ? { siteId: site.id, document, plan, version } : 'same';
+  const addresses = bringing.kind === 'archive' ? bringing.told?.addresses : undefined;
+  return plan && version ? { siteId: site.id, document, plan, version, addresses } : 'same';
 }
 
 /** Adds a page to a site that was typed in, as one step for undo: its files with one more are another version of it. */
@@ -59,16 +62,19 @@ export async function takeVersion(workspace: Workspace, coming: Coming, choices:
   // The files first: a document that names a version finds it there, whatever happens in between.
   if (!(await analysis.keepVersion(coming.siteId, coming.version)))
     throw new Error('The new files are not here any more. Nothing was changed; bring them in once more.');
-  workspace.change(mergeChange(document, coming.plan, choices), { label: 'A new version of the site was brought in' });
+  workspace.change(mergeChange(document, coming.plan, { ...choices, addresses: coming.addresses }), { label: 'A new version of the site was brought in' });
   if (versionOf(workspace.state.document) !== coming.version.number) throw new Error('It could not be taken in. Nothing was changed.');
   await workspace.whenIdle();
   return 'taken';
 }
 
-/** Remembers the folder that the open site's files were read from: one press reads it again. */
-export async function rememberFolder(workspace: Workspace, folder: FileSystemDirectoryHandle): Promise<void> {
+/** Remembers the folder or the address that the open site's files came from: one press reads it again. */
+export async function rememberSource(
+  workspace: Workspace,
+  source: { readonly folder: FileSystemDirectoryHandle } | { readonly address: string },
+): Promise<void> {
   const { site } = workspace.state;
-  const kept = site && (await updateSite(workspace.tools.db, site.id, { folder }));
+  const kept = site && (await updateSite(workspace.tools.db, site.id, source));
   if (kept && workspace.state.site?.id === kept.id) workspace.store.setState({ site: kept });
 }
 
