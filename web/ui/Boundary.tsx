@@ -22,10 +22,24 @@ export class Boundary extends Component<Props, { readonly error: Error | undefin
     return props.place === state.place ? null : { error: undefined, place: props.place };
   }
 
+  private tried = false;
+
   private readonly again = (): void => {
+    this.tried = true;
     forgetFailures();
     this.setState({ error: undefined });
   };
+
+  /** Some browsers remember for as long as the page stands that a module was not to be had, as the HTML standard lets them: then the page begins anew, once it is. */
+  override componentDidCatch(error: unknown): void {
+    const module = /dynamically imported module:? (\S+)/i.exec(error instanceof Error ? error.message : '')?.[1];
+    if (!this.tried || module === undefined || !URL.canParse(module) || new URL(module).origin !== window.location.origin) return;
+    this.tried = false;
+    void fetch(module, { cache: 'no-store' }).then(
+      ({ ok }) => ok && window.location.reload(),
+      () => undefined,
+    );
+  }
 
   override render(): ReactNode {
     const { error } = this.state;
