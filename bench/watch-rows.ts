@@ -7,7 +7,8 @@ import { Pool } from 'undici';
 import { SearchIndex, type IndexRecord } from '../core/engine/index.ts';
 import { documentTitle, readPage } from '../core/page/index.ts';
 import { guardedFetch, OWN_NAME } from '../server/fetching/index.ts';
-import { StandIns } from '../server/stand-ins/index.ts';
+import { SiteCrawl } from '../server/bringing/index.ts';
+import { StandIns, workInThread } from '../server/stand-ins/index.ts';
 import { percentile, slower, within, type Row } from './measure.ts';
 
 const HOST = 'bench.example';
@@ -47,6 +48,7 @@ export async function watchRows(site: ReadonlyMap<string, Uint8Array>): Promise<
         pages.slice(0, 1000).map(([path]) => `/${path}`),
       ),
     );
+    rows.push(await crawlRow(standIns, 1000));
   } finally {
     await standIns.close();
     await rm(folder, { recursive: true, force: true });
@@ -104,10 +106,7 @@ function searchRows(records: readonly IndexRecord[]): Row[] {
 
 /** Pages through the guard, each name resolved and checked, against the bare client to the same port. */
 async function fetchRow(standIns: StandIns, paths: readonly string[]): Promise<Row> {
-  const { fetch, close } = guardedFetch(
-    { resolve: async () => ['127.0.0.1'], allows: () => true, target: () => ({ origin: `http://127.0.0.1:${standIns.host.port}`, pin: undefined }) },
-    OWN_NAME,
-  );
+  const { fetch, close } = guardHere(standIns);
   const bare = new Pool(`http://127.0.0.1:${standIns.host.port}`, { connections: 8 });
   const each = async (get: (path: string) => Promise<unknown>): Promise<number> => {
     const begun = performance.now();
@@ -129,4 +128,54 @@ async function fetchRow(standIns: StandIns, paths: readonly string[]): Promise<R
   await close();
   await bare.close();
   return slower(`${paths.length} pages fetched through the guard`, { ours, peer }, 'the bare client', 2);
+}
+
+/** The guard, asked for the stand-in host alone. */
+const guardHere = (standIns: StandIns): ReturnType<typeof guardedFetch> =>
+  guardedFetch(
+    { resolve: async () => ['127.0.0.1'], allows: () => true, target: () => ({ origin: `http://127.0.0.1:${standIns.host.port}`, pin: undefined }) },
+    OWN_NAME,
+  );
+
+/** A site brought in from its address with its pauses left out, read in a thread, against the bare client asking for the same files, two at a time. */
+async function crawlRow(standIns: StandIns, pages: number): Promise<Row> {
+  const { work, close } = workInThread(() => ({ dns: standIns.dns.port, host: standIns.host.port }));
+  const guarded = guardHere(standIns);
+  const asked: string[] = [];
+  const crawl = async (most: number): Promise<number> => {
+    asked.length = 0;
+    const begun = performance.now();
+    await new SiteCrawl(
+      `${ORIGIN}/`,
+      { pages: most, bytes: 150_000_000, depth: 30, seconds: 600 },
+      {
+        fetch: (address) => {
+          asked.push(new URL(address).pathname);
+          return guarded.fetch(address);
+        },
+        now: () => performance.now(),
+        wait: () => Promise.resolve(),
+        sift: (answer) => work.sift(answer),
+      },
+    ).run();
+    return performance.now() - begun;
+  };
+  // The thread reads its program first, and has it compiled.
+  await crawl(300);
+  const ours = await crawl(pages);
+  const bare = new Pool(`http://127.0.0.1:${standIns.host.port}`, { connections: 2 });
+  let at = 0;
+  const line = async (): Promise<void> => {
+    for (let turn = at++; turn < asked.length; turn = at++) {
+      const { body } = await bare.request({ path: asked[turn] as string, method: 'GET', headers: { host: HOST, 'x-forwarded-proto': 'https' } });
+      await body.arrayBuffer();
+    }
+  };
+  const from = performance.now();
+  await Promise.all([line(), line()]);
+  const peer = performance.now() - from;
+  await close();
+  await guarded.close();
+  await bare.close();
+  return slower(`a site of ${pages} pages from its address, read as it comes`, { ours, peer }, 'the bare client', 2);
 }

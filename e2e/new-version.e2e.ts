@@ -89,7 +89,11 @@ test('the site is built anew: what was written stays on top, what both changed i
   expect(await visit(page, app, '/services/book-repair/')).toContain('theme-two');
 });
 
-test('a site comes in from its address: what robots.txt forbids stays out, it is stopped and gone on with', async ({ page, app }) => {
+test('a site comes in from its address: what robots.txt forbids stays out, it is stopped and gone on with, and comes from there again', async ({
+  page,
+  app,
+}) => {
+  test.setTimeout(120_000);
   await openDemo(page, app);
   await page.goto(`${app.address}/sites`);
   await page.getByRole('button', { name: 'From its address' }).click();
@@ -111,4 +115,16 @@ test('a site comes in from its address: what robots.txt forbids stays out, it is
   await choosePage(page, 'Why we sew');
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Why we sew | Quillfeather Bindery');
   await expect(page.locator('main')).toContainText('/journal/why-we-sew/');
+
+  // The next month it comes from there again: what did not change is only asked after, and there is nothing to take in.
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder(/page or an action/i).fill('new version');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1, name: 'A new version of the site' })).toBeVisible();
+  await expect(page.getByLabel('Address of the site')).toHaveValue('https://quillfeather.example/');
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page.getByTestId('crawl')).toContainText('All that links and maps lead to is here.', { timeout: 45_000 });
+  await expect(page.getByTestId('crawl')).toContainText(/\d+ files as the last time/);
+  await page.getByRole('button', { name: 'Take what is here' }).click();
+  await expect(page.getByText('These are the very files that are here.')).toBeVisible();
 });

@@ -16,11 +16,11 @@ export interface Answer {
   readonly hops?: number | undefined;
 }
 
-/** Reads an HTML answer with its text; undefined for anything else. */
-export function readAnswer(answer: Answer): PageFacts | undefined {
+/** Reads an HTML answer, with its text unless that is not wanted; undefined for anything else. */
+export function readAnswer(answer: Answer, { keepText = true }: { readonly keepText?: boolean } = {}): PageFacts | undefined {
   const type = answer.headers['content-type']?.[0] ?? 'text/html';
   if (answer.status < 200 || answer.status >= 300 || !/^\s*(text\/html|application\/xhtml\+xml)\b/i.test(type)) return undefined;
-  const reading = readPage(answer.bytes, { keepText: true, httpCharset: charsetOf(answer) });
+  const reading = readPage(answer.bytes, { keepText, httpCharset: charsetOf(answer) });
   return reading.ok ? reading.facts : undefined;
 }
 

@@ -19,6 +19,8 @@ const TRIES = 2;
 const MOST_WAITING = 20_000;
 const MOST_QUERIES = 40;
 const MOST_MAPS = 20;
+/** Answers that wait to be read at most. */
+const MOST_READING = 16;
 const TOLD = 50;
 
 /** A file as it came in: under the name it gets, its bytes, path and query of its address where no file answers at such a one, and what its headers said. */
@@ -63,6 +65,7 @@ export class SiteCrawl {
   private readonly troubles: { address: string; what: string }[] = [];
   private counts = { pages: 0, bytes: 0, forbidden: 0, scripted: 0, left: 0, troubles: 0, unchanged: 0 };
   private memory = NO_MEMORY;
+  private readonly reading = new Set<Promise<void>>();
   private spent = 0;
   private latest: string[] = [];
 
@@ -85,6 +88,7 @@ export class SiteCrawl {
       await Promise.all(Array.from({ length: AT_ONCE }, () => this.line(from)));
       if (this.isRunning()) this.state = 'done';
     } finally {
+      await Promise.allSettled(this.reading);
       this.spent += now() - from;
       // What cannot be written down is asked for again next time.
       await this.memory.save().catch(() => undefined);
@@ -133,13 +137,13 @@ export class SiteCrawl {
       return this.fail('robots');
     }
     this.memory = (await this.effects.memory?.(this.host).catch(() => undefined)) ?? NO_MEMORY;
-    this.learn(led.href, 0);
+    this.learn(plainAddress(led.href) ?? led.href, 0);
     this.learn(`${led.origin}/`, 0);
     const named = this.rules.kind === 'read' ? this.rules.sitemaps : [];
     for (const map of [...new Set([...named, `${led.origin}/sitemap.xml`])].slice(0, MOST_MAPS)) {
       if (!URL.canParse(map) || new URL(map).host !== this.host) continue;
       const { addresses } = await readMap({ fetch, rules: this.rules, host: this.host, most: MOST_MAPS }, map);
-      for (const address of addresses) this.learn(address, 1);
+      for (const address of addresses) this.learn(plainAddress(address) ?? address, 1);
     }
     for (const file of ['/robots.txt', '/sitemap.xml', '/favicon.ico']) this.learn(led.origin + file, 1);
     return true;
@@ -164,6 +168,10 @@ export class SiteCrawl {
       if (this.spent + now() - from > this.limits.seconds * 1000) return this.end('seconds');
       const next = this.waiting.shift();
       if (!next) {
+        if (this.reading.size > 0) {
+          await Promise.race(this.reading);
+          continue;
+        }
         // The other line may be about to find more.
         if (++idle > 2) return;
         await wait(PAUSE);
@@ -210,7 +218,10 @@ export class SiteCrawl {
       if (one.depth > 0 && !/\/(?:robots\.txt|sitemap\.xml|favicon\.ico)$/.test(url.pathname)) this.trouble(one.address, String(outcome.status));
       return;
     }
-    await this.keep(at, outcome, one.depth);
+    // While it is read the next one is asked for, as long as not too many wait to be read.
+    while (this.reading.size >= MOST_READING) await Promise.race(this.reading);
+    const reading: Promise<void> = this.keep(at, outcome, one.depth).finally(() => this.reading.delete(reading));
+    this.reading.add(reading);
   }
 
   /** Asks for an address; where it was had before, whether that still holds. */
@@ -259,14 +270,12 @@ export class SiteCrawl {
     if (depth < this.limits.depth) for (const address of sifted.links) this.learn(address, depth + 1);
   }
 
-  /** Puts an address of this site in line, once. */
-  private learn(href: string, depth: number): void {
-    if (!URL.canParse(href)) return;
-    const url = new URL(href);
-    url.hash = '';
-    if (!/^https?:$/.test(url.protocol) || url.host !== this.host || isTrap(url)) return;
-    const address = plainAddress(url.href) ?? url.href;
-    if (this.seen.has(address)) return;
+  /** Puts an address of this site in line, once. It is in plain spelling. */
+  private learn(address: string, depth: number): void {
+    // Most links of a page lead to where others did: nothing is made of those.
+    if (this.seen.has(address) || !URL.canParse(address)) return;
+    const url = new URL(address);
+    if (url.host !== this.host || isTrap(url)) return;
     if (url.search !== '') {
       const count = (this.queries.get(url.pathname) ?? 0) + 1;
       this.queries.set(url.pathname, count);
