@@ -52,6 +52,11 @@ test('a release is put together field by field, compared with others, and put ou
   await page.locator('[data-release="5"]').getByRole('button', { name: 'Put it out again', exact: true }).click();
   await expect(page.locator('[data-release="7"]')).toContainText('release 5 once more');
   expect(await visit(page, app, '/services/book-repair/')).not.toContain('missing leaves');
+  // What takes room can be dropped, after a question; what is live cannot.
+  await page.getByRole('button', { name: 'Drop release 6' }).click();
+  await page.locator('[data-release="6"]').getByRole('button', { name: 'Drop it' }).click();
+  await expect(page.locator('[data-release="6"]')).toContainText('not kept');
+  await expect(page.getByRole('button', { name: 'Drop release 7' })).toHaveCount(0);
   await goTo(page, 'Release');
   await expect(item).toContainText('missing leaves');
   // Offline, every address says so; back, the release is there as it was.

@@ -2,7 +2,7 @@ import { expect } from 'vitest';
 import { ENGINES, type EnginePolicy } from '../../core/engines/index.ts';
 import type { Reality } from '../../core/indexing/index.ts';
 import { readSource } from '../../core/page/index.ts';
-import { driftOf, meantFields, ownBytes, shipments, written } from '../../core/release/index.ts';
+import { driftOf, meantFields, ownBytes, shipments, written, type WorkingCopy } from '../../core/release/index.ts';
 import { headersFor, isPageFile, outgoingHeaderRules, resolvePath, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource, pathAndQuery } from '../../core/source/index.ts';
 import { forSurvey, type SiteFile } from '../../core/rows/index.ts';
@@ -35,8 +35,13 @@ export function survey(site: Site, document: SiteDocument): Survey {
 
 /** What a release puts out, byte by byte, served as a plain host does. */
 export function released(site: Site, one: Survey, document: SiteDocument): Fetch {
+  return hosted(site, one.workingCopy(), document);
+}
+
+/** The same of what went out in a release, or would. `origin` is the main address. */
+export function hosted(site: Site, copy: WorkingCopy, document: SiteDocument, origin = ORIGIN): Fetch {
   const out = new Map<string, Uint8Array>();
-  for (const shipment of shipments(one.workingCopy())) {
+  for (const shipment of shipments(copy)) {
     if ('text' in shipment) {
       out.set(shipment.path, ownBytes(shipment.path, shipment.text));
       continue;
@@ -60,7 +65,7 @@ export function released(site: Site, one: Survey, document: SiteDocument): Fetch
       status: code,
       headers: { 'content-type': [type], ...(tags.length > 0 ? { 'x-robots-tag': tags } : {}) },
       bytes: (code === 200 && file !== undefined ? out.get(file) : undefined) ?? new Uint8Array(),
-      redirects: code !== 200 ? [] : found.kind === 'redirect' ? [ORIGIN + found.to] : url.origin === ORIGIN ? [] : [ORIGIN + asked],
+      redirects: code !== 200 ? [] : found.kind === 'redirect' ? [origin + found.to] : url.origin === origin ? [] : [origin + asked],
       hops: [],
       milliseconds: 1,
     };

@@ -21,6 +21,7 @@ import {
 import { Analyst } from './analyst.ts';
 import { bytesIn, outFiles, packProject, packZip } from './export-site.ts';
 import { importSite } from './import-site.ts';
+import { forgetRelease, forgetVersion, keptOf } from './kept.ts';
 import { planVersion } from './new-version.ts';
 import { Sending } from './sending.ts';
 
@@ -189,5 +190,53 @@ describe('releases', () => {
     await db.delete('files', ['s', 'why.html']);
     await writeSnapshot(db, 'u', applyChange(document, set('facts', '', 'siteName', 'x')));
     await expect(held(await opened(), 2, { from: 1 })).rejects.toThrow('why.html');
+  });
+});
+
+describe('what is kept', () => {
+  const versions = async () => (await keptOf(db, 's', (await loadDocument(db, 's')).document)).versions;
+  const forget = async (number: number): Promise<boolean> => forgetVersion(db, 's', (await loadDocument(db, 's')).document, number);
+  const released = async (number: number, version: number): Promise<void> => {
+    const sending = new Sending(db, sha256);
+    await sending.outgoing(await opened(), number, {}, () => undefined);
+    await saveManifest(db, 's', sending.finish(), version);
+  };
+  /** As after so many steps that the journal was shortened. */
+  const withoutUndo = async (): Promise<void> => {
+    const { document } = await loadDocument(db, 's');
+    await db.clear('journal');
+    await writeSnapshot(db, 's', document);
+  };
+  it('is dropped only where nothing holds it: not the open one, not what undo leads to, not what a release is made of', async () => {
+    await released(1, 0);
+    await takeSecond();
+    await released(2, 1);
+    const sizes = (await keptOf(db, 's', (await loadDocument(db, 's')).document)).releases;
+    expect(sizes.map(({ number, bytes }) => [number, bytes > 100])).toEqual([
+      [1, true],
+      [2, true],
+    ]);
+    expect((await versions()).map(({ number, isCurrent, inUndo, releases }) => ({ number, isCurrent, inUndo, releases }))).toEqual([
+      { number: 0, isCurrent: false, inUndo: true, releases: [1] },
+      { number: 1, isCurrent: true, inUndo: true, releases: [2] },
+    ]);
+    expect([await forget(0), await forget(1)]).toEqual([false, false]);
+    await forgetRelease(db, 's', 1);
+    expect(await forget(0)).toBe(false);
+    await withoutUndo();
+    expect(await forget(0)).toBe(true);
+    expect((await versions()).map(({ number }) => number)).toEqual([1]);
+    expect([(await listFiles(db, 's')).length, (await listFiles(db, 's~1')).length]).toEqual([0, 2]);
+    expect(await sweep(db, async () => false)).toBe(0);
+    const now = await opened();
+    expect(now.storedFiles().map(({ path }) => path)).toEqual(['index.html', 'notes/why.html']);
+  });
+  it('of a release that is live stays, though its place among the earlier ones was dropped', async () => {
+    await released(1, 0);
+    await takeSecond();
+    await forgetRelease(db, 's', 1);
+    await withoutUndo();
+    expect((await versions())[0]).toMatchObject({ number: 0, inUndo: false, releases: [1] });
+    expect(await forget(0)).toBe(false);
   });
 });

@@ -15,7 +15,6 @@ import {
   filesId,
   keepRows,
   keepVersion,
-  keptReleases,
   lastingDatabase,
   listAside,
   loadHistory,
@@ -27,6 +26,7 @@ import {
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
 import { importSite, type Bringing, type BringingResult, type PickedFile } from './import-site.ts';
+import { forgetRelease, forgetVersion, keptOf, type Kept } from './kept.ts';
 import { driftIn, type LookedAt } from './drift.ts';
 import { snippetReports, type SnippetReport } from './snippet-stands.ts';
 import { planVersion } from './new-version.ts';
@@ -249,7 +249,10 @@ const service = {
     return its.releases.compare(before, after);
   },
   diffBetween: async (path: string, own: boolean, before: ReleaseRef, after: ReleaseRef) => (await site()).releases.diff(path, own, before, after),
-  keptReleases: async (): Promise<readonly number[]> => keptReleases(await db(), (await site()).siteId),
+  /** What is kept of the open site besides what is open, and what it takes. */
+  kept: async (document: SiteDocument): Promise<Kept> => keptOf(await db(), (await site()).siteId, document),
+  forgetRelease: async (number: number): Promise<void> => forgetRelease(await db(), (await site()).siteId, number),
+  forgetVersion: async (document: SiteDocument, number: number): Promise<boolean> => forgetVersion(await db(), (await site()).siteId, document, number),
   /** A release that is kept, as a ZIP of its files. */
   async releaseZip(number: number, progress: Progress): Promise<Blob> {
     const its = await site();

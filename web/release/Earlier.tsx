@@ -2,11 +2,12 @@ import { Archive, RotateCcw } from 'lucide-react';
 import { useState } from 'react';
 import { fieldChanges, itemKey, type ReleaseItem } from '../../core/release/index.ts';
 import { messageOf } from '../../core/source/index.ts';
-import { counted, editWords } from '../../core/wording/index.ts';
+import { bytesText, counted, editWords } from '../../core/wording/index.ts';
 import { onProgress } from '../analysis/index.ts';
 import { Busy, download, Empty, More, note, useMore } from '../ui/index.ts';
 import { nextNumber, release, useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Diff } from './Diff.tsx';
+import { DropQuestion, KeptFiles } from './KeptFiles.tsx';
 import { ReleaseLine } from './ReleaseLine.tsx';
 import { wording } from './wording.ts';
 
@@ -17,12 +18,14 @@ export function Earlier() {
   const workspace = useWorkspaceApi();
   const releases = useWorkspace((state) => state.document.tables.releases);
   const site = useWorkspace((state) => state.site?.name ?? 'site');
-  const kept = useReport((one) => one.tools.analysis.keptReleases(), Object.keys(releases).join());
+  const [drops, setDrops] = useState(0);
+  const found = useReport((one) => one.tools.analysis.kept(one.state.document), `${Object.keys(releases).join()} ${drops}`);
+  const kept = found?.releases.map(({ number }) => number);
   const [busy, setBusy] = useState<{ what: string; done: number; of: number }>();
-  const [asking, setAsking] = useState<number>();
+  const [asking, setAsking] = useState<{ readonly number: number; readonly what: 'again' | 'drop' }>();
   const [picked, setPicked] = useState<{ readonly from: Ref; readonly to: Ref }>();
   const numbers = [...new Set([...Object.keys(releases).map(Number), ...(kept ?? [])])].sort((a, b) => b - a);
-  if (!kept) return <Busy what="Looking for what is kept" done={0} of={1} />;
+  if (!found || !kept) return <Busy what="Looking for what is kept" done={0} of={1} />;
   if (numbers.length === 0) return <Empty title={wording.noneYet}>{wording.noneYetWhy}</Empty>;
   const there = numbers.filter((number) => kept.includes(number));
   const pair = picked ?? { from: there[1] ?? there[0] ?? 0, to: there.length > 1 ? (there[0] as number) : 'now' };
@@ -50,6 +53,19 @@ export function Earlier() {
       );
       download(blob, `${site.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}-release-${number}.zip`);
     });
+  const dropRelease = (number: number): Promise<void> =>
+    working('Dropping it', async () => {
+      setAsking(undefined);
+      await workspace.tools.analysis.forgetRelease(number);
+      setDrops(drops + 1);
+    });
+  const dropVersion = (number: number): Promise<void> =>
+    working('Dropping it', async () => {
+      const bytes = found.versions.find((one) => one.number === number)?.bytes ?? 0;
+      if (await workspace.tools.analysis.forgetVersion(workspace.state.document, number)) note(wording.dropped(bytesText(bytes)), {}, 'good');
+      setDrops(drops + 1);
+    });
+  const ask = (number: number, what: 'again' | 'drop'): void => setAsking(asking?.number === number && asking.what === what ? undefined : { number, what });
   return (
     <div className="mx-auto max-w-column">
       <h1>{wording.earlierTitle}</h1>
@@ -64,7 +80,11 @@ export function Earlier() {
           <li key={number} className="border-t border-line px-4 py-2.5 first:border-t-0" data-release={number}>
             <div className="flex flex-wrap items-start gap-x-3 gap-y-2">
               <div className="min-w-0 flex-1 basis-60">
-                <ReleaseLine number={String(number)} record={releases[String(number)] ?? { to: 'brought-in' }} />
+                <ReleaseLine
+                  number={String(number)}
+                  record={releases[String(number)] ?? { to: 'brought-in' }}
+                  bytes={found.releases.find((one) => one.number === number)?.bytes}
+                />
               </div>
               {kept.includes(number) ? (
                 <span className="flex flex-wrap gap-2">
@@ -82,11 +102,23 @@ export function Earlier() {
                       type="button"
                       className="btn btn-sm btn-ghost gap-1.5"
                       disabled={busy !== undefined}
-                      aria-expanded={asking === number}
+                      aria-expanded={asking?.number === number && asking.what === 'again'}
                       aria-label={`Put release ${number} out again`}
-                      onClick={() => setAsking(asking === number ? undefined : number)}
+                      onClick={() => ask(number, 'again')}
                     >
                       <RotateCcw size={15} aria-hidden /> {wording.goBack}
+                    </button>
+                  )}
+                  {number !== numbers[0] && (
+                    <button
+                      type="button"
+                      className="btn btn-sm btn-ghost"
+                      disabled={busy !== undefined}
+                      aria-expanded={asking?.number === number && asking.what === 'drop'}
+                      aria-label={`${wording.drop} release ${number}`}
+                      onClick={() => ask(number, 'drop')}
+                    >
+                      {wording.drop}
                     </button>
                   )}
                 </span>
@@ -94,7 +126,10 @@ export function Earlier() {
                 <span className="soft text-note">{wording.notKept}</span>
               )}
             </div>
-            {asking === number && (
+            {asking?.number === number && asking.what === 'drop' && (
+              <DropQuestion why={wording.dropReleaseWhy} onDrop={() => void dropRelease(number)} onLeave={() => setAsking(undefined)} />
+            )}
+            {asking?.number === number && asking.what === 'again' && (
               <div className="notice notice-amber mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
                 <p className="min-w-0 flex-1 basis-64 text-small">{wording.goBackWhy(number, nextNumber(workspace, undefined))}</p>
                 <button type="button" className="btn btn-sm btn-primary" onClick={() => void goBack(number)}>
@@ -108,6 +143,7 @@ export function Earlier() {
           </li>
         ))}
       </ol>
+      <KeptFiles versions={found.versions} busy={busy !== undefined} onDrop={(number) => void dropVersion(number)} />
       {there.length > 0 && (
         <section className="mt-6" aria-labelledby="compare">
           <h2 id="compare">Compare</h2>

@@ -42,6 +42,8 @@ export interface SiteRecord {
   readonly address?: string;
   /** Versions of its files that were brought in later, oldest first; each is kept beside the others. */
   readonly versions?: readonly SiteVersion[];
+  /** The files that it was first brought in with were dropped by the owner. */
+  readonly firstDropped?: true;
   /** It is still being brought in: whoever finds it so, with nobody at work on it, may sweep it away. */
   readonly arriving?: true;
   /** Bytes of its files. */

@@ -192,6 +192,11 @@ export async function loadRelease(db: Database, siteId: string, number: number):
   return saved && manifest && { ...saved, manifest };
 }
 
+/** Drops what is kept of a release. What is live is known as before. */
+export function dropRelease(db: Database, siteId: string, number: number): Promise<void> {
+  return db.delete('releases', [siteId, number]);
+}
+
 /** The numbers of all releases that are kept. */
 export async function keptReleases(db: Database, siteId: string): Promise<readonly number[]> {
   return (await db.getAllKeys('releases', siteRange(siteId))).map(([, number]) => number);

@@ -65,6 +65,20 @@ export async function clearSite(db: Database, siteId: string): Promise<void> {
   await transaction.done;
 }
 
+/** Takes away the files of one version of a site, and all that says it is here. */
+export async function dropFiles(db: Database, siteId: string, version: number): Promise<void> {
+  const transaction = db.transaction(['sites', 'files', 'pages', 'assets'], 'readwrite');
+  const sites = transaction.objectStore('sites');
+  const site = await sites.get(siteId);
+  const range = siteRange(filesId(siteId, version));
+  if (site)
+    await Promise.all([
+      sites.put(version === 0 ? { ...site, firstDropped: true } : { ...site, versions: (site.versions ?? []).filter(({ number }) => number !== version) }),
+      ...(['files', 'pages', 'assets'] as const).map((name) => transaction.objectStore(name).delete(range)),
+    ]);
+  await transaction.done;
+}
+
 /**
  * Takes away what no site in the list claims, and sites that were being brought in when somebody stopped in the middle. `atWork` tells of a site whether
  * it is being brought in right now. Gives the number of sites that were swept.

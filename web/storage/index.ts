@@ -13,6 +13,7 @@ export {
 export {
   appendEntries,
   dropAside,
+  dropRelease,
   entriesAfter,
   latestEntries,
   listAside,
@@ -30,6 +31,6 @@ export {
   writeSnapshot,
   type DocumentState,
 } from './documents.ts';
-export { clearSite, eachPage, filesId, keepVersion, listFiles, loadBytes, saveFiles, sweep } from './files.ts';
+export { clearSite, dropFiles, eachPage, filesId, keepVersion, listFiles, loadBytes, saveFiles, sweep } from './files.ts';
 export { keepRows, loadRows, type KeptRows } from './rows.ts';
 export { arrivalLock, updateSite } from './sites.ts';
