@@ -1,4 +1,5 @@
 import { Check, ChevronsUpDown } from 'lucide-react';
+import { useEffect, useRef } from 'react';
 import { Link, useLocation } from 'react-router';
 import { siteHost } from '../../core/site/index.ts';
 import { counted } from '../../core/wording/index.ts';
@@ -14,6 +15,12 @@ export function PathBar() {
   const counts = useStopCounts();
   const name = useWorkspace((state) => state.site?.name ?? '');
   const host = useWorkspace((state) => siteHost(state.document));
+  const path = useRef<HTMLElement>(null);
+  // Where not all stops have room, the one that is open is in view.
+  useEffect(() => {
+    const [bar, open] = [path.current, path.current?.querySelector<HTMLElement>('[aria-current="page"]')];
+    if (bar && open) bar.scrollLeft = open.offsetLeft - bar.offsetLeft - (bar.clientWidth - open.offsetWidth) / 2;
+  }, [here]);
   return (
     <header className="path">
       <div className="path-site relative w-[248px] flex-none !p-0 max-[760px]:w-full">
@@ -30,7 +37,7 @@ export function PathBar() {
           <ChevronsUpDown size={15} color={here === '' ? 'var(--soft)' : 'var(--bar-soft)'} aria-hidden />
         </Link>
       </div>
-      <nav className="path-stops" aria-label="The path">
+      <nav ref={path} className="path-stops" aria-label="The path">
         {STOPS.map(({ id, name: label, trade }) => {
           const count = counts[id];
           return (

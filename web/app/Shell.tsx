@@ -21,6 +21,9 @@ const PageTree = part(() => import('./PageTree.tsx'), 'PageTree');
 // Part of no first screen: what it tells comes after one.
 const Announcer = part(() => import('./Announcer.tsx'), 'Announcer');
 
+/** What the rail holds at stops where it is no preview. */
+const RAIL_NAMES: Readonly<Record<string, string>> = { watch: 'The clock' };
+
 /** Milliseconds within which a page that the walk was sent to is still on its way to the screen. */
 const ON_THE_WAY = 1500;
 
@@ -148,7 +151,7 @@ function OpenShell() {
             aria-haspopup="dialog"
             onClick={() => setDrawer('rail')}
           >
-            <PanelRight size={16} aria-hidden /> Preview and fixes
+            <PanelRight size={16} aria-hidden /> {RAIL_NAMES[stop] ?? 'Preview and fixes'}
           </button>
         </div>
         {place.unknown !== undefined && PAGE_STOPS.includes(stop) && (

@@ -84,8 +84,13 @@ export function DataTable<R>({
             return (
               <Fragment key={keyOf(row, at)}>
                 <tr {...data?.(row)}>
-                  {columns.map(({ id, className = '', cell }) => (
-                    <td key={id} className={typeof className === 'string' ? className : className(row)}>
+                  {columns.map(({ id, name, silent, className = '', cell }, column) => (
+                    // One above the other each cell needs its name, but for the first, which is what the row is about.
+                    <td
+                      key={id}
+                      className={typeof className === 'string' ? className : className(row)}
+                      {...(column > 0 && !silent ? { 'data-name': name } : {})}
+                    >
                       {cell(row)}
                     </td>
                   ))}

@@ -2,7 +2,7 @@ import { counted, engineWords } from '../../core/wording/index.ts';
 import { Empty } from '../ui/index.ts';
 import { useWatching } from './engines.tsx';
 import { IndexTable } from './IndexTable.tsx';
-import { WatchPage } from './WatchPage.tsx';
+import { ToRehearsal, WatchPage } from './WatchPage.tsx';
 import { wording } from './wording.ts';
 
 /** Every address that an engine knows, with its state, why, and when it was and will be visited. */
@@ -13,7 +13,9 @@ export function AllPages() {
   return (
     <WatchPage title={wording.pages(engine.name)} lead={wording.pagesLead} wide>
       {site === undefined ? null : records.length === 0 ? (
-        <Empty title={wording.notYet(engine.name)}>{engine.needsProof && site.verifiedAt === undefined ? words.maps : words.notYet}</Empty>
+        <Empty title={wording.notYet(engine.name)} action={<ToRehearsal />}>
+          {engine.needsProof && site.verifiedAt === undefined ? words.maps : words.notYet}
+        </Empty>
       ) : (
         <>
           {!records.some(({ visitedAt }) => visitedAt !== undefined) && (

@@ -95,14 +95,18 @@ export function Launch() {
               <span className={done ? '' : 'font-semibold'}>{name}</span>
               {note && <span className="soft block text-fine">{note}</span>}
               {name === PROVED && !done && (
-                <PageLink to="proof" className="link-act block text-fine">
-                  To the proof
-                </PageLink>
+                <span className="block">
+                  <PageLink to="proof" className="link-act text-fine">
+                    To the proof
+                  </PageLink>
+                </span>
               )}
               {name === HANDED_IN && !done && site.verifiedAt !== undefined && hasMap && (
-                <button type="button" className="link-act block text-fine" disabled={under !== undefined} onClick={() => void handIn()}>
-                  Hand in the sitemap
-                </button>
+                <span className="block">
+                  <button type="button" className="link-act text-fine" disabled={under !== undefined} onClick={() => void handIn()}>
+                    Hand in the sitemap
+                  </button>
+                </span>
               )}
             </span>
           </li>

@@ -8,7 +8,7 @@ import { useWorkspaceApi } from '../workspace/index.ts';
 import { useRowOf } from './addresses.ts';
 import { useWatching } from './engines.tsx';
 import { compareSpans, daysUntil, type Compared } from './spans.ts';
-import { WatchPage } from './WatchPage.tsx';
+import { ToRehearsal, WatchPage } from './WatchPage.tsx';
 import { wording } from './wording.ts';
 
 type By = 'query' | 'page' | 'day';
@@ -93,7 +93,7 @@ export function SeenClicked() {
       {failure !== undefined && <p className="notice notice-bad mt-3">{failure}</p>}
       {value &&
         (value.rows.length === 0 ? (
-          <Empty title="Nobody has seen it yet">
+          <Empty title="Nobody has seen it yet" action={(site?.records ?? []).some(({ outcome }) => outcome === 'listed') ? undefined : <ToRehearsal />}>
             {(site?.records ?? []).some(({ outcome }) => outcome === 'listed')
               ? `Pages are listed; what happens today is told in two days. It is ${now ? shortDate(now) : 'today'}.`
               : 'First something has to be listed. Move the clock on.'}

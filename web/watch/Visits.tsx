@@ -2,7 +2,7 @@ import type { EngineSite } from '../../core/exchange/index.ts';
 import { bytesText, fullDate, numberText, shortDate } from '../../core/wording/index.ts';
 import { Chart, DataTable, Empty, type Column } from '../ui/index.ts';
 import { useWatching } from './engines.tsx';
-import { WatchPage } from './WatchPage.tsx';
+import { ToRehearsal, WatchPage } from './WatchPage.tsx';
 import { wording } from './wording.ts';
 
 type Day = EngineSite['days'][number];
@@ -56,7 +56,9 @@ export function Visits() {
   return (
     <WatchPage title={wording.visits} lead={wording.visitsLead} wide>
       {site === undefined ? null : days.length === 0 ? (
-        <Empty title={wording.notYet(engine.name)}>Move the clock on by a day.</Empty>
+        <Empty title={wording.notYet(engine.name)} action={<ToRehearsal />}>
+          Move the clock on by a day.
+        </Empty>
       ) : (
         <>
           <section className="panel mt-4 px-4 pt-3 pb-1" aria-label="Requests by day">

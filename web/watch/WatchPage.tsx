@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { ENGINES, type EngineId } from '../../core/engines/index.ts';
 import { engineWords, shortDate } from '../../core/wording/index.ts';
-import { Rail } from '../components/index.ts';
+import { PageLink, Rail } from '../components/index.ts';
 import { Busy, Segments } from '../ui/index.ts';
 import { useWatching } from './engines.tsx';
 import { wording } from './wording.ts';
@@ -82,5 +82,14 @@ function Clock() {
         </button>
       </div>
     </section>
+  );
+}
+
+/** The way on from a view with nothing in it yet. */
+export function ToRehearsal() {
+  return (
+    <PageLink to="watch" className="btn btn-primary">
+      {wording.toRehearsal}
+    </PageLink>
   );
 }

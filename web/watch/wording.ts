@@ -20,6 +20,7 @@ export const wording = {
   rehearsed: (days: number): string => (days === 0 ? 'A launch, to be rehearsed' : days === 1 ? 'A day, rehearsed' : `${numberText(days)} days, rehearsed`),
   rehearsedLead: (engine: string, release: number | undefined): string =>
     `What ${engine} makes of ${release === undefined ? 'the site' : `release ${release}`}, day by day. Nothing has left this machine.`,
+  toRehearsal: 'Rehearse the launch',
   play: 'Play the launch',
   playWhy: 'Releases what is open, places Skerry’s proof, hands the map in and moves the clock on until somebody comes. All of it at the stand-ins.',
   pages: (engine: string): string => `What ${engine} knows`,
