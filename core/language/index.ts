@@ -1,6 +1,6 @@
 export { languageOf, type Language, type LanguageCode } from './languages.ts';
 export { countWords, wordsOf, type Word } from './words.ts';
-export { endsAsSentence, sentencesOf, type Sentence } from './sentences.ts';
+export { endsAsSentence, roughSentences, sentencesOf, type Sentence } from './sentences.ts';
 export { isCommon, stem, stemsOf } from './stems.ts';
 export { LONG_PARAGRAPH, LONG_SENTENCE, longSentences, readingEase, syllablesOf, type ReadingEase } from './reading.ts';
 export { careWords, type CareWord } from './care.ts';

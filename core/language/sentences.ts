@@ -27,7 +27,11 @@ function abbreviations(code: Language['code']): ReadonlySet<string> {
 }
 
 /** End marks with the quotes and brackets that close after them; full-width ones need no space behind them. */
-const ENDS = /(?:[.!?…؟۔]+["'”’»)\]]*(?:[ \u00a0\u202f]»)?(?=\s|$)|[。！？｡]+[」』）”]*)/gu;
+const ENDS = /(?:[.!?…؟۔।॥]+["'”’»)\]]*(?:[ \u00a0\u202f]»)?(?=\s|$)|[。！？｡]+[」』）”]*)/gu;
+
+/** Thai sets sentences apart by spaces; shorter stretches belong to the one before. */
+const THAI = /\p{Script=Thai}/u;
+const THAI_SENTENCE = 24;
 
 /** The sentences of a text, as its language sets them apart: not after abbreviations, ordinals (`3. Mai`), single initials or between digits. */
 export function sentencesOf(text: string, language: Language): Sentence[] {
@@ -40,6 +44,11 @@ export function sentencesOf(text: string, language: Language): Sentence[] {
     if (trimmed !== '') found.push({ text: trimmed, start: from + lead, end: from + lead + trimmed.length });
     from = end;
   };
+  if (language.tag === 'th' || (THAI.test(text) && language.code === 'other')) {
+    for (const space of text.matchAll(/\s+/g)) if (space.index - from >= THAI_SENTENCE && THAI.test(text.slice(from, space.index))) take(space.index);
+    take(text.length);
+    return found;
+  }
   for (const match of text.matchAll(ENDS)) {
     if (match[0][0] === '.' && match[0].length === 1 && !endsHere(text, from, match.index, language)) continue;
     take(match.index + match[0].length);
@@ -48,18 +57,28 @@ export function sentencesOf(text: string, language: Language): Sentence[] {
   return found;
 }
 
+const MONTH = /^(januar|jänner|februar|märz|april|mai|juni|juli|august|september|oktober|november|dezember|jahrhundert|jh\b|auflage|ausgabe|kapitel|klasse)/i;
+const BEFORE_ORDINAL =
+  /(?:^|\s)(?:d(?:er|ie|as|en|em|es)|am|im|zum|zur|vom|beim|bis|seit|ab|ein(?:e[rnms]?)?|jede[rnms]?|ihr(?:e[rnms]?)?|sein(?:e[rnms]?)?|unser(?:e[rnms]?)?|und|oder|den?|til|fra)\s+$/i;
+
 function endsHere(text: string, from: number, at: number, language: Language): boolean {
   const before = /[\p{L}\p{N}.-]+$/u.exec(text.slice(Math.max(from, at - 24), at))?.[0].toLowerCase() ?? '';
   const after = text.slice(at + 1).trimStart();
   if (abbreviations(language.code).has(before)) return after === '';
   if (/^\p{L}$/u.test(before)) return after === '';
-  // Ordinals are written with a full stop in these languages.
-  if (/^\d{1,2}$/.test(before) && /^(de|da|no|fi|other)$/.test(language.code))
-    return after === '' || (/^[\p{Lu}]/u.test(after) && !/^(januar|februar|märz|april|mai|juni|juli|august|september|oktober|november|dezember)/i.test(after));
+  // Ordinals are written with a full stop in these languages: before a month, after an article, before a small letter.
+  if (/^\d{1,3}$/.test(before) && /^(de|da|no|fi|other)$/.test(language.code))
+    return after === '' || (/^[\p{Lu}]/u.test(after) && !MONTH.test(after) && !BEFORE_ORDINAL.test(text.slice(Math.max(from, at - 24), at - before.length)));
   return !/^[\p{Ll}]/u.test(after);
 }
 
-/** Whether a text ends as a sentence does. */
+/** Whether a text ends as a sentence does; in Thai, where nothing marks it, any may. */
 export function endsAsSentence(text: string): boolean {
-  return /[.!?…؟۔。！？]["'”’»)\]」』]*$/u.test(text.trim());
+  const trimmed = text.trim();
+  return /[.!?…؟۔。！？।॥](?:[\s\u00a0\u202f]*»)?["'”’»)\]」』]*$/u.test(trimmed) || (trimmed.length >= THAI_SENTENCE && /\p{Script=Thai}$/u.test(trimmed));
+}
+
+/** Sentences as well as a glance tells them: a cut too many or too few does no harm, since the same text is always cut the same way. */
+export function roughSentences(paragraph: string): string[] {
+  return paragraph.split(/(?<=[.!?。！？।])\s*(?=\S)/u).map((sentence) => sentence.trim());
 }

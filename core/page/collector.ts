@@ -1,6 +1,7 @@
 import type { Encoding, Range } from '../source/index.ts';
 import {
   KEPT_PARAGRAPH_LENGTH,
+  KEPT_LOOSE,
   KEPT_PARAGRAPHS,
   KEPT_TIMES,
   type AnchorFact,
@@ -60,6 +61,9 @@ export class FactCollector {
   private media = 0;
   private readonly paragraphs: string[] = [];
   private readonly paragraphStarts: number[] = [];
+  /** Running text that stands in no paragraph, and what of it is being read; nothing more is taken once enough of either sort is here. */
+  private readonly loose: string[] = [];
+  private block = '';
   private itemscopes = 0;
   private wordCount = 0;
   private inWord = false;
@@ -191,12 +195,17 @@ export class FactCollector {
 
   /** Whether anybody listens to text right now beyond counting words. */
   get capturing(): boolean {
-    return this.open.length > 0 || this.allText !== undefined;
+    return this.open.length > 0 || this.allText !== undefined || this.wantsLoose;
+  }
+
+  private get wantsLoose(): boolean {
+    return this.paragraphs.length < KEPT_PARAGRAPHS && this.loose.length < KEPT_LOOSE;
   }
 
   /** Visible text, references resolved. */
   text(text: string): void {
     this.count(text);
+    if (this.block.length < KEPT_PARAGRAPH_LENGTH && this.wantsLoose) this.block += text;
     if (this.open.length > 0) for (const capture of this.open) capture.parts.push(text);
     this.allText?.push(text);
   }
@@ -204,9 +213,18 @@ export class FactCollector {
   /** An edge that separates words although there may be no space: a block, a cell, a `br`. */
   edge(): void {
     this.inWord = false;
+    if (this.block !== '') this.endBlock();
     for (const capture of this.open) capture.parts.push(' ');
     // No page can hold this character: it marks where one block ends and the next begins.
     this.allText?.push('\0');
+  }
+
+  private endBlock(): void {
+    if (this.block.length >= LOOSE_AT_LEAST && this.wantsLoose) {
+      const text = collapse(this.block);
+      if (RUNNING.test(text)) this.loose.push(text.slice(0, KEPT_PARAGRAPH_LENGTH));
+    }
+    this.block = '';
   }
 
   private count(text: string): void {
@@ -259,6 +277,7 @@ export class FactCollector {
       itemscopes: this.itemscopes,
       paragraphs: this.paragraphs,
       paragraphStarts: this.paragraphStarts,
+      loose: this.loose.filter((text) => !this.paragraphs.some((paragraph) => paragraph.includes(text))),
       wordCount: this.wordCount,
       text: this.allText === undefined ? undefined : collapse(this.allText.join('').replaceAll('\0', ' ')),
       blocks: this.allText === undefined ? undefined : this.allText.join('').split('\0').map(collapse).filter(Boolean),
@@ -267,6 +286,10 @@ export class FactCollector {
     };
   }
 }
+
+/** UTF-16 units from which text can be a sentence that says something, and what ends one in the scripts that mark it. */
+const LOOSE_AT_LEAST = 25;
+const RUNNING = /[.!?…。！？।॥؟۔]|\p{Script=Thai}{12}/u;
 
 export type { Capture };
 

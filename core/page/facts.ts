@@ -117,6 +117,8 @@ export interface PageFacts {
   readonly paragraphs: readonly string[];
   /** Where the start tag of each of these stands; -1 for one that has none. */
   readonly paragraphStarts: readonly number[];
+  /** Running text among the first of the page that stands in no paragraph: in `div`, items, cells, between line breaks. */
+  readonly loose: readonly string[];
   /** Number of runs of non-space characters in the visible text. */
   readonly wordCount: number;
   /** The visible text, collapsed; only kept when it was asked for. */
@@ -144,6 +146,7 @@ export const TAGS_BETWEEN_LOOKS = 2000;
 /** How many paragraphs are kept, and how much of each, in UTF-16 units. */
 export const KEPT_PARAGRAPHS = 8;
 export const KEPT_PARAGRAPH_LENGTH = 600;
+export const KEPT_LOOSE = 6;
 
 /** How many dates are kept. */
 export const KEPT_TIMES = 24;

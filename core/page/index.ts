@@ -38,6 +38,7 @@ export {
   canonicalLinks,
   documentTitle,
   mainHeading,
+  withoutMark,
   metaDescription,
   refreshMetas,
   refreshTarget,

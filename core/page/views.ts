@@ -10,7 +10,13 @@ export function documentTitle(facts: PageFacts): TitleFact | undefined {
 
 /** The page's main heading: the first of level 1 that says something. */
 export function mainHeading(facts: PageFacts): string | undefined {
-  return facts.headings.find((heading) => heading.level === 1 && heading.text !== '')?.text;
+  const found = facts.headings.find((heading) => heading.level === 1 && heading.text !== '')?.text;
+  return found && withoutMark(found);
+}
+
+/** A heading without the sign behind it that leads to itself, as many programs put there. */
+export function withoutMark(heading: string): string {
+  return heading.replace(/\s*[¶#§\u{1f517}\ufe0f]+$/u, '') || heading;
 }
 
 /** The description that engines read: the first in the head. */

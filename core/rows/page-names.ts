@@ -1,3 +1,4 @@
+import { roughSentences } from '../language/index.ts';
 import { documentTitle, mainHeading, type PageFacts } from '../page/index.ts';
 import { addressOf, titleParts, withoutPageEnding } from '../site/index.ts';
 import { percentDecoded } from '../source/index.ts';
@@ -16,7 +17,7 @@ export class PageNames {
     for (const facts of pages) {
       count(this.headings, folded(mainHeading(facts) ?? ''));
       for (const part of new Set(titleParts(documentTitle(facts)?.text ?? '').map(folded))) count(this.parts, part);
-      for (const sentence of new Set(facts.paragraphs.flatMap(roughSentences).map(numberOf))) count(this.sentences, sentence);
+      for (const sentence of new Set([...facts.paragraphs, ...facts.loose].flatMap(roughSentences).map(numberOf))) count(this.sentences, sentence);
     }
     for (const [sentence, times] of this.sentences) if (times < BANNER) this.sentences.delete(sentence);
   }
@@ -36,7 +37,7 @@ export class PageNames {
 
   /** The sentences of a page that stand on many: banners, notices, what a template says. */
   commonIn(facts: PageFacts): string[] {
-    return facts.paragraphs.flatMap(roughSentences).filter((sentence) => this.sentences.has(numberOf(sentence)));
+    return [...facts.paragraphs, ...facts.loose].flatMap(roughSentences).filter((sentence) => this.sentences.has(numberOf(sentence)));
   }
 }
 
@@ -46,11 +47,6 @@ function count<K>(counts: Map<K, number>, key: K): void {
 
 function folded(text: string): string {
   return text.trim().toLowerCase();
-}
-
-/** Sentences as well as a glance tells them: a cut too many or too few does no harm, since the same text is always cut the same way. */
-function roughSentences(paragraph: string): string[] {
-  return paragraph.split(/(?<=[.!?。！？])\s*(?=\S)/u).map((sentence) => sentence.trim());
 }
 
 /** FNV-1a over UTF-16 units. */

@@ -5,7 +5,11 @@ import { addressOf, applyChange, emptyDocument, headerRules, headersFor, rulesFr
 
 const PATHS = ['index.html', 'a/index.html', 'b.html', 'x.pdf', 'docs/y.pdf', 'p.png'];
 const after = (tags: Readonly<Record<string, readonly string[]>>) => headerRules(applyChange(emptyDocument(), rulesFromHeaders(tags, PATHS)));
-const meant = (headers: readonly string[]) => strictest([indexDirectives(''), ...headers.flatMap(readHeader).map(({ content }) => indexDirectives(content))]);
+/** What headers mean: where no snippet may be shown, how long one may be says nothing. */
+const meant = (headers: readonly string[]) => {
+  const all = strictest([indexDirectives(''), ...headers.flatMap(readHeader).map(({ content }) => indexDirectives(content))]);
+  return { ...all, maxSnippet: all.nosnippet ? 0 : all.maxSnippet };
+};
 
 describe('headers that a site was answered with', () => {
   it('become one rule for the site, for an ending, or for a file', () => {

@@ -1,6 +1,7 @@
-import { endsAsSentence, isCommon, sentencesOf, stem, wordsOf, type Language } from '../language/index.ts';
-import { mainHeading, type PageFacts } from '../page/index.ts';
+import { endsAsSentence, isCommon, roughSentences, sentencesOf, stem, wordsOf, type Language } from '../language/index.ts';
+import { documentTitle, mainHeading, withoutMark, type PageFacts } from '../page/index.ts';
 import { fit, textWidth, type TextLimit } from './fit.ts';
+import { standsAlone } from './standing.ts';
 
 /** A text of the page itself that would serve, and why. */
 export interface Suggestion {
@@ -24,40 +25,72 @@ export interface SuggestFrom {
 /** Shorter than this says too little to be worth a result's lines, in UTF-16 units; scripts whose letters are words say it in less. */
 const SHORTEST = 50;
 const MOST = 4;
+/** A text that scores less is worse than none. */
+const WORTH_IT = 1.3;
+/** Sentences of a passage from which a text may begin. */
+const BEGINNINGS = 4;
 
 /**
  * Sentences of the page itself that would serve as its description, best first. Neighbouring sentences are taken together while they fit; nothing is
- * invented, nothing is cut inside a sentence. Ranked by how early it stands, how many of the page's telling words it says, whether it says the
- * target phrase, and how well it fills the room.
+ * invented, nothing is cut inside a sentence. Only what a reader understands with nothing before it is taken (`standsAlone`); it is ranked by how early
+ * it stands, whether it speaks of what the page is called, how many of the page's telling words it says, whether it says the target phrase, and how well
+ * it fills the room.
  */
 export function suggestDescriptions({ facts, language, limit, current, phrase, common = [] }: SuggestFrom): Suggestion[] {
   const weights = tellingWords(facts, language);
   const total = [...weights.values()].reduce((sum, weight) => sum + weight, 0) || 1;
-  const wanted = new Set(wordsOf(phrase, language).map((word) => stem(word.text, language)));
+  const stemsIn = (text: string): Set<string> => new Set(wordsOf(text, language).map((word) => stem(word.text, language)));
+  const wanted = stemsIn(phrase);
+  const name = nameIn(facts);
+  const named = new Set([...stemsIn(name)].filter((one) => weights.has(one)));
+  const banners = new Set(common);
+  const isBanner = (text: string): boolean => banners.has(text) || roughSentences(text).every((one) => banners.has(one));
   const found = new Map<string, Suggestion>();
-  const shortest = language.unspaced ? SHORTEST / 2 : SHORTEST;
-  facts.paragraphs.forEach((paragraph, place) => {
-    const sentences = sentencesOf(paragraph, language).filter(({ text }) => endsAsSentence(text) && !common.some((one) => one === text || one.includes(text)));
-    for (let from = 0; from < Math.min(sentences.length, 5); from++) {
+  const shortest = language.unspaced || language.tag === 'ko' ? SHORTEST / 2 : SHORTEST;
+  const share = (of: ReadonlySet<string>, stems: ReadonlySet<string>): number => (of.size === 0 ? 0 : [...of].filter((one) => stems.has(one)).length / of.size);
+  // What stands in paragraphs is what was written as text; other passages serve where those say nothing.
+  [...facts.paragraphs, ...facts.loose].forEach((passage, place) => {
+    const loose = place >= facts.paragraphs.length;
+    const sentences = sentencesOf(passage, language)
+      .map(({ text }) => text)
+      .filter((text) => endsAsSentence(text) && !isBanner(text));
+    for (let from = 0; from < Math.min(sentences.length, BEGINNINGS); from++) {
+      const stands = standsAlone(sentences[from] as string, language, name);
+      if (stands === undefined) continue;
       let text = '';
       for (const sentence of sentences.slice(from)) {
-        const longer = text === '' ? sentence.text : `${text}${language.unspaced ? '' : ' '}${sentence.text}`;
+        const longer = text === '' ? sentence : `${text}${language.unspaced ? '' : ' '}${sentence}`;
         if (fit(longer, limit).cut) break;
+        // What follows must be a sentence about the page too; that it leans on the one before is what it may do here.
+        if (text !== '' && standsAlone(sentence, language, name) === undefined) break;
         text = longer;
       }
-      if (text.length < shortest || text === current || isFurniture(text) || found.has(text)) continue;
-      const stems = new Set(wordsOf(text, language).map((word) => stem(word.text, language)));
+      if (text.length < shortest || text === current || found.has(text)) continue;
+      const stems = stemsIn(text);
       const said = [...stems].reduce((sum, one) => sum + (weights.get(one) ?? 0), 0) / total;
-      const phrased = wanted.size === 0 ? 0 : [...wanted].filter((one) => stems.has(one)).length / wanted.size;
       const filled = Math.min(1, textWidth(text, limit.fontSize) / limit.width);
-      // A sentence that points back ("It opens flat.") does not stand alone.
-      const leans = /^(it|this|that|they|these|but|and|so|he|she|es|er|sie|das|dies|aber|und|il|elle|ils|elles|cela|mais|et|esto|eso|pero|y)\b/i.test(text)
-        ? 0.35
-        : 0;
-      found.set(text, { text, score: 1.2 / (1 + place * 0.35 + from * 0.5) + said * 1.6 + phrased + filled * 0.6 - leans });
+      const speaksOfIt = share(named, stems);
+      // Text in no paragraph is as often a line of a list: it must speak of what the page is called.
+      if (loose && speaksOfIt < 0.3) continue;
+      const early = (loose ? 1.3 : 1.8) / (1 + place * 0.3 + from * 0.55);
+      const score = early + said * 1.2 + speaksOfIt * 0.9 + share(wanted, stems) + filled * 0.5 + stands;
+      if (score >= WORTH_IT) found.set(text, { text, score });
     }
   });
   return [...found.values()].sort((a, b) => b.score - a.score).slice(0, MOST);
+}
+
+/** What the page is called: its main heading, else its title's first part, without numbers of chapters in front. */
+function nameIn(facts: PageFacts): string {
+  const name = mainHeading(facts) ?? documentTitle(facts)?.text.split(/\s+[|\u2013\u2014·•»-]\s+/)[0] ?? '';
+  return name
+    .replace(/\s*\(\d\w*\).*$/, '')
+    .replace(
+      /^(?:chapter|section|part|appendix|kapitel|abschnitt|anhang|chapitre|annexe|capítulo|apéndice|capitolo|appendice|hoofdstuk)\s+[\dA-Z]+[.:]?\s+/i,
+      '',
+    )
+    .replace(/^(?:\d+(?:\.\d+)*|[A-Z](?:\.\d+)+)\.?\s+/, '')
+    .split(/\s+[\u2013\u2014-]\s+/)[0] as string;
 }
 
 /** The main heading of the page as its title, or where it has none those below, with the site's name behind where that still fits. Never what stands there already. */
@@ -68,7 +101,8 @@ export function suggestTitles(
   const wanted = new Set(wordsOf(phrase, language).map((word) => stem(word.text, language)));
   const found = new Map<string, Suggestion>();
   const deepest = mainHeading(facts) === undefined ? 2 : 1;
-  facts.headings.forEach((heading, place) => {
+  facts.headings.forEach(({ level, text: marked }, place) => {
+    const heading = { level, text: withoutMark(marked) };
     if (heading.text === '' || heading.level > deepest || isFurniture(heading.text)) return;
     const named = `${heading.text} ${site.separator} ${site.name}`;
     const text = site.name === '' || heading.text.toLowerCase().includes(site.name.toLowerCase()) || fit(named, limit).cut ? heading.text : named;
