@@ -15,6 +15,7 @@ import {
   type TitleFact,
 } from './facts.ts';
 
+import { itemTypesIn } from './item-types.ts';
 import { programIn } from './leftovers.ts';
 import { whyNotWritable } from './writable.ts';
 import { noindexInNoscript } from './noscript.ts';
@@ -275,6 +276,7 @@ export class FactCollector {
       unwritable: whyNotWritable({ encoding, titles: this.titles }, text),
       noscriptNoindex: noindexInNoscript(text),
       itemscopes: this.itemscopes,
+      itemTypes: itemTypesIn(text),
       paragraphs: this.paragraphs,
       paragraphStarts: this.paragraphStarts,
       loose: this.loose.filter((text) => !this.paragraphs.some((paragraph) => paragraph.includes(text))),

@@ -113,6 +113,8 @@ export interface PageFacts {
   readonly noscriptNoindex: string | undefined;
   /** How many elements carry `itemscope`, and how many `typeof` with RDFa in mind. */
   readonly itemscopes: number;
+  /** Types of the things that its own text marks up (Microdata, RDFa, microformats), by schema.org's names. */
+  readonly itemTypes: readonly string[];
   /** Visible text of the first few paragraphs, in order. */
   readonly paragraphs: readonly string[];
   /** Where the start tag of each of these stands; -1 for one that has none. */

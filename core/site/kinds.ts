@@ -1,4 +1,5 @@
 import type { PageFacts } from '../page/index.ts';
+import { percentDecoded } from '../source/index.ts';
 
 /** What a page is for. */
 export const KINDS = ['page', 'service', 'event', 'product', 'post', 'category', 'tag', 'author', 'date', 'other'] as const;
@@ -38,26 +39,48 @@ export const KIND_TABLE: Readonly<Record<Kind, KindAbout>> = {
 /** Why a kind is listed or kept out where the owner says nothing. */
 export const ARCHIVES: readonly Kind[] = ['category', 'tag', 'author', 'date'];
 
-const BY_FOLDER: readonly [RegExp, Kind][] = [
-  [/(^|\/)(tags?|topics?|schlagwort|etiquetas?|mots?-cles?)\/[^/]/, 'tag'],
-  [/(^|\/)(authors?|autor(en)?|auteurs?|by)\/[^/]/, 'author'],
-  [/(^|\/)(categor(y|ies)|kategorien?|rubriken?)\/[^/]/, 'category'],
-  [/(^|\/)(19|20)\d\d\/((0?[1-9]|1[0-2])\/)?$/, 'date'],
-  [/(^|\/)(journal|blog|news|posts?|articles?|notes|aktuelles|actualites?|noticias)\/[^/]/, 'post'],
-  [/(^|\/)(19|20)\d\d\/(0?[1-9]|1[0-2])\/[^/]/, 'post'],
-  [/(^|\/)(shop|store|products?|produkte?|boutique|tienda)\/[^/]/, 'product'],
-  [/(^|\/)(workshops?|events?|courses?|termine|kurse|veranstaltungen|evenements|eventos)\/[^/]/, 'event'],
-  [/(^|\/)(services?|leistungen|angebote|prestations|servicios)\/[^/]/, 'service'],
+/** Folder words of small sites in English, German, French, Spanish, Italian, Dutch and Portuguese, one and many, without accents. */
+const WORDS: Readonly<Partial<Record<Kind, string>>> = {
+  tag: 'tags?|tagged|topics?|keywords?|labels?|schlagw(?:o|oe)rt(?:er|e)?|stichw(?:o|oe)rt(?:er|e)?|themen|etiquetas?|etiquettes?|mots?-cles?|sujets?|temas?|argoment[oi]|etichett[ae]|trefwoord(?:en)?|onderwerp(?:en)?|marcador(?:es)?|palavras?-chave',
+  author: 'authors?|autor(?:en|es|as|in|innen|[ei])?|auteurs?|autore|contributors?|writers?|redakt(?:eur|ion)|by',
+  category: 'categor(?:y|ies|ias?|ie|ieen)|kategorien?|rubrik(?:en)?|rubriques?|sections?',
+  post: 'journal|blogs?|weblog|news|newsroom|posts?|articles?|artikel(?:en)?|articol[oi]|artig[o]s?|articulos?|notes?|notas?|stor(?:y|ies)|diary|magazin[e]?|press(?:-releases?)?|updates|aktuelles|neuigkeiten|nachrichten|beitrag|beitra?e?ge|tagebuch|actualites?|actus?|billets?|noticias?|novedades|entradas|notizi[ae]|novita|nieuws|berichten?|novidades',
+  product:
+    'shop|store|products?|produkte?n?|laden|boutique|magasin|produits?|tienda|productos?|prodott[oi]|negozio|winkel|producten|loja|produtos?|catalogue?|katalog',
+  event:
+    'workshops?|events?|courses?|classes|concerts?|exhibitions?|whats-on|termine?|kurse?|seminare?|veranstaltung(?:en)?|konzerte?|ausstellung(?:en)?|evenements?|ateliers?|stages?|eventos?|cursos?|taller(?:es)?|event[oi]|cors[oi]|evenement(?:en)?|cursus(?:sen)?|agenda|oficinas?',
+  service: 'services?|treatments?|leistung(?:en)?|dienstleistung(?:en)?|angebote?|behandlung(?:en)?|prestations?|servicios?|serviz[io]|diensten?|servicos?',
+};
+
+/** Pages in such folders that are about the folder, or about buying: further pages of a list, baskets, archives. */
+const OF_THE_FOLDER =
+  /\/(?:page|seite|pagina|pagine|p)\/?-?\d+(?:\/|\.\w+)?$|\/(?:cart|basket|checkout|warenkorb|kasse|panier|carrito|carrello|winkelwagen|carrinho|account|search|suche|recherche|archives?|archiv|index|past|upcoming|calendar|kalender)(?:\/|\.\w+)?$/;
+
+/** Folders by their words, in the order in which they are asked: an archive below a journal is an archive. */
+const BY_FOLDER: readonly [RegExp, Kind][] = (['tag', 'author', 'category', 'post', 'product', 'event', 'service'] as const).map((kind) => [
+  new RegExp(`(?:^|/)(?:${WORDS[kind] as string})/[^/]`),
+  kind,
+]);
+
+/** Dates in addresses: archives by year, month or day, and posts below them or with the day in their name. */
+const BY_DATE: readonly [RegExp, Kind][] = [
+  [/(?:^|\/)(?:19|20)\d\d\/(?:(?:0?[1-9]|1[0-2])\/(?:(?:0?[1-9]|[12]\d|3[01])\/)?)?$/, 'date'],
+  [/(?:^|\/)(?:19|20)\d\d\/(?:0?[1-9]|1[0-2])\/[^/]/, 'post'],
+  [/(?:^|\/)(?:19|20)\d\d-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])-[^/]/, 'post'],
 ];
 
 /** Schema.org types, by the kind of page that is about such a thing. */
 const BY_TYPE: readonly [RegExp, Kind][] = [
-  [/^(Blog|News|SocialMedia|LiveBlog)?(Posting|Article)$|^Report$/, 'post'],
-  [/^(Product|ProductGroup|IndividualProduct)$/, 'product'],
-  [/^(\w+)?Event$|^CourseInstance$/, 'event'],
-  [/^Service$/, 'service'],
+  [
+    /^(?:(?:Blog|News|SocialMedia|LiveBlog|Advertiser|Satirical|Scholarly|Tech|Opinion|Analysis|Reportage|Review)?(?:Posting|(?:News)?Article)|Report)$/,
+    'post',
+  ],
+  [/^(?:Product|ProductGroup|ProductModel|IndividualProduct|SomeProducts|Vehicle|Car|Book)$/, 'product'],
+  [/^(?:\w+)?Event$|^(?:Course|CourseInstance|Festival|EventSeries)$/, 'event'],
+  [/^(?:\w+)?Service$/, 'service'],
   [/^ProfilePage$/, 'author'],
 ];
+const kindOfType = (type: string): Kind | undefined => BY_TYPE.find(([pattern]) => pattern.test(type))?.[1];
 
 /** Archives say what they are at the front of their heading or title. */
 const BY_HEADING: readonly [RegExp, Kind][] = [
@@ -68,23 +91,72 @@ const BY_HEADING: readonly [RegExp, Kind][] = [
 ];
 
 /**
- * Guesses a page's kind: from its address, from what it declares itself to be, from the shape of its heading, from the site's feeds. The owner's own
- * word and rules come before this. `inFeed` tells whether a feed of the site names the page as an entry.
+ * Guesses a page's kind: from the one thing that it declares itself to be about, from the date or the folder in its address, from the shape of its heading,
+ * from the site's feeds, and last from what it says to who shares it. The owner's own word and rules come before this. The home page is never a post. `inFeed`
+ * tells whether a feed of the site names the page as an entry.
  */
 export function guessKind(address: string, facts: PageFacts, inFeed = false): Kind {
-  const path = address.toLowerCase();
-  for (const [pattern, kind] of BY_FOLDER) if (pattern.test(path)) return kind;
+  const path = percentDecoded(address)
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .replace(/ß/g, 'ss')
+    .replace(/[?#].*$/s, '')
+    .toLowerCase();
+  if (/^\/(?:index\.\w+)?$/.test(path)) return 'page';
+  const archive = BY_FOLDER.find(([pattern, kind]) => ARCHIVES.includes(kind) && pattern.test(path))?.[1];
+  if (archive !== undefined && !OF_THE_FOLDER.test(path)) return archive;
+  const about = mainThing(address, facts);
+  if (about !== undefined) return about;
+  for (const [pattern, kind] of BY_DATE) if (pattern.test(path)) return kind;
+  if (!OF_THE_FOLDER.test(path)) for (const [pattern, kind] of BY_FOLDER) if (pattern.test(path)) return kind;
+  for (const heading of [facts.headings.find((one) => one.level === 1)?.text ?? '', facts.titles[0]?.text ?? ''])
+    for (const [pattern, kind] of BY_HEADING) if (pattern.test(heading)) return kind;
+  if (inFeed) return 'post';
   const declared = facts.metas
     .find((meta) => meta.property === 'og:type')
     ?.content?.trim()
     .toLowerCase();
-  if (declared === 'article') return 'post';
-  if (declared === 'product') return 'product';
-  if (declared === 'profile') return 'author';
-  for (const { text } of facts.jsonLd)
-    for (const [, type = ''] of text.matchAll(/"@type"\s*:\s*"(?:https?:\/\/schema\.org\/)?(\w+)"/g))
-      for (const [pattern, kind] of BY_TYPE) if (pattern.test(type)) return kind;
-  for (const heading of [facts.headings.find((one) => one.level === 1)?.text ?? '', facts.titles[0]?.text ?? ''])
-    for (const [pattern, kind] of BY_HEADING) if (pattern.test(heading)) return kind;
-  return inFeed ? 'post' : 'page';
+  return ({ article: 'post', product: 'product', profile: 'author' }[declared ?? ''] as Kind | undefined) ?? 'page';
+}
+
+/** The kind of the one thing that a page's markup is about; undefined where it is about none, or lists several. */
+function mainThing(address: string, facts: PageFacts): Kind | undefined {
+  const nodes = facts.jsonLd.flatMap(({ text }) => nodesIn(text));
+  const named = nodes.flatMap((node) =>
+    isNode(node['mainEntity'])
+      ? [node['mainEntity'], ...nodes.filter((one) => one['@id'] !== undefined && one['@id'] === (node['mainEntity'] as Node)['@id'])]
+      : [],
+  );
+  const here = (node: Node): boolean =>
+    node['mainEntityOfPage'] !== undefined ||
+    [node['url'], node['@id']].some((one) => typeof one === 'string' && pathOf(one) === pathOf(address) && pathOf(one) !== '/');
+  const ask = (types: readonly string[]): Kind | undefined => {
+    const kinds = types.flatMap((type) => kindOfType(type) ?? []);
+    return kinds.length > 0 && new Set(kinds).size === kinds.length ? kinds[0] : undefined;
+  };
+  for (const some of [named, nodes.filter(here), nodes]) {
+    const kind = ask(some.flatMap(typesOf));
+    if (kind !== undefined) return kind;
+  }
+  return ask(facts.itemTypes);
+}
+
+type Node = Readonly<Record<string, unknown>>;
+const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && !Array.isArray(value);
+/** Types of a node; a node that is several things is one of them. */
+const typesOf = (node: Node): string[] => {
+  const types = [node['@type']].flat().flatMap((type) => (typeof type === 'string' ? [type.replace(/^.*[/#:]/, '')] : []));
+  const telling = types.find((type) => kindOfType(type) !== undefined);
+  return telling === undefined ? [] : [telling];
+};
+const pathOf = (address: string): string => (URL.canParse(address, 'https://a.example') ? new URL(address, 'https://a.example').pathname : address);
+
+/** The things at the top of a block of JSON-LD; none where it cannot be read. */
+function nodesIn(text: string): Node[] {
+  try {
+    const whole: unknown = JSON.parse(text);
+    return [whole].flat().flatMap((one) => (isNode(one) ? (Array.isArray(one['@graph']) ? (one['@graph'] as unknown[]).filter(isNode) : [one]) : []));
+  } catch {
+    return [];
+  }
 }
