@@ -2,36 +2,61 @@
 const MOST = 12;
 /** Candidates looked at for one text: what keeps ten thousand texts of one template within bounds. */
 const LOOKED_AT = 100;
-const SHORTEST = 12;
-
-/** How texts are taken apart, and from which likeness on they count as near (shared parts over all parts, Jaccard). */
+/** How texts are taken apart, from which likeness on they count as near (shared parts over all parts, Jaccard), and how short they may be, in UTF-16 units. */
 const WAYS = {
-  /** Runs of three letters: for titles, where one letter may be all the difference. */
-  letters: { alike: 0.72, parts: lettersOf },
-  /** Words and pairs of words: for descriptions. */
-  words: { alike: 0.6, parts: partsOf },
+  /** Runs of three letters of each word: for titles, where an ending may be all the difference. The order of words says nothing. */
+  letters: { alike: 0.62, parts: lettersOf, shortest: 5 },
+  /** Beginnings of words: for descriptions, which are said again in other forms and in another order. */
+  words: { alike: 0.6, parts: partsOf, shortest: 12 },
 } as const;
 export type NearWay = keyof typeof WAYS;
 
-function plain(text: string): string {
+/** Short words that join others, in the languages whose sites we know best: with or without them it is the same text. */
+const JOINTS = new Set(
+  'and the for our your from with how und der die das den dem des ein eine für mit von zum zur unsere les des une pour avec nos sur los las una para con del por nuestro nuestra gli una per con del della het een voor met van onze uma para com dos das'.split(
+    ' ',
+  ),
+);
+const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u;
+/** So much of a word tells which it is, whatever its ending. */
+const BEGINNING = 5;
+
+/** The words of a text without case and accents; marks of scripts that are made of them stay. */
+function plainWords(text: string): string[] {
   return text
+    .normalize('NFKD')
+    .replace(/[\u0300-\u036f]+/g, '')
+    .normalize('NFC')
     .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
+    .replace(/ß/g, 'ss')
+    .split(/[^\p{L}\p{M}\p{N}]+/u)
+    .filter(Boolean);
+}
+
+/** The words that tell texts apart, or all where none does. */
+function tellingWords(text: string, least: number): string[] {
+  const words = plainWords(text);
+  const telling = words.filter((word) => UNSPACED.test(word) || /^\d/.test(word) || (word.length >= least && !JOINTS.has(word)));
+  return telling.length > 0 ? telling : words;
+}
+
+function pairsOf(word: string): string[] {
+  return word.length < 2 ? [word] : Array.from({ length: word.length - 1 }, (_, at) => word.slice(at, at + 2));
 }
 
 function lettersOf(text: string): Set<string> {
-  const letters = `${plain(text)} `;
   const found = new Set<string>();
-  for (let at = 0; at + 2 < letters.length; at++) found.add(letters.slice(at, at + 3));
+  for (const word of tellingWords(text, 3)) {
+    if (UNSPACED.test(word)) for (const pair of pairsOf(word)) found.add(pair);
+    // Another number is another thing: it weighs as much as a word.
+    else if (/^\d+$/.test(word)) for (const part of ['a', 'b', 'c', 'd']) found.add(`${part}${word}`);
+    else for (let padded = `_${word}_`, at = 0; at + 2 < padded.length; at++) found.add(padded.slice(at, at + 3));
+  }
   return found;
 }
 
 function partsOf(text: string): Set<string> {
-  const words = plain(text).split(' ');
-  const found = new Set(words);
-  for (let at = 0; at + 1 < words.length; at++) found.add(`${words[at] as string} ${words[at + 1] as string}`);
-  return found;
+  return new Set(tellingWords(text, 4).flatMap((word) => (UNSPACED.test(word) ? pairsOf(word) : [word.slice(0, BEGINNING)])));
 }
 
 /** How alike two texts are, 0 to 1, by runs of three letters or another way. */
@@ -87,7 +112,7 @@ export class NearIndex {
       for (const part of this.prefix(old.parts)) this.postings.get(part)?.delete(page);
       this.pages.delete(page);
     }
-    if (text.length < SHORTEST) return touched;
+    if (text.length < WAYS[this.way].shortest) return touched;
     const kept: Kept = { text, parts: this.partsOf(text), near: new Set() };
     for (const other of this.candidates(kept)) {
       const their = this.pages.get(other) as Kept;

@@ -160,10 +160,10 @@ describe('near copies', () => {
                 .filter(
                   ([third, text3]) =>
                     third !== other &&
-                    other2.length >= 12 &&
-                    text3.length >= 12 &&
+                    other2.length >= (way === 'words' ? 12 : 5) &&
+                    text3.length >= (way === 'words' ? 12 : 5) &&
                     text3 !== other2 &&
-                    similarity(text3, other2, way) >= (way === 'words' ? 0.6 : 0.72),
+                    similarity(text3, other2, way) >= (way === 'words' ? 0.6 : 0.62),
                 )
                 .map(([third]) => third)
                 .sort();
