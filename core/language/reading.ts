@@ -1,5 +1,6 @@
 import type { Language, LanguageCode } from './languages.ts';
 import { sentencesOf, type Sentence } from './sentences.ts';
+import { syllablesOf } from './syllables.ts';
 import { wordsOf } from './words.ts';
 
 /** How easily a text reads, by a published formula of its language. */
@@ -52,33 +53,6 @@ export function readingEase(passages: readonly string[], language: Language): Re
   }
   const score = formula.a - formula.b * (words / sentences) - formula.c * (syllables / words);
   return { formula: formula.by, score, band: score >= 70 ? 'easy' : score >= 50 ? 'plain' : score >= 30 ? 'hard' : 'very-hard', words, sentences };
-}
-
-/** About how many syllables a word has when it is spoken: runs of vowels, with what the language leaves mute. */
-export function syllablesOf(word: string, language: Language): number {
-  const low = word.normalize('NFC').toLowerCase();
-  let text = low;
-  if (language.code === 'en') {
-    text = low.replace(/(?<=[^aeiouy])e(s|d)?$/u, (end) =>
-      end === 'es' && /(s|x|z|ch|sh|c|g)es$/.test(low) ? 'e' : end === 'ed' && /[td]ed$/.test(low) ? 'e' : '',
-    );
-    if (/[^aeiouy]le(s)?$/.test(low)) text += 'e';
-    text = text.replace(/i[ao]/g, (pair, at: number) => (/[cst]/.test(text[at - 1] ?? '') ? pair : `${pair[0]}-${pair[1]}`));
-  } else if (language.code === 'fr') text = low.replace(/(?<=.{2}[^aeiouyàâäéèêëîïôöùûü])(es?|ent)$/u, '');
-  else if (language.code === 'es')
-    text = low
-      .replace(/[íú](?=[aeo])|(?<=[aeo])[íú]/g, (vowel) => `-${vowel}-`)
-      .replace(/[aeoáéó](?=[aeoáéó])/g, '$&-')
-      .replace(/qu|gu(?=[ei])/g, 'k');
-  else if (language.code === 'it' || language.code === 'pt') text = low.replace(/qu/g, 'k').replace(/[aeoàèéòó](?=[aeoàèéòó])/g, '$&-');
-  else if (language.code === 'ru') return Math.max(1, (low.match(/[аеёиоуыэюя]/g) ?? []).length);
-  const vowels =
-    language.code === 'de'
-      ? /(?:ie|ei|ai|au|eu|äu|aa|ee|oo|[aeiouyäöü])/g
-      : language.code === 'nl'
-        ? /(?:aai|ooi|oei|eeu|ieu|ij|[aeiouyéèëïöü]+)/g
-        : /[aeiouyáàâäãåæéèêëíìîïóòôöõøœúùûüýÿ]+/g;
-  return Math.max(1, (text.match(vowels) ?? []).length);
 }
 
 /** Sentences with more words than a reader holds at once. */

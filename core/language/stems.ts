@@ -2,6 +2,7 @@
 // eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="./snowball.d.ts" />
 import snowball from 'snowball-stemmers';
+import { regularForm } from './irregular.ts';
 import type { Language } from './languages.ts';
 import { wordsOf } from './words.ts';
 
@@ -20,7 +21,7 @@ export function stem(word: string, language: Language): string {
   if (known !== undefined) return known;
   const stemmer = stemmers.get(language.stemmer) ?? snowball.newStemmer(language.stemmer);
   stemmers.set(language.stemmer, stemmer);
-  const found = stemmer.stem(folded);
+  const found = stemmer.stem(regularForm(folded, language));
   if (cache.size >= REMEMBERED) cache.clear();
   cache.set(folded, found);
   return found;

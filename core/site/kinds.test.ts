@@ -121,9 +121,8 @@ const MARKUP: readonly (readonly [what: string, html: string, kind: Kind, addres
 
 describe('what a page is for', () => {
   it.each(ADDRESSES)('%s is a %s', (address, kind) => expect(guessKind(address, factsOf('<p>'))).toBe(kind));
-  it.each(MARKUP)('%s', (...row) => {
-    const [, html, kind, address] = row;
-    expect(guessKind(address ?? '/x/', factsOf(html))).toBe(kind);
-  });
+  it.each(MARKUP.map(([what, html, kind, address = '/x/']) => [what, html, kind, address] as const))('%s', (_, html, kind, address) =>
+    expect(guessKind(address, factsOf(html))).toBe(kind),
+  );
   it('an entry of a feed is a post', () => expect(guessKind('/x/', factsOf('<p>'), true)).toBe('post'));
 });

@@ -1,0 +1,5 @@
+/** English singulars and plurals; the package ships without types. */
+declare module 'pluralize' {
+  const pluralize: { singular(word: string): string };
+  export default pluralize;
+}
