@@ -58,6 +58,8 @@ export interface CheckInput {
     readonly sameDescription: readonly string[];
     readonly nearTitle: readonly string[];
     readonly nearDescription: readonly string[];
+    /** Pages of the same name, of which this one, with a figure behind, looks like a copy. */
+    readonly copyOf: readonly string[];
     readonly samePhrase: readonly string[];
     /** Address paths of this site that the page links to and where nothing answers. */
     readonly broken: readonly string[];

@@ -120,7 +120,7 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
     mended: ['<html lang=en><p>x<title>Boxes for rare books</title><h1>x</h1>', { changes: [set('pages', 'p.html', 'oneTitle', true)] }],
   },
   'name-number': {
-    bad: [GOOD.replace('Box making for rare books', 'Journal 2 | Bindery')],
+    bad: [GOOD.replace('Box making for rare books', 'Journal 2 | Bindery'), { other: OTHER.replace(/<title>[^<]*/, '<title>Journal | Bindery') }],
     mended: [GOOD, { changes: [set('pages', 'p.html', 'title', 'Journal | Bindery')] }],
   },
   'description-missing': {
@@ -273,6 +273,15 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
     mended: [GOOD, { changes: [set('pages', 'p.html', 'intent', 'out')] }],
   },
 };
+
+it('numbers that are meant are no leftovers: with no copy beside, with sisters, in the heading too', () => {
+  const titled = (title: string, heading = 'x'): string => GOOD.replace(/<title>[^<]*/, `<title>${title}`).replace(/<h1>[^<]*/, `<h1>${heading}`);
+  expect(codes(titled('Room 2 | Inn'))).not.toContain('name-number');
+  expect(codes(titled('Room 2 | Inn'), { other: titled('Room 3 | Inn') })).not.toContain('name-number');
+  expect(codes(titled('Room 2 | Inn', 'Room 2'))).not.toContain('name-number');
+  expect(codes(titled('Room 2 | Inn', 'Room'))).toContain('name-number');
+  expect(codes(titled('Room 2 | Inn'), { other: titled('Room | Inn') })).toContain('name-number');
+});
 
 describe('every check', () => {
   it('has a case here', () => expect(Object.keys(CASES).sort()).toEqual(CHECKS.map((check) => check.code).sort()));

@@ -12,6 +12,8 @@ export interface ReadTable {
   /** How the file was read: told, so that a wrong guess can be seen and mended. */
   readonly encoding: string;
   readonly delimiter: string;
+  /** Rows of the file before the one that holds the names. */
+  readonly preamble: number;
 }
 
 export const DELIMITERS = [',', ';', '\t', '|'] as const;
@@ -19,26 +21,74 @@ export const DELIMITERS = [',', ';', '\t', '|'] as const;
 const MOST_ROWS = 60_000;
 const LARGEST = 30_000_000;
 
-/** Reads a table in any encoding and with any delimiter; both are guessed unless they are given. The first row holds the columns' names. */
+/**
+ * Reads a table in any encoding and with any delimiter; both are guessed unless they are given, and so is the row that holds the columns' names (`preamble`
+ * rows before it are notes). A line `sep=;` in front, as spreadsheets write it, names the delimiter. Quotes may stand behind blanks.
+ */
 export function readTable(
   bytes: Uint8Array,
-  given: { readonly encoding?: string; readonly delimiter?: string } = {},
+  given: { readonly encoding?: string; readonly delimiter?: string; readonly preamble?: number } = {},
 ): { ok: true; table: ReadTable } | { ok: false; reason: 'too-large' | 'empty' | 'no-table' } {
   if (bytes.length > LARGEST) return { ok: false, reason: 'too-large' };
   const encoding = given.encoding ?? guessEncoding(bytes);
-  const text = decodeBytes(bytes, encoding).replace(/^\uFEFF/, '');
-  if (text.trim() === '') return { ok: false, reason: 'empty' };
-  if (text.includes('\0')) return { ok: false, reason: 'no-table' };
-  const delimiter = given.delimiter ?? guessDelimiter(text);
-  const { data } = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy', preview: MOST_ROWS });
-  const [headers = [], ...rows] = data;
-  return { ok: true, table: { headers: headers.map((header) => header.trim()), rows, encoding, delimiter } };
+  const decoded = decodeBytes(bytes, encoding).replace(/^\uFEFF/, '');
+  const named = /^"?sep=(.)"?(?:\r\n|\r|\n)/i.exec(decoded);
+  const whole = named ? decoded.slice(named[0].length) : decoded;
+  if (whole.trim() === '') return { ok: false, reason: 'empty' };
+  if (whole.includes('\0')) return { ok: false, reason: 'no-table' };
+  const delimiter = given.delimiter ?? named?.[1] ?? guessDelimiter(whole);
+  const { data } = Papa.parse<string[]>(withoutBlanks(whole, delimiter), { delimiter, skipEmptyLines: 'greedy', preview: MOST_ROWS });
+  const preamble = Math.min(given.preamble ?? guessHeader(data), Math.max(0, data.length - 1));
+  const [headers = [], ...rows] = data.slice(preamble);
+  return { ok: true, table: { headers: headers.map((header) => header.trim()), rows, encoding, delimiter, preamble } };
 }
+
+/** Quotes that stand behind blanks, brought to the front of their cell, where readers of tables look for them. */
+function withoutBlanks(text: string, delimiter: string): string {
+  if (delimiter === '\t' || !new RegExp(`(?:^|[\n${delimiter === '|' ? '\\|' : delimiter}])[ ]+"`).test(text)) return text;
+  let out = '';
+  let quoted = false;
+  let from = 0;
+  for (let at = 0; at < text.length; at++) {
+    const sign = text[at];
+    if (sign === '"') quoted = !quoted;
+    else if (!quoted && (sign === delimiter || sign === '\n')) {
+      let next = at + 1;
+      while (text[next] === ' ') next++;
+      if (next > at + 1 && text[next] === '"') {
+        out += text.slice(from, at + 1);
+        from = next;
+        at = next - 1;
+      }
+    }
+  }
+  return out + text.slice(from);
+}
+
+/** Rows among which the one with the names is sought. */
+const HEADER_WITHIN = 12;
+
+/** How many rows stand before the one with the names: the first that has two known names or more, in a table whose rows go on as wide; else none. */
+function guessHeader(rows: readonly (readonly string[])[]): number {
+  const known = (row: readonly string[]): number => row.filter((cell) => cell.length <= 40 && KNOWN.some(([, pattern]) => pattern.test(asName(cell)))).length;
+  const at = rows.slice(0, HEADER_WITHIN).findIndex((row) => row.length > 1 && known(row) >= 2);
+  return at > 0 && (rows[0] as readonly string[]).filter((cell) => cell.trim() !== '').length < (rows[at] as readonly string[]).length ? at : 0;
+}
+
+const asName = (header: string): string => header.toLowerCase().replace(/[_-]+/g, ' ').trim();
 
 /** UTF-8 where it says so or is nothing else, UTF-16 by its mark, else what spreadsheets of the western world write. */
 export function guessEncoding(bytes: Uint8Array): string {
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return 'utf-16be';
+  // Without a mark it is told by its zeros: half of its octets, in texts of the western world.
+  const sample = bytes.length % 2 === 0 && bytes.length >= 8 ? bytes.subarray(0, 2_000) : new Uint8Array();
+  const zeros = [0, 0];
+  sample.forEach((octet, at) => {
+    if (octet === 0) zeros[at % 2] = (zeros[at % 2] as number) + 1;
+  });
+  if ((zeros[1] as number) > sample.length / 6 && zeros[0] === 0) return 'utf-16le';
+  if ((zeros[0] as number) > sample.length / 6 && zeros[1] === 0) return 'utf-16be';
   return decodeBytes(bytes, 'utf-8').includes('\uFFFD') ? 'windows-1252' : 'utf-8';
 }
 
@@ -79,11 +129,39 @@ const KNOWN: readonly [EditableColumn | 'address', RegExp][] = [
   ['kind', /kind|^type$|typ$|post ?type|art$/],
 ];
 
+/** Which of several titles or descriptions is to go out, the surest first; and names of what stood there before. */
+const RANKS = [
+  /\b(?:new|neue?r?|nouveau|nouvelle|nuev[oa]|final|proposed|vorschlag|propos[ée]e?|propuest[oa]|optimi[sz]ed|optimiert)\b/,
+  /\b(?:seo|serp)\b/,
+  /\bmeta\b/,
+  /\b(?:title tag|page title|seitentitel|balise title)\b/,
+];
+const FORMER =
+  /\b(?:old|current|existing|previous|alte?r?|bisherige?r?|aktuelle?r?|ancien(?:ne)?|actuel(?:le)?|actual|anterior|viej[oa]|h1|heading|product|post)\b/;
+
 /** Guesses what each column means, from its name and, for the address, from what stands in it. Each meaning is given once. */
 export function guessMapping(table: Pick<ReadTable, 'headers' | 'rows'>): Mapping {
   const taken = new Set<string>();
-  const mapping: (EditableColumn | 'address' | null)[] = table.headers.map((header) => {
-    const low = header.toLowerCase().replace(/[_-]+/g, ' ').trim();
+  // Of two titles the one that was written for engines is meant, wherever it stands; the other is what it was, or the page's heading.
+  const chosen = (['title', 'description'] as const).flatMap((meaning) => {
+    const pattern = KNOWN.find(([one]) => one === meaning)?.[1] as RegExp;
+    const others = KNOWN.slice(
+      0,
+      KNOWN.findIndex(([one]) => one === meaning),
+    );
+    const names = table.headers.map(asName);
+    const fits = (name: string): boolean => pattern.test(name) && (meaning === 'description' || !others.some(([, other]) => other.test(name)));
+    const ranked = RANKS.map((rank) => names.findIndex((name) => fits(name) && rank.test(name))).filter((at) => at >= 0);
+    const former = names.findIndex((name) => fits(name) && !FORMER.test(name));
+    const at = ranked[0] ?? (names.filter(fits).length > 1 ? former : -1);
+    return at >= 0 ? [[at, meaning] as const] : [];
+  });
+  const first = new Map<number, EditableColumn>(chosen);
+  for (const [, meaning] of chosen) taken.add(meaning);
+  const mapping: (EditableColumn | 'address' | null)[] = table.headers.map((header, at) => {
+    const low = asName(header);
+    const own = first.get(at);
+    if (own) return own;
     const found = KNOWN.find(([meaning, pattern]) => !taken.has(meaning) && pattern.test(low))?.[0];
     if (found) taken.add(found);
     return found ?? null;
@@ -167,20 +245,20 @@ export function dryRun(
     const row = other === undefined ? pages.get(addressKey(address)) : undefined;
     if (!row)
       return void refused.push({
-        row: index + 2,
+        row: index + table.preamble + 2,
         address,
         ...(other === undefined ? { why: address.includes('?') ? 'query' : 'unknown' } : { why: 'other-site', host: other }),
       });
     const first = taking.get(row.id);
-    if (first !== undefined) return void refused.push({ row: index + 2, address, why: 'twice', first });
-    taking.set(row.id, index + 2);
+    if (first !== undefined) return void refused.push({ row: index + table.preamble + 2, address, why: 'twice', first });
+    taking.set(row.id, index + table.preamble + 2);
     mapping.forEach((column, at) => {
       // An apostrophe that keeps spreadsheets from taking a text for a formula is not part of it.
       const text = (cells[at] ?? '').trim().replace(/^'(?=[=+@-])/, '');
       if (column === null || column === 'address') return;
       if (text === '') return void same++;
       const result = cellChange(row, document, column, text, taken);
-      if ('fault' in result) faults.push({ row: index + 2, column, text, fault: result.fault });
+      if ('fault' in result) faults.push({ row: index + table.preamble + 2, column, text, fault: result.fault });
       else if (result.change === undefined) same++;
       else changes.push({ page: row.id, column, before: cellText(row, document, column), after: collapse(text), change: result.change });
     });

@@ -150,6 +150,40 @@ describe('a table from elsewhere', () => {
       }),
     ).toEqual([null, 'address']);
   });
+  it.each<[string, string | Uint8Array, readonly string[], readonly string[]]>([
+    ['a line that names its delimiter', 'sep=;\r\nurl;title\r\n/a/;One, two\r\n', ['url', 'title'], ['/a/', 'One, two']],
+    ['notes before the names', 'Made by the agency\n"3 May, 2026"\n\nURL,New title\n/a/,One\n', ['URL', 'New title'], ['/a/', 'One']],
+    ['quotes behind blanks', 'url, title\n/a/, "One, ""two"" x"\n', ['url', 'title'], ['/a/', 'One, "two" x']],
+    ['UTF-16 without its mark', new Uint8Array([...'url\ttitle\n/a/\tÖne\n'].flatMap((sign) => [sign.charCodeAt(0), 0])), ['url', 'title'], ['/a/', 'Öne']],
+    ['UTF-16 the other way round', new Uint8Array([...'url\ttitle\n/a/\tOne\n'].flatMap((sign) => [0, sign.charCodeAt(0)])), ['url', 'title'], ['/a/', 'One']],
+    ['a title like a name in the first row', 'url,title\n/title,Page title\n', ['url', 'title'], ['/title', 'Page title']],
+  ])('reads %s', (_, content, headers, row) => {
+    const read = readTable(typeof content === 'string' ? new TextEncoder().encode(content) : content);
+    expect(read.ok && [read.table.headers, read.table.rows[0]]).toEqual([headers, row]);
+  });
+  it('the row of the names is chosen, and rows are counted from there', () => {
+    const read = readTable(new TextEncoder().encode('a,b\nurl,title\n/zz/,One\n'), { preamble: 1 });
+    if (!read.ok) throw new Error(read.reason);
+    expect(read.table.headers).toEqual(['url', 'title']);
+    expect(dryRun(read.table, guessMapping(read.table), rowsOf(START), START, taken).refused).toEqual([{ row: 3, address: '/zz/', why: 'unknown' }]);
+  });
+  it.each<[readonly string[], string, string | undefined]>([
+    [['URL', 'Title', 'SEO title', 'Description', 'Meta description'], 'SEO title', 'Meta description'],
+    [['URL', 'Current title', 'New title', 'New description', 'Old description'], 'New title', 'New description'],
+    [['URL', 'Meta title', 'Title'], 'Meta title', undefined],
+    [['URL', 'Title', 'Meta title', 'New meta title'], 'New meta title', undefined],
+    [['Adresse', 'Titel', 'SEO-Titel', 'Bisherige Beschreibung', 'Neue Beschreibung'], 'SEO-Titel', 'Neue Beschreibung'],
+    [['Seite', 'Aktueller Titel', 'Neuer Titel'], 'Neuer Titel', undefined],
+    [['Adresse', 'Titre', 'Nouveau titre', 'Description actuelle', 'Nouvelle description'], 'Nouveau titre', 'Nouvelle description'],
+    [['Página', 'Título actual', 'Título nuevo', 'Descripción nueva', 'Descripción'], 'Título nuevo', 'Descripción nueva'],
+    [['URL', 'Product title', 'Title'], 'Title', undefined],
+    [['URL', 'Title', 'Description'], 'Title', 'Description'],
+  ])('of several titles and descriptions takes what is to go out: %s', (headers, title, description) => {
+    const mapping = guessMapping({ headers, rows: [] });
+    const named = (meaning: string): string | undefined => headers[mapping.indexOf(meaning as 'title')];
+    expect([named('title'), named('description')]).toEqual([title, description]);
+    expect(mapping[0]).toBe('address');
+  });
   it('that is none is refused with the reason', () => {
     expect(readTable(new Uint8Array())).toEqual({ ok: false, reason: 'empty' });
     expect(readTable(new Uint8Array([80, 0, 80]))).toEqual({ ok: false, reason: 'no-table' });

@@ -1,3 +1,4 @@
+import { nameWithoutNumber, numberAfterName } from '../site/index.ts';
 import { NearIndex, SamenessIndex } from '../titles/index.ts';
 
 /** What is compared across the site, for one page. Empty texts are nobody's. */
@@ -17,6 +18,8 @@ export class SharedWords {
   private readonly titles = new SamenessIndex();
   private readonly descriptions = new SamenessIndex();
   private readonly phrases = new SamenessIndex();
+  /** By what their titles name, a figure behind it left aside. */
+  private readonly names = new SamenessIndex();
   /** Made a little later than the rest: a large site's takes a moment, and what is the same is told without it. */
   private near: { readonly titles: NearIndex; readonly descriptions: NearIndex; waiting: string[] } | undefined;
   private readonly words = new Map<string, ComparedWords>();
@@ -28,6 +31,7 @@ export class SharedWords {
       ...this.titles.put(page, words.title),
       ...this.descriptions.put(page, words.description),
       ...this.phrases.put(page, words.phrase),
+      ...this.names.put(page, nameWithoutNumber(words.title)),
       ...this.putNear(page, words),
     ]);
   }
@@ -63,6 +67,7 @@ export class SharedWords {
     readonly samePhrase: readonly string[];
     readonly nearTitle: readonly string[];
     readonly nearDescription: readonly string[];
+    readonly copyOf: readonly string[];
   } {
     return {
       sameTitle: this.titles.others(page),
@@ -70,6 +75,15 @@ export class SharedWords {
       samePhrase: this.phrases.others(page),
       nearTitle: this.near?.titles.near(page) ?? [],
       nearDescription: this.near?.descriptions.near(page) ?? [],
+      copyOf: this.copyOf(page),
     };
+  }
+
+  /** The pages of which this one looks like a copy: they have its name, and it alone has a figure behind. Where several are numbered, they are meant to be. */
+  private copyOf(page: string): readonly string[] {
+    const numbered = (one: string): boolean => numberAfterName(this.words.get(one)?.title ?? '') !== undefined;
+    if (!numbered(page)) return [];
+    const others = this.names.others(page);
+    return others.some(numbered) ? [] : others;
   }
 }

@@ -57,7 +57,7 @@ export {
 export { crawlerIntent, effectiveIntent, effectiveNoindex, kindIntent, robotsEdits, type EffectiveIntent } from './intent.ts';
 export { ARCHIVES, guessKind, KIND_TABLE, KINDS, type Intent, type Kind } from './kinds.ts';
 export { wantedInMap, type WantedInMap } from './in-map.ts';
-export { leftover, numberAfterName } from './leftovers.ts';
+export { leftover, nameWithoutNumber, numberAfterName } from './leftovers.ts';
 export { kindOf, kindRules, pageName, pathRules, ruleCatches, spares, type KindRule, type PathRule, type SitePage } from './page.ts';
 export { claimId, claimsOf, proofFiles, type Claim } from './claims.ts';
 export { changesVersion, versionOf } from './versions.ts';

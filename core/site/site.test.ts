@@ -316,10 +316,33 @@ describe('leftovers', () => {
     ['Bindery – Your tagline here', 'tagline'],
     ['www.a.example', 'domain'],
     ['Untitled', 'default'],
+    ['Copy of Prices', 'default'],
+    ['Kopie von Preise', 'default'],
+    ['Prices - Copy', 'default'],
+    ['Prices (copy 2)', 'default'],
+    ['Acme - Home', 'default'],
+    ['Acme | Startseite', 'default'],
+    ['Coming soon', 'tagline'],
+    ['Acme | Demnächst', 'tagline'],
+    ['En construction', 'tagline'],
+    ['Próximamente', 'tagline'],
+    ['Lorem ipsum dolor', 'tagline'],
+    ['Ein Blindtext', 'tagline'],
+    ['Texte de remplissage', 'tagline'],
+    ['Texto de ejemplo', 'tagline'],
+    ['Testo segnaposto', 'tagline'],
   ])('%s is %s', (title, why) => expect(leftover(title, 'a.example')?.why).toBe(why));
-  it.each(['Welcome home to Saltmere', 'Bindery | Home visits', 'About', 'A page of history'])('%s is none', (title) =>
-    expect(leftover(title, 'a.example')).toBeUndefined(),
-  );
+  it.each([
+    'Windows 7 repair',
+    'Copying old books',
+    'The home of books',
+    'Lorem and other first names',
+    'Soon',
+    'Welcome home to Saltmere',
+    'Bindery | Home visits',
+    'About',
+    'A page of history',
+  ])('%s is none', (title) => expect(leftover(title, 'a.example')).toBeUndefined());
   it.each([
     ['Journal 2', true],
     ['Journal 2 | Bindery', true],

@@ -97,7 +97,7 @@ const FINDINGS: readonly (readonly [Finding, string, string, string, string])[] 
     'Write',
   ],
   [
-    { code: 'name-number', name: 'Journal 2' },
+    { code: 'name-number', name: 'Journal 2', pages: [] },
     '“Journal 2” ends in a leftover number',
     'It reads as a copy that somebody forgot.',
     'Take the number away.',

@@ -61,7 +61,7 @@ const WHOLE: Readonly<Partial<Record<FindingCode, Case>>> = {
     button: 'Name its own',
     label: '“Boxes” names its own address',
   },
-  'name-number': { html: page('Journal 2'), button: 'Take it off', label: '“Journal 2” has a new title' },
+  'name-number': { html: page('Journal 2').replace('<h1>Journal 2', '<h1>Journal'), button: 'Take it off', label: '“Journal” has a new title' },
   'keywords-many': {
     html: page('Boxes', `<meta name=keywords content="${Array.from({ length: 40 }, (_, at) => `word${at}`).join(', ')}">`),
     button: 'Take them away',

@@ -50,7 +50,7 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
   const rows = useWorkspace((state) => state.rows);
   const byId = useWorkspace((state) => state.byId);
   const document = useWorkspace((state) => state.document);
-  const [given, setGiven] = useState<{ readonly encoding?: string; readonly delimiter?: string }>({});
+  const [given, setGiven] = useState<{ readonly encoding?: string; readonly delimiter?: string; readonly preamble?: number }>({});
   const read = useMemo(() => readTable(bytes, given), [bytes, given]);
   const table = read.ok ? read.table : undefined;
   const guessed = useMemo(() => (table ? guessMapping(table) : []), [table]);
@@ -99,6 +99,20 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
               </option>
             ))}
           </select>
+        </label>
+        <label className="flex items-center gap-1.5">
+          Names stand in row
+          <input
+            type="number"
+            className="input input-sm w-16"
+            min={1}
+            max={table.preamble + table.rows.length}
+            value={table.preamble + 1}
+            onChange={(event) => {
+              setGiven({ ...given, preamble: Math.max(0, Math.round(Number(event.target.value) || 1) - 1) });
+              setOwn(undefined);
+            }}
+          />
         </label>
       </div>
       <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label="Columns of the table">

@@ -32,6 +32,7 @@ export function liveFindings(row: PageRow, page: SitePage, document: SiteDocumen
         sameDescription: others('description-same'),
         nearTitle: others('title-near'),
         nearDescription: others('description-near'),
+        copyOf: others('name-number'),
         samePhrase: others('phrase-fought'),
         broken: row.broken,
         linksIn: row.linksIn,
