@@ -225,7 +225,7 @@ export class SiteCrawl {
   }
 
   /** Asks for an address; where it was had before, whether that still holds. */
-  private async ask(address: string): Promise<FetchOutcome> {
+  private async ask(address: string): Promise<FetchOutcome & { readonly held?: boolean }> {
     const { fetch } = this.effects;
     const known = this.memory.of(address);
     const outcome = await fetch(address, known);
@@ -235,11 +235,14 @@ export class SiteCrawl {
     }
     const held = await known?.answer();
     if (!held) return fetch(address);
-    this.counts.unchanged++;
-    return { ...outcome, status: 200, bytes: held.bytes, headers: { ...held.headers, ...outcome.headers } };
+    return { ...outcome, held: true, status: 200, bytes: held.bytes, headers: { ...held.headers, ...outcome.headers } };
   }
 
-  private async keep(at: URL, { status, headers, bytes }: Extract<FetchOutcome, { ok: true }>, depth: number): Promise<void> {
+  private async keep(
+    at: URL,
+    { status, headers, bytes, held }: Extract<FetchOutcome, { ok: true }> & { readonly held?: boolean },
+    depth: number,
+  ): Promise<void> {
     const sifted = await this.effects.sift({ address: at.href, status, headers, bytes }).catch(() => undefined);
     // A page that takes for ever to read is left out, and told.
     if (!sifted) return this.trouble(at.href, 'unreadable');
@@ -262,6 +265,7 @@ export class SiteCrawl {
       modified: Number.isNaN(modified) ? undefined : modified,
     });
     this.counts.bytes += bytes.length;
+    if (held) this.counts.unchanged++;
     this.latest = [pathAndQuery(at), ...this.latest].slice(0, 5);
     for (const address of sifted.shown) this.learn(address, depth);
     if (!sifted.isPage) return;
