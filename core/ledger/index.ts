@@ -14,7 +14,7 @@ export {
   type Mapping,
   type ReadTable,
 } from './csv.ts';
-export { readySearch, type ReadySearch, type Search } from './replace.ts';
+export { PATTERN_FAULTS, readySearch, type PatternFault, type ReadySearch, type Search } from './replace.ts';
 export {
   fileForAddress,
   listedFiles,

@@ -291,7 +291,35 @@ describe('find and replace', () => {
   it('knows groups, and what is no pattern', () => {
     expect(replaced('Box | Bindery', '(\\w+) \\| (\\w+)', '$2 – $1', { regular: true })).toBe('Bindery – Box');
     expect(replaced('x', '(', 'y', { regular: true })).toBe('pattern');
+    expect(replaced('Box | Bindery', '(?<what>\\w+) \\| (?<who>\\w+)', '$<who>: ${what} $$1', { regular: true })).toBe('Bindery: Box $1');
     expect(replaced('x', '', 'y')).toBe('empty');
+  });
+  it.each<[string, string, string, string]>([
+    ['letters of any script', 'Größe in Köln', '\\w+', 'XX in XX'.replace('in', 'XX')],
+    ['all that is none', 'Größe, Köln', '\\W+', 'GrößeXXKöln'],
+    ['letters in a class', 'naïve-café x', '[\\w-]+', 'XX XX'],
+    ['edges at both ends', 'Kunst, Künste, kunstvoll', '\\b[Kk]unst\\b', 'XX, Künste, kunstvoll'],
+    ['an edge in front', 'größe übergröße', '\\bgr', 'XXöße übergröße'],
+    ['words with marks', 'किताब किताबें', '\\bकिताब\\b', 'XX किताबें'],
+    ['a backslash and a letter are no edge', 'a\\b', '\\\\b', 'aXX'],
+  ])('knows %s', (_, text, find, wanted) => expect(replaced(text, find, 'XX', { regular: true })).toBe(wanted));
+  it.each<[string, string, string, number]>([
+    ['(a', 'x', 'bracket-open', 0],
+    ['a)', 'x', 'bracket-closed', 0],
+    ['ab[c', 'x', 'class-open', 2],
+    ['ab|*', 'x', 'nothing-to-repeat', 3],
+    ['ab**', 'x', 'repeat-twice', 2],
+    ['a(?=b)', 'x', 'not-known', 1],
+    ['ab\\', 'x', 'backslash-last', 2],
+    ['(a)\\1', 'x', 'escape', 3],
+    ['[z-a]', 'x', 'range', 1],
+    ['a{2000}', 'x', 'count', 1],
+    ['(a)', 'y $2', 'no-such-group', 2],
+    ['(?<n>a)', '$<m>', 'no-such-group', 0],
+    ['a\\bb', 'x', 'edge-inside', 1],
+  ])('tells what is wrong with %s, and where', (find, replace, fault, at) => {
+    const ready = readySearch({ find, replace, regular: true, matchCase: false, wholeWords: false });
+    expect(ready.ok ? undefined : ready).toMatchObject({ reason: 'pattern', fault, at });
   });
   it('never runs away', () => {
     const started = performance.now();

@@ -19,3 +19,4 @@ export { TERMS, type TermId } from './terms.ts';
 export { patternWords, tokenWords, troubleWords, type TroubleWords } from './robots.ts';
 export { noticeWords } from './notices.ts';
 export { storyOf, type StoryEntry, type StoryTeller } from './story.ts';
+export { patternFaultWords } from './patterns.ts';

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { cellText, columnName, readySearch, type LedgerColumn, type Search } from '../../../core/ledger/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
-import { counted } from '../../../core/wording/index.ts';
+import { counted, patternFaultWords } from '../../../core/wording/index.ts';
 import { useWorkspaceApi } from '../../workspace/index.ts';
 import { ColumnChips } from './ColumnChips.tsx';
 import type { Wanted } from './Grid.tsx';
@@ -11,7 +11,7 @@ const IN: readonly LedgerColumn[] = ['title', 'description', 'phrase', 'keywords
 const SHOWN = 100;
 /** Milliseconds of searching before the page is let breathe. */
 const SLICE = 12;
-const FAULTS = { empty: '', pattern: 'This is not a regular expression: ' } as const;
+const NO_PATTERN = 'This is no regular expression that can be used';
 
 interface Hit extends Wanted {
   readonly before: string;
@@ -40,7 +40,7 @@ export function FindReplace({
     const ready = readySearch(search);
     setLeft(new Set());
     if (!ready.ok) {
-      setFound({ hits: [], fault: ready.reason === 'pattern' ? FAULTS.pattern + ready.detail : '', busy: false });
+      setFound({ hits: [], fault: ready.reason === 'pattern' ? `${NO_PATTERN}: ${patternFaultWords(ready)}.` : '', busy: false });
       return;
     }
     let current = true;
