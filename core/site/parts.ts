@@ -37,6 +37,8 @@ export function partValues(document: SiteDocument, page: SitePage): PartValues {
         return priceOf(facts) ?? '';
       case 'first-words':
         return (facts.paragraphs[0] ?? '').split(' ').slice(0, FIRST_WORDS).join(' ');
+      case 'category':
+        return categoryOf(facts) ?? '';
       case 'phrase':
         return document.tables.pages[page.id]?.phrase ?? '';
     }
@@ -101,7 +103,19 @@ export function changedOn(facts: PageFacts, kind: Kind): string | undefined {
 /** Who wrote a page, by what it says. */
 export function authorOf(facts: PageFacts): string | undefined {
   const meta = facts.metas.find(({ name }) => name === 'author')?.content?.trim();
-  return meta || firstJsonLd(facts, (node) => text(node['author']) ?? text((node['author'] as Node | undefined)?.['name']));
+  return meta || firstJsonLd(facts, (node) => names(node['author']));
+}
+
+/** The section of a site, or the sort of thing, that a page puts itself in. */
+function categoryOf(facts: PageFacts): string | undefined {
+  const meta = facts.metas.find(({ property }) => property === 'article:section' || property === 'product:category')?.content?.trim();
+  return meta || firstJsonLd(facts, (node) => names(node['articleSection']) ?? names(node['category']));
+}
+
+/** One or several texts, or things with names, in a row. */
+function names(value: unknown): string | undefined {
+  const all = [value].flat().flatMap((one) => text(one) ?? text((one as Node | undefined | null)?.['name']) ?? []);
+  return all.length === 0 ? undefined : all.join(', ');
 }
 
 function priceOf(facts: PageFacts): string | undefined {

@@ -117,6 +117,22 @@ describe('patterns', () => {
     [[{ first: ['tagline', 'price', { text: 'by hand' }] }], 'by hand'],
     [[{ first: ['page-name'] }, { text: ', made by' }, { first: ['site-name'] }], 'Box making, made by Bindery'],
     [[{ first: ['tagline'] }], ''],
+    // An empty part takes along what was there for its sake.
+    [
+      [{ first: ['page-name'] }, { text: '(' }, { first: ['price'] }, { text: ')' }, { first: ['separator'] }, { first: ['site-name'] }],
+      'Box making | Bindery',
+    ],
+    [[{ first: ['page-name'] }, { text: 'from £' }, { first: ['price'] }], 'Box making'],
+    [
+      [{ first: ['page-name'] }, { text: 'ab' }, { first: ['price'] }, { text: '€' }, { first: ['separator'] }, { first: ['site-name'] }],
+      'Box making | Bindery',
+    ],
+    [[{ first: ['page-name'] }, { first: ['separator'] }, { text: 'by' }, { first: ['author'] }, { text: 'and friends' }], 'Box making'],
+    [[{ first: ['page-name'] }, { text: 'by' }, { first: ['author'] }, { text: 'in Saltmere' }], 'Box making in Saltmere'],
+    [[{ first: ['page-name'] }, { text: '(EUR' }, { first: ['price'] }, { text: ')' }], 'Box making'],
+    [[{ text: 'All about' }, { first: ['page-name'] }, { text: 'on' }, { first: ['date'] }], 'All about Box making'],
+    [[{ text: 'Welcome' }, { first: ['separator'] }, { first: ['site-name'] }], 'Welcome | Bindery'],
+    [[{ first: ['page-name'] }, { text: '(' }, { first: ['site-name'] }, { text: ')' }], 'Box making (Bindery)'],
   ] as [Pattern, string][])('%j makes %j', (pattern, text) => expect(renderPattern(pattern, values)).toBe(text));
   it('are kept and read as they are, and nothing else is', () => {
     const piece = fc.oneof(

@@ -72,6 +72,7 @@ export const PART_NAMES: Readonly<Record<Part, string>> = {
   author: 'Author',
   price: 'Price',
   'first-words': 'First words',
+  category: 'Category',
   phrase: 'Target phrase',
 };
 
