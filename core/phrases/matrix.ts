@@ -55,12 +55,19 @@ export interface PhraseRow {
   readonly answered: readonly string[];
   readonly weak: readonly string[];
   readonly targets: readonly string[];
-  /** For a phrase that nobody serves: the page that comes nearest by its title and heading, if any does. */
+  /** For a phrase that nobody serves: the page that comes nearest by its title and heading, if any does. What is offered must be said there: the place alone is none. */
   readonly nearest: string | undefined;
 }
 
-/** Every phrase against every page; the most worth first, then those that need most. */
-export function phraseMatrix(phrases: readonly string[], pages: readonly PhrasePage[], worth: (phrase: string) => number): PhraseRow[] {
+/** Every phrase against every page; the most worth first, then those that need most. `services` is what is offered, where phrases were made of it. */
+export function phraseMatrix(
+  phrases: readonly string[],
+  pages: readonly PhrasePage[],
+  worth: (phrase: string) => number,
+  services: readonly string[] = [],
+): PhraseRow[] {
+  const offered = [...services].sort((a, b) => b.length - a.length);
+  const serviceIn = (phrase: string): string => offered.find((service) => phrase === service || phrase.startsWith(`${service} `)) ?? phrase;
   const languages = new Map<string, Language>(pages.map((page) => [page.language.tag, page.language]));
   // Only pages that say all of a phrase's words can serve it: they are looked up by word.
   const having = new Map<string, Set<PhrasePage>>();
@@ -95,7 +102,15 @@ export function phraseMatrix(phrases: readonly string[], pages: readonly PhraseP
       weak.push(...near);
     }
     const verdict = verdictOf(answered, weak, targets);
-    return { phrase, worth: worth(phrase), verdict, answered, weak, targets, nearest: verdict === 'nobody' ? nearestTo(phrase, pages) : undefined };
+    return {
+      phrase,
+      worth: worth(phrase),
+      verdict,
+      answered,
+      weak,
+      targets,
+      nearest: verdict === 'nobody' ? nearestTo(phrase, serviceIn(phrase), pages) : undefined,
+    };
   });
   const need = { nobody: 0, fought: 1, weak: 2, answered: 3 };
   return rows
@@ -104,16 +119,17 @@ export function phraseMatrix(phrases: readonly string[], pages: readonly PhraseP
     .map(({ row }) => row);
 }
 
-/** The page whose title and heading share most words with a phrase; undefined where none shares any. */
-function nearestTo(phrase: string, pages: readonly PhrasePage[]): string | undefined {
+/** The page whose title and heading share most words with a phrase, some of what is offered among them; undefined where none does. */
+function nearestTo(phrase: string, service: string, pages: readonly PhrasePage[]): string | undefined {
   let best: { readonly id: string; readonly shared: number } | undefined;
-  const stems = new Map<string, readonly string[]>();
+  const stems = new Map<string, { readonly wanted: readonly string[]; readonly offered: ReadonlySet<string> }>();
   for (const page of pages) {
-    const wanted = stems.get(page.language.tag) ?? phraseStems(phrase, page.language);
-    stems.set(page.language.tag, wanted);
+    const { tag } = page.language;
+    const known = stems.get(tag) ?? { wanted: phraseStems(phrase, page.language), offered: new Set(phraseStems(service, page.language)) };
+    stems.set(tag, known);
     const front = [...page.texts.title, ...page.texts.heading];
-    const shared = wanted.filter((stem) => front.some((set) => set.has(stem))).length;
-    if (shared > (best?.shared ?? 0)) best = { id: page.id, shared };
+    const shared = known.wanted.filter((stem) => front.some((set) => set.has(stem)));
+    if (shared.length > (best?.shared ?? 0) && shared.some((stem) => known.offered.has(stem))) best = { id: page.id, shared: shared.length };
   }
   return best?.id;
 }

@@ -81,6 +81,8 @@ describe('phrases', () => {
     expect(rows()).toEqual({ 'book repair': 'fought', 'box making': 'answered', 'gold tooling': 'weak', marbling: 'nobody' });
     expect(phraseMatrix(['old book repair'], pages, () => 1)[0]).toMatchObject({ verdict: 'weak', weak: ['repair', 'repair-2'] });
     expect(phraseMatrix(['old church book'], pages, () => 1)[0]).toMatchObject({ verdict: 'nobody', nearest: 'repair' });
+    // The place alone is no reason: what is offered must be said there.
+    expect(phraseMatrix(['pottery old', 'repair pottery'], pages, () => 1, ['pottery', 'repair']).map(({ nearest }) => nearest)).toEqual([undefined, 'repair']);
     // One page that was meant for it ends the fight.
     expect(rows(pages.map((one) => (one.id === 'repair' ? { ...one, target: 'book repairs' } : one)))['book repair']).toBe('answered');
     expect(phraseMatrix(['box making', 'marbling'], pages, (phrase) => (phrase === 'box making' ? 3 : 1)).map((row) => row.phrase)).toEqual([

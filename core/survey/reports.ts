@@ -98,7 +98,8 @@ export function picturePlaces(survey: Survey, document: SiteDocument): PicturePl
 /** The searches people make, against the pages that are to be found. */
 export function phraseReport(survey: Survey, document: SiteDocument): PhraseRow[] {
   const wishes = document.tables.wishes[''] ?? {};
-  const made = phrasesFrom({ services: listOf(wishes.services), places: listOf(wishes.places), audiences: listOf(wishes.audiences) });
+  const services = listOf(wishes.services);
+  const made = phrasesFrom({ services, places: listOf(wishes.places), audiences: listOf(wishes.audiences) });
   const pages = [...survey.sitePages()]
     .filter(({ row }) => row.intent === 'list')
     .map(({ page, row }) => {
@@ -107,7 +108,7 @@ export function phraseReport(survey: Survey, document: SiteDocument): PhraseRow[
     });
   // Targets that no combination makes are searches too.
   const targets = pages.map((page) => page.target).filter((target) => target !== '' && !made.some((phrase) => phrase.toLowerCase() === target.toLowerCase()));
-  return phraseMatrix([...made, ...new Set(targets)], pages, (phrase) => document.tables.worth[phrase]?.worth ?? 1);
+  return phraseMatrix([...made, ...new Set(targets)], pages, (phrase) => document.tables.worth[phrase]?.worth ?? 1, services);
 }
 
 const prepared = new WeakMap<PageRow, Prepared>();

@@ -15,6 +15,19 @@ const WISHES = {
 const VERDICTS = { answered: 'answered', weak: 'weak', fought: 'fought over', nobody: 'nobody’s' } as const;
 const SHOWN = 80;
 
+/** Why a phrase stands as it does, and what would make it stand better. */
+const WHY: Readonly<Record<PhraseRow['verdict'], (row: PhraseRow) => string>> = {
+  answered: () => 'One page says it in its title or heading, and once more.',
+  weak: ({ answered }) =>
+    answered.length > 0
+      ? 'One page answers it, and another is meant for it.'
+      : 'Its words stand on a page, but not together in a title or heading. Say it there.',
+  fought: ({ answered, targets }) =>
+    `${counted(Math.max(answered.length, targets.length), 'page')} answer it alike, and engines choose one. Give it to the best.`,
+  nobody: ({ nearest }) =>
+    nearest === undefined ? 'No page says it. It needs a page of its own.' : 'No page says it. Give it to the one that comes nearest, or write one.',
+};
+
 /** Which searches the site can answer: what is offered, where and for whom, against the pages. */
 export function Phrases() {
   const rows = useReport((one) => one.tools.analysis.phrases());
@@ -57,7 +70,7 @@ export function Phrases() {
               </button>
             ))}
             <span className="soft ml-auto text-note">
-              {counted((rows ?? []).length, 'phrase')}, the most worth first <Term id="worth" />
+              {counted((rows ?? []).length, 'phrase')}; the seeds say how much each matters <Term id="worth" />
             </span>
             <Segments
               label="How they are shown"
@@ -115,7 +128,6 @@ function WishList({ field }: { readonly field: keyof typeof WISHES }) {
 
 function Phrase({ row }: { readonly row: PhraseRow }) {
   const workspace = useWorkspaceApi();
-  const pages = useWorkspace((state) => state.rows);
   const byId = useWorkspace((state) => state.byId);
   const makeTarget = (id: string): void =>
     workspace.change(set('pages', id, 'phrase', row.phrase), { label: `“${byId.get(id)?.name ?? id}” is to answer “${row.phrase}”` });
@@ -123,8 +135,11 @@ function Phrase({ row }: { readonly row: PhraseRow }) {
   return (
     <li className="phrase-row">
       <Worth phrase={row.phrase} worth={row.worth} />
-      <span className="font-medium" dir="auto">
-        {row.phrase}
+      <span className="min-w-0">
+        <span className="font-medium" dir="auto">
+          {row.phrase}
+        </span>
+        {row.verdict !== 'answered' && <span className="soft block text-fine">{WHY[row.verdict](row)}</span>}
       </span>
       <span className={`verdict is-${row.verdict}`}>{VERDICTS[row.verdict]}</span>
       <span className="flex flex-wrap items-center justify-end gap-1.5 text-note">
@@ -143,24 +158,45 @@ function Phrase({ row }: { readonly row: PhraseRow }) {
             Give it to “{byId.get(row.nearest)?.name ?? row.nearest}”
           </button>
         )}
-        <select
-          className="select select-sm w-auto max-w-40"
-          aria-label={`Page for ${row.phrase}`}
-          value=""
-          onChange={(event) => event.target.value !== '' && makeTarget(event.target.value)}
-        >
-          <option value="">{row.targets.length > 0 ? 'Another page …' : 'Give it a page …'}</option>
-          {pages
-            .filter((page) => page.intent === 'list')
-            .slice(0, 600)
-            .map((page) => (
-              <option key={page.id} value={page.id}>
-                {page.name}
-              </option>
-            ))}
-        </select>
+        <OtherPage phrase={row.phrase} label={row.targets.length > 0 ? 'Another page …' : 'Give it a page …'} onChoose={makeTarget} />
       </span>
     </li>
+  );
+}
+
+/** All pages to choose from, made only where somebody chooses: eighty lists of a large site's pages would be what takes longest. */
+function OtherPage({ phrase, label, onChoose }: { readonly phrase: string; readonly label: string; readonly onChoose: (id: string) => void }) {
+  const pages = useWorkspace((state) => state.rows);
+  const [open, setOpen] = useState(false);
+  if (!open)
+    return (
+      <button type="button" className="select select-sm w-auto max-w-40" aria-label={`${label} ${phrase}`} onClick={() => setOpen(true)}>
+        {label}
+      </button>
+    );
+  return (
+    <select
+      className="select select-sm w-auto max-w-40"
+      autoFocus
+      aria-label={`Page for ${phrase}`}
+      value=""
+      onBlur={() => setOpen(false)}
+      onChange={(event) => {
+        setOpen(false);
+        if (event.target.value !== '') onChoose(event.target.value);
+      }}
+    >
+      <option value="">{label}</option>
+      {pages.flatMap((page) =>
+        page.intent === 'list'
+          ? [
+              <option key={page.id} value={page.id}>
+                {page.name}
+              </option>,
+            ]
+          : [],
+      )}
+    </select>
   );
 }
 
