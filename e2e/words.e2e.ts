@@ -209,6 +209,9 @@ test('from the owner’s words come the searches people make, and a gap gets its
   await page.getByLabel('Where').fill('Saltmere');
   const gap = page.getByTestId('phrases').getByRole('listitem').filter({ hasText: 'bell casting' }).filter({ hasText: 'nobody’s' }).first();
   await expect(gap).toBeVisible();
+  // Pages to choose from are made where somebody chooses, and nowhere else.
+  await expect(page.getByTestId('phrases').locator('option')).toHaveCount(0);
+  await gap.getByRole('button', { name: /^Give it a page/ }).click();
   await gap.getByRole('combobox').selectOption({ label: 'Services' });
   await expect(page.getByTestId('phrases').getByRole('listitem').filter({ hasText: 'bell casting' }).filter({ hasText: 'weak' }).first()).toBeVisible();
   await page.getByRole('slider', { name: 'What “bell casting Saltmere” is worth' }).press('ArrowRight');
