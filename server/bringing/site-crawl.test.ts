@@ -180,6 +180,28 @@ describe('bringing a site in from its address', () => {
     expect(pages.filter((path) => path !== '/')).toHaveLength(3);
     expect(() => crawls.view('nobody')).toThrow();
   });
+  it('asks whole for what is remembered and not kept any more, and leaves out what cannot be read', async () => {
+    const { effects } = world({ '/': page('<a href=/a>a</a><a href=/slow>s</a>'), '/a': page(''), '/slow': page('') });
+    const asked: (string | undefined)[] = [];
+    const crawl = new SiteCrawl(`${ORIGIN}/`, LIMITS, {
+      ...effects,
+      fetch: async (address, held) => {
+        if (address.endsWith('/a')) asked.push(held?.etag);
+        const outcome = await effects.fetch(address);
+        return held && outcome.ok ? { ...outcome, status: 304, bytes: new Uint8Array() } : outcome;
+      },
+      sift: async (answer) => (answer.address.endsWith('/slow') ? Promise.reject(new Error('too slow')) : sift(answer)),
+      memory: async () => ({
+        of: (address) => (address.endsWith('/a') ? { etag: '"1"', modified: undefined, answer: async () => undefined } : undefined),
+        keep: async () => undefined,
+        save: async () => Promise.reject(new Error('no room')),
+      }),
+    });
+    await crawl.run();
+    expect(asked).toEqual(['"1"', undefined]);
+    expect([...crawl.files.keys()].sort()).toEqual(['a/index.html', 'index.html']);
+    expect(crawl.view()).toMatchObject({ state: 'done', unchanged: 0, examples: [{ address: `${ORIGIN}/slow`, what: 'unreadable' }] });
+  });
   it('of more crawls than are kept the oldest is ended and forgotten', async () => {
     let ids = 0;
     const { effects } = world({ '/': page('') });
