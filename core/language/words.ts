@@ -11,6 +11,9 @@ const SPACED = /[\p{L}\p{M}\p{N}]+(?:['’·.][\p{L}\p{M}]+)*/gu;
 /** Scripts that set no spaces between words, whatever language the page declares. */
 const UNSPACED_SCRIPT = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u;
 
+/** Whether a text holds letters of a script that sets no spaces between words. */
+export const isUnspaced = (text: string): boolean => UNSPACED_SCRIPT.test(text);
+
 const segmenters = new Map<string, Intl.Segmenter>();
 function segmenter(tag: string): Intl.Segmenter {
   const known = segmenters.get(tag);
@@ -22,7 +25,7 @@ function segmenter(tag: string): Intl.Segmenter {
 
 /** The words of a text. Elided articles (`l’atelier`, `dell'arte`) stand for themselves in the languages that have them. */
 export function wordsOf(text: string, language: Language): Word[] {
-  if (UNSPACED_SCRIPT.test(text)) {
+  if (isUnspaced(text)) {
     const found: Word[] = [];
     for (const { segment, index, isWordLike } of segmenter(language.tag).segment(text))
       if (isWordLike === true) found.push({ text: segment, start: index, end: index + segment.length });

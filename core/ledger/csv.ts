@@ -240,25 +240,26 @@ export function dryRun(
   let same = 0;
   table.rows.forEach((cells, index) => {
     const address = (cells[addressAt] ?? '').trim();
+    const inFile = index + table.preamble + 2;
     if (address === '') return;
     const other = otherHost(address, hosts);
     const row = other === undefined ? pages.get(addressKey(address)) : undefined;
     if (!row)
       return void refused.push({
-        row: index + table.preamble + 2,
+        row: inFile,
         address,
         ...(other === undefined ? { why: address.includes('?') ? 'query' : 'unknown' } : { why: 'other-site', host: other }),
       });
     const first = taking.get(row.id);
-    if (first !== undefined) return void refused.push({ row: index + table.preamble + 2, address, why: 'twice', first });
-    taking.set(row.id, index + table.preamble + 2);
+    if (first !== undefined) return void refused.push({ row: inFile, address, why: 'twice', first });
+    taking.set(row.id, inFile);
     mapping.forEach((column, at) => {
       // An apostrophe that keeps spreadsheets from taking a text for a formula is not part of it.
       const text = (cells[at] ?? '').trim().replace(/^'(?=[=+@-])/, '');
       if (column === null || column === 'address') return;
       if (text === '') return void same++;
       const result = cellChange(row, document, column, text, taken);
-      if ('fault' in result) faults.push({ row: index + table.preamble + 2, column, text, fault: result.fault });
+      if ('fault' in result) faults.push({ row: inFile, column, text, fault: result.fault });
       else if (result.change === undefined) same++;
       else changes.push({ page: row.id, column, before: cellText(row, document, column), after: collapse(text), change: result.change });
     });

@@ -1,5 +1,6 @@
 import type { PageFacts } from '../page/index.ts';
 import { percentDecoded } from '../source/index.ts';
+import { isNode, jsonLdNodes, type Node } from './json-ld-nodes.ts';
 
 /** What a page is for. */
 export const KINDS = ['page', 'service', 'event', 'product', 'post', 'category', 'tag', 'author', 'date', 'other'] as const;
@@ -121,7 +122,8 @@ export function guessKind(address: string, facts: PageFacts, inFeed = false): Ki
 
 /** The kind of the one thing that a page's markup is about; undefined where it is about none, or lists several. */
 function mainThing(address: string, facts: PageFacts): Kind | undefined {
-  const nodes = facts.jsonLd.flatMap(({ text }) => nodesIn(text));
+  // What holds a graph is no thing of its own.
+  const nodes = [...jsonLdNodes(facts)].filter((node) => !Array.isArray(node['@graph']));
   const named = nodes.flatMap((node) =>
     isNode(node['mainEntity'])
       ? [node['mainEntity'], ...nodes.filter((one) => one['@id'] !== undefined && one['@id'] === (node['mainEntity'] as Node)['@id'])]
@@ -141,8 +143,6 @@ function mainThing(address: string, facts: PageFacts): Kind | undefined {
   return ask(facts.itemTypes);
 }
 
-type Node = Readonly<Record<string, unknown>>;
-const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && !Array.isArray(value);
 /** Types of a node; a node that is several things is one of them. */
 const typesOf = (node: Node): string[] => {
   const types = [node['@type']].flat().flatMap((type) => (typeof type === 'string' ? [type.replace(/^.*[/#:]/, '')] : []));
@@ -150,13 +150,3 @@ const typesOf = (node: Node): string[] => {
   return telling === undefined ? [] : [telling];
 };
 const pathOf = (address: string): string => (URL.canParse(address, 'https://a.example') ? new URL(address, 'https://a.example').pathname : address);
-
-/** The things at the top of a block of JSON-LD; none where it cannot be read. */
-function nodesIn(text: string): Node[] {
-  try {
-    const whole: unknown = JSON.parse(text);
-    return [whole].flat().flatMap((one) => (isNode(one) ? (Array.isArray(one['@graph']) ? (one['@graph'] as unknown[]).filter(isNode) : [one]) : []));
-  } catch {
-    return [];
-  }
-}

@@ -3,6 +3,7 @@ import { percentDecoded } from '../source/index.ts';
 import type { Part, PartValues } from '../titles/index.ts';
 import { addressOf } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
+import { jsonLdNodes, type Node } from './json-ld-nodes.ts';
 import { KIND_TABLE, type Kind } from './kinds.ts';
 import { pageName, type SitePage } from './page.ts';
 import { titleParts } from './title-parts.ts';
@@ -129,29 +130,14 @@ function priceOf(facts: PageFacts): string | undefined {
   });
 }
 
-type Node = Readonly<Record<string, unknown>>;
 const text = (value: unknown): string | undefined =>
   typeof value === 'string' && value.trim() !== '' ? value.trim() : typeof value === 'number' ? String(value) : undefined;
 
 /** The first answer that a node of the page's JSON-LD gives, graphs and lists looked through. */
 export function firstJsonLd(facts: PageFacts, ask: (node: Node) => string | undefined): string | undefined {
-  for (const block of facts.jsonLd) {
-    let value: unknown;
-    try {
-      value = JSON.parse(block.text);
-    } catch {
-      continue;
-    }
-    const waiting: unknown[] = [value];
-    for (let turns = 0; waiting.length > 0 && turns < 200; turns++) {
-      const next = waiting.shift();
-      if (Array.isArray(next)) waiting.push(...next);
-      else if (typeof next === 'object' && next !== null) {
-        const answer = ask(next as Node);
-        if (answer !== undefined) return answer;
-        waiting.push((next as Node)['@graph']);
-      }
-    }
+  for (const node of jsonLdNodes(facts)) {
+    const answer = ask(node);
+    if (answer !== undefined) return answer;
   }
   return undefined;
 }

@@ -1,3 +1,5 @@
+import { isUnspaced } from '../language/index.ts';
+
 /** A text with more look-alikes than this is a template's, and the rest of them are told by the first few. */
 const MOST = 12;
 /** Candidates looked at for one text: what keeps ten thousand texts of one template within bounds. */
@@ -17,7 +19,6 @@ const JOINTS = new Set(
     ' ',
   ),
 );
-const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u;
 /** So much of a word tells which it is, whatever its ending. */
 const BEGINNING = 5;
 
@@ -36,7 +37,7 @@ function plainWords(text: string): string[] {
 /** The words that tell texts apart, or all where none does. */
 function tellingWords(text: string, least: number): string[] {
   const words = plainWords(text);
-  const telling = words.filter((word) => UNSPACED.test(word) || /^\d/.test(word) || (word.length >= least && !JOINTS.has(word)));
+  const telling = words.filter((word) => isUnspaced(word) || /^\d/.test(word) || (word.length >= least && !JOINTS.has(word)));
   return telling.length > 0 ? telling : words;
 }
 
@@ -47,7 +48,7 @@ function pairsOf(word: string): string[] {
 function lettersOf(text: string): Set<string> {
   const found = new Set<string>();
   for (const word of tellingWords(text, 3)) {
-    if (UNSPACED.test(word)) for (const pair of pairsOf(word)) found.add(pair);
+    if (isUnspaced(word)) for (const pair of pairsOf(word)) found.add(pair);
     // Another number is another thing: it weighs as much as a word.
     else if (/^\d+$/.test(word)) for (const part of ['a', 'b', 'c', 'd']) found.add(`${part}${word}`);
     else for (let padded = `_${word}_`, at = 0; at + 2 < padded.length; at++) found.add(padded.slice(at, at + 3));
@@ -56,7 +57,7 @@ function lettersOf(text: string): Set<string> {
 }
 
 function partsOf(text: string): Set<string> {
-  return new Set(tellingWords(text, 4).flatMap((word) => (UNSPACED.test(word) ? pairsOf(word) : [word.slice(0, BEGINNING)])));
+  return new Set(tellingWords(text, 4).flatMap((word) => (isUnspaced(word) ? pairsOf(word) : [word.slice(0, BEGINNING)])));
 }
 
 /** How alike two texts are, 0 to 1, by runs of three letters or another way. */

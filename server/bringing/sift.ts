@@ -1,6 +1,6 @@
-import { readAnswer } from '../../core/indexing/index.ts';
+import { answerText, readAnswer } from '../../core/indexing/index.ts';
 import { baseAddress, inlineStyleReferences, shownFiles, styleReferences } from '../../core/page/index.ts';
-import { decodeSource, pathAndQuery } from '../../core/source/index.ts';
+import { pathAndQuery } from '../../core/source/index.ts';
 
 /** Text below which a page with scripts is one that scripts make. */
 const HARDLY_ANY_WORDS = 12;
@@ -34,7 +34,7 @@ export interface Sifted {
 export function sift({ address, status, headers, bytes }: Answered): Sifted {
   const type = headers['content-type']?.[0] ?? '';
   if (/^\s*text\/css\b/i.test(type))
-    return { isPage: false, scripted: false, shown: whole(styleReferences(decodeSource(bytes, undefined).text), address), links: [] };
+    return { isPage: false, scripted: false, shown: whole(styleReferences(answerText({ bytes, headers })), address), links: [] };
   const facts = readAnswer({ status, headers, bytes, redirectedTo: undefined }, { keepText: false });
   if (!facts) return { isPage: false, scripted: false, shown: [], links: [] };
   const base = baseAddress(facts, address);
@@ -48,7 +48,7 @@ export function sift({ address, status, headers, bytes }: Answered): Sifted {
       [
         ...shownFiles(facts, address).flatMap((file) => (file.kind === 'frame' ? [] : [file.address])),
         ...named,
-        ...(STYLED.test(Buffer.from(bytes).toString('latin1')) ? inlineStyleReferences(decodeSource(bytes, undefined).text) : []),
+        ...(STYLED.test(Buffer.from(bytes).toString('latin1')) ? inlineStyleReferences(answerText({ bytes, headers })) : []),
       ],
       base,
     ),

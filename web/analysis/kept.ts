@@ -1,5 +1,5 @@
 import { fieldsOf, versionOf, type SiteDocument } from '../../core/site/index.ts';
-import { dropFiles, dropRelease, filesId, keptReleases, listFiles, loadHistory, loadManifest, loadRelease, type Database } from '../storage/index.ts';
+import { dropFiles, filesId, keptReleases, listFiles, loadHistory, loadManifest, loadRelease, type Database } from '../storage/index.ts';
 
 /** A release that is kept; `bytes` is what its list of files and its own texts take. */
 export interface KeptRelease {
@@ -74,11 +74,6 @@ async function versionsInUndo(db: Database, siteId: string): Promise<ReadonlySet
       .flatMap(({ change, inverse }) => [...fieldsOf(change), ...fieldsOf(inverse)])
       .flatMap(({ table, key, field, value }) => (table === 'source' && key === '' && field === 'version' ? [Number(value ?? 0)] : [])),
   );
-}
-
-/** Drops a kept release: it can be neither compared nor put out again. What is live stays. */
-export async function forgetRelease(db: Database, siteId: string, number: number): Promise<void> {
-  await dropRelease(db, siteId, number);
 }
 
 /** Drops a version of the site's files. False where something holds it, and it stays. */

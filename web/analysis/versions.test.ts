@@ -8,6 +8,7 @@ import { inflateEntry, listArchive } from '../../core/source/index.ts';
 import {
   appendEntries,
   clearSite,
+  dropRelease,
   filesId,
   keepVersion,
   listFiles,
@@ -21,7 +22,7 @@ import {
 import { Analyst } from './analyst.ts';
 import { bytesIn, outFiles, packProject, packZip } from './export-site.ts';
 import { importSite } from './import-site.ts';
-import { forgetRelease, forgetVersion, keptOf } from './kept.ts';
+import { forgetVersion, keptOf } from './kept.ts';
 import { planVersion } from './new-version.ts';
 import { Sending } from './sending.ts';
 
@@ -221,7 +222,7 @@ describe('what is kept', () => {
       { number: 1, isCurrent: true, inUndo: true, releases: [2] },
     ]);
     expect([await forget(0), await forget(1)]).toEqual([false, false]);
-    await forgetRelease(db, 's', 1);
+    await dropRelease(db, 's', 1);
     expect(await forget(0)).toBe(false);
     await withoutUndo();
     expect(await forget(0)).toBe(true);
@@ -234,7 +235,7 @@ describe('what is kept', () => {
   it('of a release that is live stays, though its place among the earlier ones was dropped', async () => {
     await released(1, 0);
     await takeSecond();
-    await forgetRelease(db, 's', 1);
+    await dropRelease(db, 's', 1);
     await withoutUndo();
     expect((await versions())[0]).toMatchObject({ number: 0, inUndo: false, releases: [1] });
     expect(await forget(0)).toBe(false);

@@ -13,6 +13,7 @@ import {
   arrivalLock,
   clearSite,
   filesId,
+  dropRelease,
   keepRows,
   keepVersion,
   lastingDatabase,
@@ -26,7 +27,7 @@ import {
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
 import { importSite, type Bringing, type BringingResult, type PickedFile } from './import-site.ts';
-import { forgetRelease, forgetVersion, keptOf, type Kept } from './kept.ts';
+import { forgetVersion, keptOf, type Kept } from './kept.ts';
 import { driftIn, type LookedAt } from './drift.ts';
 import { snippetReports, type SnippetReport } from './snippet-stands.ts';
 import { planVersion } from './new-version.ts';
@@ -251,7 +252,8 @@ const service = {
   diffBetween: async (path: string, own: boolean, before: ReleaseRef, after: ReleaseRef) => (await site()).releases.diff(path, own, before, after),
   /** What is kept of the open site besides what is open, and what it takes. */
   kept: async (document: SiteDocument): Promise<Kept> => keptOf(await db(), (await site()).siteId, document),
-  forgetRelease: async (number: number): Promise<void> => forgetRelease(await db(), (await site()).siteId, number),
+  /** Drops a kept release: it can be neither compared nor put out again. What is live stays. */
+  forgetRelease: async (number: number): Promise<void> => dropRelease(await db(), (await site()).siteId, number),
   forgetVersion: async (document: SiteDocument, number: number): Promise<boolean> => forgetVersion(await db(), (await site()).siteId, document, number),
   /** A release that is kept, as a ZIP of its files. */
   async releaseZip(number: number, progress: Progress): Promise<Blob> {
