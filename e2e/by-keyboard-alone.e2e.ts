@@ -139,7 +139,7 @@ test('the demo to “good enough” by keyboard alone, in under sixty keys', asy
       await press('Alt+Enter');
       // What one key cannot fix wants the page's own sentence, or a word of one's own.
       if (await helped()) continue;
-      await press('Alt+1');
+      await press('Alt+5');
       if (await helped()) continue;
       keys++;
       await page.keyboard.insertText(`What “${heading ?? ''}” is about, in a sentence of its own.`);

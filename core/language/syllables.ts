@@ -9,7 +9,7 @@ const RULES: Readonly<Partial<Record<LanguageCode, Rules>>> = {
     [/^(ev)e(?=ry|ning)|(?<=bus)i(?=ness)|(?<=choc)o(?=late)|(?<=diff)e(?=ren)|(?<=int)e(?=res)|(?<=veg)e(?=tab)|(?<=gen)e(?=ral)|(?<=sev)e(?=ral)/g, '$1'],
     [/(?<=[aeiou])ing(s)?$/g, '-ing'],
     [/(?<=qu|^sc|[^aeioutcs])ie(?=n[ct]|t$|t[eys])/g, 'i-e'],
-    [/(?<=[^aeiou])ea$|(?<=cr)ea(?=t)|(?<=r)ea(?=l$|lis|lity)/g, 'e-a'],
+    [/(?<=[^aeiou])ea$|(?<=cr)ea(?=t(?!ur))|(?<=r)ea(?=l$|lis|lity)/g, 'e-a'],
     [/(?<=[^aeiop])eo(?!u)/g, 'e-o'],
     [/(?<=[^aeiou])eu(?=m)/g, 'e-u'],
     [/(?<=n)ai(?=v)/g, 'a-i'],
@@ -73,7 +73,9 @@ export function syllablesOf(word: string, { code }: Language): number {
   let text = word.normalize('NFC').toLowerCase();
   if (code === 'en') text = spokenEnglish(text);
   for (const [pattern, instead] of RULES[code] ?? []) text = text.replace(pattern, instead);
-  return Math.max(1, (text.match(VOWELS[code] ?? ANY) ?? []).length);
+  // Russian says its prepositions of one letter with the word that follows.
+  const least = code === 'ru' && /^[бвкс]ъ?$/.test(text) ? 0 : 1;
+  return Math.max(least, (text.match(VOWELS[code] ?? ANY) ?? []).length);
 }
 
 /** English without the e's that nobody speaks. */
@@ -83,5 +85,8 @@ function spokenEnglish(low: string): string {
     end === 'es' && /(s|x|z|ch|sh|c|g)es$/.test(low) ? 'e' : end === 'ed' && /[td]ed$/.test(low) ? 'e' : '',
   );
   if (/[^aeiouy]le(s)?$/.test(low)) text += 'e';
-  return text.replace(/i[ao]/g, (pair, at: number) => (/[cst]/.test(text[at - 1] ?? '') ? pair : `${pair[0]}-${pair[1]}`));
+  // "i" before "a" or "o" is spoken by itself, but not in "special", "nation", and hardly in "Italian", "million".
+  return text.replace(/i[ao]/g, (pair, at: number) =>
+    /[cst]$/.test(text.slice(0, at)) || (/[aeiou]ll?$/.test(text.slice(0, at)) && /^i[ao]ns?$/.test(text.slice(at))) ? pair : `${pair[0]}-${pair[1]}`,
+  );
 }

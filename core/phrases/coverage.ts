@@ -140,15 +140,18 @@ export interface Density {
   readonly words: number;
   /** Times in a hundred words. */
   readonly perHundred: number;
-  readonly verdict: 'too-rare' | 'good' | 'too-often' | 'too-short';
+  readonly verdict: 'too-rare' | 'good' | 'uneven' | 'too-often' | 'too-short';
   /** Where it stands, each 0 to 1 of the text's length. */
   readonly at: readonly number[];
-  /** Largest stretch of the text without it, 0 to 1. */
+  /** Largest stretch of the text without it, 0 to 1: how long it is, and where. */
   readonly gap: number;
+  readonly gapFrom: number;
 }
 
 const TOO_OFTEN = 3;
 const TOO_SHORT = 40;
+/** Said more than once, and yet nowhere in so many words running, which are most of the text: a reader who begins there does not find it. */
+const UNEVEN = { words: 250, share: 0.6 } as const;
 
 /** How often and how evenly a phrase stands in a text. Long texts are asked for it at least once in about 400 words. */
 export function densityOf(phrase: string, text: string, language: Language): Density {
@@ -157,7 +160,8 @@ export function densityOf(phrase: string, text: string, language: Language): Den
   const at = found.map(({ start }) => start / Math.max(1, text.length));
   const perHundred = words === 0 ? 0 : (found.length * 100) / words;
   const edges = [0, ...at, 1];
-  const gap = Math.max(...edges.slice(1).map((edge, index) => edge - (edges[index] as number)));
+  const gaps = edges.slice(1).map((edge, index) => edge - (edges[index] as number));
+  const gap = Math.max(...gaps);
   const verdict =
     words < TOO_SHORT
       ? 'too-short'
@@ -165,6 +169,8 @@ export function densityOf(phrase: string, text: string, language: Language): Den
         ? 'too-often'
         : found.length < Math.max(1, Math.floor(words / 400))
           ? 'too-rare'
-          : 'good';
-  return { count: found.length, words, perHundred, verdict, at, gap };
+          : found.length > 1 && gap > UNEVEN.share && gap * words > UNEVEN.words
+            ? 'uneven'
+            : 'good';
+  return { count: found.length, words, perHundred, verdict, at, gap, gapFrom: edges[gaps.indexOf(gap)] as number };
 }

@@ -43,6 +43,15 @@ describe('how often', () => {
     expect(density.at[0]).toBe(0);
     expect(density.gap).toBeGreaterThan(0.8);
   });
+  it('sees that all mentions stand in one place of a long text, wherever that is', () => {
+    const words = (many: number): string => Array.from({ length: many }, (_, index) => `filler${index}`).join(' ');
+    const begun = densityOf('book repair', `Book repair. We do book repair. ${words(600)}`, en);
+    expect([begun.count, begun.verdict, begun.gapFrom < 0.01, begun.gap > 0.98]).toEqual([2, 'uneven', true, true]);
+    const ended = densityOf('book repair', `${words(600)}. Book repair. We do book repair.`, en);
+    expect([ended.verdict, ended.gapFrom]).toEqual(['uneven', 0]);
+    expect(densityOf('book repair', `Book repair. ${words(300)}. Book repair. ${words(300)}`, en).verdict).toBe('good');
+    expect(densityOf('book repair', `Book repair. We do book repair. ${words(120)}`, en).verdict).toBe('good');
+  });
   it('knows too rarely, too often, and too short', () => {
     expect(densityOf('gold', filler, en).verdict).toBe('too-rare');
     expect(densityOf('gold', `${'gold leaf '.repeat(5)} ${filler}`, en).verdict).toBe('too-often');

@@ -1,4 +1,4 @@
-import { ADVANCE_WIDTHS, UNITS_PER_EM } from './advance-widths.ts';
+import { measure, type Measured, type MeasuredBy } from './widths.ts';
 
 /** Places where texts are cut. */
 export type TextLimitId =
@@ -44,71 +44,37 @@ export interface Fit {
   readonly shown: string;
   /** UTF-16 offset from which nothing is shown. */
   readonly cutAt: number;
-}
-
-const AVERAGE = 1139;
-/** Code points below this are looked up; what stands above is told by its script. */
-const LOOKED_UP = 0x2200;
-const table = Uint16Array.from({ length: LOOKED_UP }, (_, code) => typical(code));
-const beyond = new Map<number, number>();
-for (const [first, widths] of ADVANCE_WIDTHS)
-  widths.forEach((width, index) => {
-    if (first + index < LOOKED_UP) table[first + index] = width;
-    else beyond.set(first + index, width);
-  });
-
-/** Where the face has no such letter: wide scripts take a whole em, marks nothing, all else a typical letter. */
-function typical(code: number): number {
-  if ((code >= 0x300 && code <= 0x36f) || (code >= 0x200b && code <= 0x200f) || code === 0xfe0f) return 0;
-  if (
-    (code >= 0x1100 && code <= 0x115f) ||
-    (code >= 0x2e80 && code <= 0xa4cf) ||
-    (code >= 0xac00 && code <= 0xd7a3) ||
-    (code >= 0xf900 && code <= 0xfaff) ||
-    (code >= 0xff01 && code <= 0xff60) ||
-    code >= 0x1f300
-  )
-    return UNITS_PER_EM;
-  return AVERAGE;
-}
-
-/** Advance width of one code point in units of 1/2048 em. */
-function advance(code: number): number {
-  return code < LOOKED_UP ? (table[code] as number) : (beyond.get(code) ?? typical(code));
-}
-
-/** Width of a text in px at a type size in px. */
-export function textWidth(text: string, fontSize: number): number {
-  let units = 0;
-  for (let at = 0; at < text.length; at++) {
-    const code = text.codePointAt(at) as number;
-    units += advance(code);
-    if (code > 0xffff) at++;
-  }
-  return (units * fontSize) / UNITS_PER_EM;
+  /** By what the width was told. */
+  readonly by: MeasuredBy;
 }
 
 const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/u;
 
 /** Cuts a text the way results do: the last whole word that fits together with an ellipsis. A single long word is cut inside. */
 export function fit(text: string, limit: TextLimit): Fit {
-  const measure = limit.unit === 'px' ? (part: string): number => textWidth(part, limit.fontSize) : (part: string): number => [...part].length;
-  const width = measure(text);
-  if (width <= limit.width) return { width, limit, cut: false, shown: text, cutAt: text.length };
-  const ellipsis = measure(' …');
-  let used = 0;
+  const { width, by } = measuredFor(text, limit, false);
+  if (width <= limit.width) return { width, limit, cut: false, shown: text, cutAt: text.length, by };
+  const ellipsis = measuredFor(' …', limit, false).width;
   let at = 0;
   let wordEnd = 0;
-  for (const character of text) {
+  for (const [end, used] of measuredFor(text, limit, true).ends) {
+    const character = text.slice(at, end);
     if (character === ' ') wordEnd = at;
     // Scripts without spaces may break before any letter.
     else if (at > 0 && UNSPACED.test(character)) wordEnd = at;
-    used += measure(character);
     if (used + ellipsis > limit.width) break;
-    at += character.length;
+    at = end;
   }
   const cutAt = wordEnd > 0 ? wordEnd : at;
-  return { width, limit, cut: true, shown: `${text.slice(0, cutAt).replace(/[\s,;:–-]+$/, '')} …`, cutAt };
+  return { width, limit, cut: true, shown: `${text.slice(0, cutAt).replace(/[\s,;:–-]+$/, '')} …`, cutAt, by };
+}
+
+/** A text's width in the unit of a room. */
+function measuredFor(text: string, { unit, fontSize }: TextLimit, withEnds: boolean): Measured {
+  if (unit === 'px') return measure(text, fontSize, withEnds);
+  let at = 0;
+  const ends = [...text].map((character, index) => [(at += character.length), index + 1] as const);
+  return { width: ends.length, ends, by: 'table' };
 }
 
 /** Number of words of a text that fall past the cut. */

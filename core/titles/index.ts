@@ -5,7 +5,6 @@ export {
   SHARE_TEXT_LIMIT,
   SHARE_TITLE_LIMIT,
   TAB_LIMIT,
-  textWidth,
   TITLE_LIMITS,
   wordsPast,
   type Fit,
@@ -15,4 +14,5 @@ export {
 export { NearIndex, similarity, type NearWay } from './near.ts';
 export { PARTS, pieceText, readPattern, renderPattern, writePattern, type Part, type PartValues, type Pattern, type Piece } from './pattern.ts';
 export { SamenessIndex } from './sameness.ts';
+export { measureUnknownLettersBy, textWidth, type MeasuredBy, type MeasureLetters } from './widths.ts';
 export { suggestDescriptions, suggestTitles, type Suggestion, type SuggestFrom } from './suggest.ts';

@@ -1,7 +1,8 @@
 import { endsAsSentence, isCommon, roughSentences, sentencesOf, stem, wordsOf, type Language } from '../language/index.ts';
 import { documentTitle, mainHeading, withoutMark, type PageFacts } from '../page/index.ts';
-import { fit, textWidth, type TextLimit } from './fit.ts';
+import { fit, type TextLimit } from './fit.ts';
 import { standsAlone } from './standing.ts';
+import { textWidth } from './widths.ts';
 
 /** A text of the page itself that would serve, and why. */
 export interface Suggestion {

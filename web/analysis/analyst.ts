@@ -1,6 +1,7 @@
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import type { TextMeasure } from '../../core/language/index.ts';
-import { passagesIn, patchPage, readSource, scriptJson, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
+import { pasteItems, type PasteItem } from '../../core/ledger/index.ts';
+import { passagesIn, patchPage, readSource, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
 import { releasedTags, SITEMAP_PAGE, type Hunk, type Manifest, type ReleasedTags, type ReleaseItem } from '../../core/release/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import {
@@ -235,16 +236,16 @@ export class Analyst {
     return this.its().meaning.brought();
   }
 
-  /** The block of structured data that each page goes out with, as it is pasted; pages without one are not among them. */
-  async markupBlocks(): Promise<Readonly<Record<string, string>>> {
+  /** What a release would write into pages, as texts to paste, page by page; pages without any are not among them. */
+  async pasteItems(): Promise<Readonly<Record<string, readonly PasteItem[]>>> {
     await this.allUnderstood();
     const survey = this.its();
-    return Object.fromEntries(
-      survey.rows().flatMap(({ id }) => {
-        const edit = survey.editsOf(id).find(({ kind }) => kind === 'json-ld');
-        return edit?.kind === 'json-ld' ? [[id, `<script type="application/ld+json">\n${scriptJson(edit.graph, false)}\n</script>`]] : [];
-      }),
-    );
+    const found: Record<string, readonly PasteItem[]> = {};
+    for (const { source, row } of survey.sitePages()) {
+      const items = pasteItems(survey.editsOf(row.id), source);
+      if (items.length > 0) found[row.id] = items;
+    }
+    return found;
   }
 
   factOffers(): ReturnType<Survey['meaning']['factOffers']> {

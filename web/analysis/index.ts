@@ -6,4 +6,5 @@ export type { MendGroup } from './template-mends.ts';
 export { handOver, onProgress, startWorker, supervise, WorkerLost, type Analysis, type StartedWorker, type Supervised, type WorkerNews } from './client.ts';
 export type { PageMeaningDetail } from './analyst.ts';
 export type { MarkupTree, SourcePlace, ThingNode, ValueNode } from './markup-tree.ts';
+export { lettersMeasuredHere } from './measure-letters.ts';
 export type { KeptVersion } from './kept.ts';

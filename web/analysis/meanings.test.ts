@@ -61,7 +61,12 @@ describe('what pages say', () => {
     const edits = analyst.workingCopy().files['shop/kit.html']?.edits ?? [];
     const out = new TextDecoder().decode(written((await loadBytes(db, 's', 'shop/kit.html')) ?? new Uint8Array(), edits).bytes);
     expect(out).toContain('"price": "18.50"');
-    expect(Object.keys(await analyst.markupBlocks()).sort()).toEqual(['index.html', 'journal/post.html', 'shop/kit.html']);
+    const items = await analyst.pasteItems();
+    expect(
+      Object.keys(items)
+        .filter((id) => items[id]?.some(({ field }) => field === 'markup'))
+        .sort(),
+    ).toEqual(['index.html', 'journal/post.html', 'shop/kit.html']);
   });
   it('is found out anew for another main address, and nothing of the old one stays', async () => {
     const { analyst, change } = await opened();
@@ -69,7 +74,7 @@ describe('what pages say', () => {
     change(set('facts', '', 'mainAddress', 'https://other.example'));
     await analyst.allUnderstood();
     expect(JSON.stringify(analyst.workingCopy().files)).not.toContain('x.example/');
-    expect(JSON.stringify(await analyst.markupBlocks())).toContain('https://other.example/shop/kit.html#webpage');
+    expect(JSON.stringify(await analyst.pasteItems())).toContain('https://other.example/shop/kit.html#webpage');
   });
   it('of one page is told at once when somebody looks at it', async () => {
     const { analyst } = await opened();

@@ -8,7 +8,7 @@ import type { MapFrom, MapOrder } from '../../core/map/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { withLinkTo, type ListedFile, type ListedPage } from '../../core/ledger/index.ts';
 import { decodeBytes, toHex } from '../../core/source/index.ts';
-import type { Pattern } from '../../core/titles/index.ts';
+import { measureUnknownLettersBy, type Pattern } from '../../core/titles/index.ts';
 import {
   arrivalLock,
   clearSite,
@@ -27,6 +27,7 @@ import {
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
 import { importSite, type Bringing, type BringingResult, type PickedFile } from './import-site.ts';
+import { lettersMeasuredHere } from './measure-letters.ts';
 import { forgetVersion, keptOf, type Kept } from './kept.ts';
 import { driftIn, type LookedAt } from './drift.ts';
 import { snippetReports, type SnippetReport } from './snippet-stands.ts';
@@ -38,6 +39,8 @@ import { Sending, type Outgoing, type ReleaseWish } from './sending.ts';
 type Progress = (done: number, of: number) => void;
 
 const sha256 = async (bytes: Uint8Array): Promise<string> => toHex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>)));
+
+measureUnknownLettersBy(lettersMeasuredHere());
 
 let database: Promise<Database> | undefined;
 const db = (): Promise<Database> =>
@@ -238,7 +241,7 @@ const service = {
   meaningKinds: async () => (await site()).meaningKinds(),
   tryKind: async (kind: Kind, markup: string | null) => (await site()).tryKind(kind, markup),
   broughtMarkup: async () => (await site()).broughtMarkup(),
-  markupBlocks: async () => (await site()).markupBlocks(),
+  pasteItems: async () => (await site()).pasteItems(),
   factOffers: async () => (await site()).factOffers(),
   heaviest: async (most: number) => (await site()).heaviest(most),
   unreadable: async () => (await site()).unreadable(),

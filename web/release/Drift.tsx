@@ -1,4 +1,5 @@
 import { useMemo, useRef, useState } from 'react';
+import { markupAmong } from '../../core/ledger/index.ts';
 import type { LiveField, LivePage } from '../../core/release/index.ts';
 import { all, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { messageOf } from '../../core/source/index.ts';
@@ -13,7 +14,7 @@ import { driftWording as wording } from './wording.ts';
 const LOOKS = new Map<string, Look>();
 const ORDER: readonly Standing[] = ['not-there', 'drifted', 'unseen', 'as-meant'];
 const TONES: Readonly<Record<Standing, string>> = { 'as-meant': 'text-success', drifted: 'text-error', 'not-there': 'text-error', unseen: 'soft' };
-const NO_BLOCKS = {};
+const NOTHING = {};
 
 /** The live site held against what is meant, page by page and field by field. */
 export function Drift() {
@@ -23,7 +24,8 @@ export function Drift() {
   const siteId = useWorkspace((state) => state.site?.id ?? '');
   const rows = useWorkspace((state) => state.rows);
   const byId = useWorkspace((state) => state.byId);
-  const blocks = useReport((one) => one.tools.analysis.markupBlocks()) ?? NO_BLOCKS;
+  const pasteItems = useReport((one) => one.tools.analysis.pasteItems()) ?? NOTHING;
+  const blocks = useMemo(() => markupAmong(pasteItems), [pasteItems]);
   const [look, setLook] = useState(() => LOOKS.get(siteId));
   const [done, setDone] = useState<number>();
   const [failure, setFailure] = useState<string>();

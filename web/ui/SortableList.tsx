@@ -1,20 +1,9 @@
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type Announcements,
-  type DragEndEvent,
-  type UniqueIdentifier,
-} from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-react';
 import type { ReactNode } from 'react';
-
-const HOW = { draggable: 'Press space to pick it up, the arrow keys to move it, space again to put it down, Escape to leave it where it was.' };
+import { dragWords, useDragSensors } from './drag-words.ts';
 
 /**
  * Lines that can be put into another order: dragged by their grip, moved with the keyboard, or by a press. `line` draws one with what moves it, which is
@@ -33,28 +22,14 @@ export function SortableList<T extends { readonly id: string }>({
   readonly line: (item: T, index: number, mover: ReactNode) => ReactNode;
   readonly last?: ReactNode;
 }) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useDragSensors();
   const ids = items.map((item) => item.id);
   const dropped = ({ active, over }: DragEndEvent): void => {
     if (over && active.id !== over.id) onMove(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
   };
-  const nameOf = (id: UniqueIdentifier): string => {
-    const item = items.find((one) => one.id === id);
-    return item ? name(item) : '';
-  };
-  const place = (over: { readonly id: UniqueIdentifier } | null): string =>
-    over ? `is at place ${ids.indexOf(String(over.id)) + 1} of ${ids.length}` : 'is at no place';
-  const announcements: Announcements = {
-    onDragStart: ({ active }) => `Picked up: ${nameOf(active.id)}.`,
-    onDragOver: ({ active, over }) => `${nameOf(active.id)} ${place(over)}.`,
-    onDragEnd: ({ active, over }) => `Put down: ${nameOf(active.id)} ${place(over)}.`,
-    onDragCancel: ({ active }) => `Left where it was: ${nameOf(active.id)}.`,
-  };
+  const words = dragWords(ids, (index) => (items[index] ? name(items[index]) : ''));
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped} accessibility={{ announcements, screenReaderInstructions: HOW }}>
+    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped} accessibility={words}>
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ul className="panel divide-y divide-line">
           {items.map((item, index) => (

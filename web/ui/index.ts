@@ -9,6 +9,7 @@ export { hearNotes, note, takeNotes, type Note } from './notes.ts';
 export { useDebounced } from './debounced.ts';
 export { SortHeading, type Sorting } from './SortHeading.tsx';
 export { SortableList } from './SortableList.tsx';
+export { dragWords, useDragSensors } from './drag-words.ts';
 export { useComing } from './growing.ts';
 export { More, useMore } from './More.tsx';
 export { Boundary } from './Boundary.tsx';

@@ -1,4 +1,4 @@
-import type { RefusedRow } from '../../core/ledger/index.ts';
+import type { PasteField, PasteItem, RefusedRow } from '../../core/ledger/index.ts';
 import type { Effective } from '../../core/site/index.ts';
 import type { Part, TextLimitId } from '../../core/titles/index.ts';
 
@@ -126,3 +126,24 @@ export function rowFault({ why, first }: RefusedRow): string {
       return `row ${first} is about the same page.`;
   }
 }
+
+/** What texts to paste are called. */
+export const PASTE_NAMES: Readonly<Record<PasteItem['field'] | PasteField, string>> = {
+  title: 'Title',
+  description: 'Description',
+  ending: 'Address ending',
+  markup: 'Structured data',
+  shareTitle: 'Share title',
+  shareText: 'Share text',
+  sharePicture: 'Share picture',
+  keywords: 'Keywords',
+  language: 'Language',
+  robots: 'Robots',
+  canonical: 'Canonical',
+  proof: 'Proof tag',
+  alt: 'Alt text',
+  heading: 'Heading',
+  words: 'Words',
+  link: 'Link',
+  snippet: 'Snippet',
+};

@@ -2,24 +2,38 @@ import { readableAddress } from '../../../core/source/index.ts';
 import { Check, Copy, Printer } from 'lucide-react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { PASTE_FIELDS, pasteValue, type PasteField } from '../../../core/ledger/index.ts';
+import { pasteValue, type PasteField, type PasteItem } from '../../../core/ledger/index.ts';
 import { all, LONGEST_TEXT, pageKey, set, type Change, type SiteDocument } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { counted, plural } from '../../../core/wording/index.ts';
 import { Empty, Segments, useRemembered } from '../../ui/index.ts';
 import { PageName } from '../../components/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { PASTE_NAMES } from '../wording.ts';
 
-const FIELDS: Readonly<Record<PasteField, string>> = { title: 'Title', description: 'Description', ending: 'Address ending', markup: 'Structured data' };
+/** One text of a page that is pasted. */
+type Line = Omit<PasteItem, 'field'> & { readonly field: PasteItem['field'] | Exclude<PasteField, 'markup'> };
+type Standing = 'open' | 'done' | 'again' | 'none';
 
-/** Blocks of structured data, by page. */
-type Blocks = Readonly<Record<string, string>>;
-const NO_BLOCKS: Blocks = {};
+/** What changes of pages, by page; of those without any, nothing. */
+type Items = Readonly<Record<string, readonly PasteItem[]>>;
+const NOTHING: Items = {};
 
-/** Where a field stands: to be pasted, done, or changed since it was. */
-function standing(row: PageRow, field: PasteField, pasted: SiteDocument['tables']['pasted'], blocks: Blocks): 'open' | 'done' | 'again' | 'none' {
-  const value = pasteValue(row, field, blocks);
-  const ticked = pasted[pageKey(row.id, field)]?.value;
+/** What stands on a page's sheet: what every page that is to be found has, then what else changes. */
+function linesOf(row: PageRow, items: Items): Line[] {
+  const own = row.intent === 'list' ? (['title', 'description', 'ending'] as const) : [];
+  return [
+    ...own.flatMap((field): Line[] => {
+      const value = pasteValue(row, field, {});
+      return field === 'ending' && value === '' ? [] : [{ key: field, field, about: '', value }];
+    }),
+    ...(items[row.id] ?? []),
+  ];
+}
+
+/** Where a text stands: to be pasted, done, or changed since it was. */
+function standing(row: PageRow, { key, value }: Line, pasted: SiteDocument['tables']['pasted']): Standing {
+  const ticked = pasted[pageKey(row.id, key)]?.value;
   if (ticked === undefined || ticked === null) return value === '' ? 'none' : 'open';
   return ticked === value.slice(0, LONGEST_TEXT) ? 'done' : 'again';
 }
@@ -29,31 +43,36 @@ export function PasteSheet() {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.rows);
   const pasted = useWorkspace((state) => state.document.tables.pasted);
-  const blocks = useReport((one) => one.tools.analysis.markupBlocks()) ?? NO_BLOCKS;
+  const items = useReport((one) => one.tools.analysis.pasteItems()) ?? NOTHING;
   const [which, setWhich] = useRemembered<'open' | 'all'>('paste', ['open', 'all'], 'all');
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set());
-  const wanted = useMemo(() => rows.filter((row) => row.intent === 'list'), [rows]);
-  const isOpen = (row: PageRow): boolean => PASTE_FIELDS.some((field) => ['open', 'again'].includes(standing(row, field, pasted, blocks)));
+  const wanted = useMemo(() => rows.filter((row) => row.intent === 'list' || items[row.id] !== undefined), [rows, items]);
+  const standings = useMemo(
+    () => new Map(wanted.map((row) => [row.id, linesOf(row, items).map((line) => standing(row, line, pasted))])),
+    [wanted, items, pasted],
+  );
+  const isOpen = (row: PageRow): boolean => standings.get(row.id)?.some((one) => one === 'open' || one === 'again') === true;
   const open = wanted.filter(isOpen);
-  const again = wanted.reduce((sum, row) => sum + PASTE_FIELDS.filter((field) => standing(row, field, pasted, blocks) === 'again').length, 0);
+  const again = [...standings.values()].flat().filter((one) => one === 'again').length;
   // What was just ticked stays in view until the sheet is asked for anew.
   const shown = which === 'all' ? wanted : wanted.filter((row) => isOpen(row) || held.has(row.id));
-  const tick = (row: PageRow, field: PasteField, done: boolean): void => {
+  const tick = (row: PageRow, line: Line, done: boolean): void => {
     setHeld(new Set([...held, row.id]));
-    const key = pageKey(row.id, field);
+    const key = pageKey(row.id, line.key);
     const changes: Change[] = [
-      set('pasted', key, 'value', done ? pasteValue(row, field, blocks).slice(0, LONGEST_TEXT) : null),
+      set('pasted', key, 'value', done ? line.value.slice(0, LONGEST_TEXT) : null),
       set('pasted', key, 'at', done ? workspace.tools.now().toISOString() : null),
     ];
-    workspace.change(all(changes), { label: `${FIELDS[field]} of “${row.name}” ${done ? 'was pasted' : 'is to be pasted'}` });
+    workspace.change(all(changes), { label: `${PASTE_NAMES[line.field]} of “${row.name}” ${done ? 'was pasted' : 'is to be pasted'}` });
   };
-  if (wanted.length === 0) return <Empty title="Nothing to paste yet">Pages that you want found stand here, field by field.</Empty>;
+  if (wanted.length === 0)
+    return <Empty title="Nothing to paste yet">Pages that you want found stand here, and whatever you change on others, text by text.</Empty>;
   return (
     <div data-testid="paste-sheet">
       <div className="no-print mb-3 flex flex-wrap items-center gap-3">
         <p role="status">
           {open.length === 0 ? 'All is pasted.' : `${counted(open.length, 'page')} to go`}
-          {again > 0 && `, ${counted(again, 'field')} changed since ${plural(again, 'it was', 'they were')} ticked`}
+          {again > 0 && `, ${counted(again, 'text')} changed since ${plural(again, 'it was', 'they were')} ticked`}
         </p>
         <span className="ml-auto flex gap-2">
           <Segments
@@ -73,7 +92,7 @@ export function PasteSheet() {
           </button>
         </span>
       </div>
-      <Sheets rows={shown} draw={(row) => <OneSheet row={row} fields={PASTE_FIELDS} pasted={pasted} blocks={blocks} onTick={tick} />} />
+      <Sheets rows={shown} draw={(row) => <OneSheet row={row} lines={linesOf(row, items)} standings={standings.get(row.id) ?? []} onTick={tick} />} />
     </div>
   );
 }
@@ -124,16 +143,14 @@ function Sheets({ rows, draw }: { readonly rows: readonly PageRow[]; readonly dr
 
 function OneSheet({
   row,
-  fields,
-  pasted,
-  blocks,
+  lines,
+  standings,
   onTick,
 }: {
   readonly row: PageRow;
-  readonly fields: readonly PasteField[];
-  readonly pasted: SiteDocument['tables']['pasted'];
-  readonly blocks: Blocks;
-  readonly onTick: (row: PageRow, field: PasteField, done: boolean) => void;
+  readonly lines: readonly Line[];
+  readonly standings: readonly Standing[];
+  readonly onTick: (row: PageRow, line: Line, done: boolean) => void;
 }) {
   return (
     <section className="panel mb-3 break-inside-avoid" aria-label={row.name} data-page={row.id}>
@@ -141,41 +158,70 @@ function OneSheet({
         <PageName row={row} /> <span className="mono soft font-normal">{readableAddress(row.address)}</span>
       </h2>
       <ul className="divide-y divide-line">
-        {fields.map((field) => {
-          const stands = standing(row, field, pasted, blocks);
-          const value = pasteValue(row, field, blocks);
-          if ((field === 'ending' || field === 'markup') && value === '') return null;
-          return (
-            <li key={field} className="flex items-start gap-3 px-4 py-2" data-standing={stands}>
-              <label className="flex min-h-8 items-start pt-1">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-sm"
-                  aria-label={`${FIELDS[field]} of ${row.name} is pasted`}
-                  checked={stands === 'done'}
-                  disabled={stands === 'none'}
-                  onChange={(event) => onTick(row, field, event.target.checked)}
-                />
-              </label>
-              <span className="w-28 flex-none pt-1 text-note">
-                {FIELDS[field]}
-                {stands === 'again' && <span className="block text-tiny font-semibold text-amber-ink">changed: paste again</span>}
-              </span>
-              <span className={`min-w-0 flex-1 pt-1 ${stands === 'done' ? 'soft' : ''}`} dir="auto">
-                {field === 'markup' ? (
-                  <code className="mono line-clamp-4 text-tiny break-all whitespace-pre-wrap">{value}</code>
-                ) : (
-                  value || <span className="soft italic">nothing written yet</span>
-                )}
-              </span>
-              {value !== '' && <CopyField text={value} name={`${FIELDS[field]} of ${row.name}`} />}
-            </li>
-          );
-        })}
+        {lines.map((line, index) => (
+          <OneLine key={line.key} row={row} line={line} stands={standings[index] ?? 'none'} onTick={onTick} />
+        ))}
       </ul>
     </section>
   );
 }
+
+function OneLine({
+  row,
+  line,
+  stands,
+  onTick,
+}: {
+  readonly row: PageRow;
+  readonly line: Line;
+  readonly stands: Standing;
+  readonly onTick: (row: PageRow, line: Line, done: boolean) => void;
+}) {
+  const { field, about, value } = line;
+  const name = PASTE_NAMES[field];
+  const whole = `${name} of ${about === '' || ABOUT[field] === undefined ? row.name : `“${about.slice(0, 60)}”, ${row.name}`}`;
+  return (
+    <li className="flex items-start gap-3 px-4 py-2" data-standing={stands} data-field={field}>
+      <label className="flex min-h-8 items-start pt-1">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          aria-label={`${whole} is pasted`}
+          checked={stands === 'done'}
+          disabled={stands === 'none'}
+          onChange={(event) => onTick(row, line, event.target.checked)}
+        />
+      </label>
+      <span className="w-28 flex-none pt-1 text-note">
+        {name}
+        {stands === 'again' && <span className="block text-tiny font-semibold text-amber-ink">changed: paste again</span>}
+      </span>
+      <span className={`min-w-0 flex-1 pt-1 [overflow-wrap:anywhere] ${stands === 'done' ? 'soft' : ''}`} dir="auto">
+        {about !== '' && ABOUT[field] !== undefined && (
+          <span className="soft line-clamp-2 text-note">
+            {ABOUT[field]} “<bdi>{about}</bdi>”
+          </span>
+        )}
+        {CODE.has(field) ? (
+          <code className="mono line-clamp-4 text-tiny break-all whitespace-pre-wrap">{value}</code>
+        ) : (
+          value || <span className="soft italic">nothing written yet</span>
+        )}
+      </span>
+      {value !== '' && <CopyField text={value} name={whole} />}
+    </li>
+  );
+}
+
+/** How what a text belongs to is told. */
+const ABOUT: Readonly<Partial<Record<Line['field'], string>>> = {
+  alt: 'of the picture',
+  heading: 'instead of',
+  words: 'instead of',
+  link: 'on the words',
+  robots: 'for the crawler',
+};
+const CODE = new Set<Line['field']>(['markup', 'proof', 'snippet']);
 
 function CopyField({ text, name }: { readonly text: string; readonly name: string }) {
   const [copied, setCopied] = useState(false);

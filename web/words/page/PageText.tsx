@@ -79,12 +79,10 @@ export function PageText({
             <dd>
               {counted(density.count, 'time')} in {counted(density.words, 'word')}
               {density.verdict === 'too-rare' && ': too rarely'}
+              {density.verdict === 'uneven' &&
+                `: unevenly, nowhere from ${percentOf(density.gapFrom)} to ${percentOf(density.gapFrom + density.gap)} of the text`}
               {density.verdict === 'too-often' && ': so often that it reads as stuffing'}
-              <span
-                className="spread"
-                role="img"
-                aria-label={`Where it stands: ${density.at.map((at) => `${Math.round(at * 100)} %`).join(', ') || 'nowhere'}`}
-              >
+              <span className="spread" role="img" aria-label={`Where it stands: ${density.at.map(percentOf).join(', ') || 'nowhere'}`}>
                 {density.at.map((at, index) => (
                   <i key={index} style={{ left: `${at * 100}%` }} />
                 ))}
@@ -162,3 +160,5 @@ function frequentWords(text: string, language: Language): { word: string; count:
 }
 
 export type { Passage };
+
+const percentOf = (share: number): string => `${Math.round(share * 100)} %`;

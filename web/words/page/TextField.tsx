@@ -1,8 +1,9 @@
 import { Lightbulb } from 'lucide-react';
-import { useId, useRef, useState, type KeyboardEvent } from 'react';
+import { useId, useRef, useState, type ReactNode } from 'react';
 import { LONGEST_TEXT, set, type Effective } from '../../../core/site/index.ts';
 import { fit, type TextLimit } from '../../../core/titles/index.ts';
 import { counted, type TermId } from '../../../core/wording/index.ts';
+import { useHotkey } from '../../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { FieldLabel } from './FieldLabel.tsx';
 import { FitRuler } from './FitRuler.tsx';
@@ -59,13 +60,6 @@ export function TextField({ field, label, term, page, name, value, otherwise, li
   const fitted = fit(value.value, limit);
   const lang = useWorkspace((state) => state.byId.get(page)?.lang ?? '');
   const overridden = owner !== null && owner !== undefined;
-  const take = (event: KeyboardEvent): void => {
-    const which = /^Digit([1-9])$/.exec(event.code)?.[1];
-    const suggestion = which === undefined || !event.altKey ? undefined : suggestions[Number(which) - 1];
-    if (suggestion === undefined) return;
-    event.preventDefault();
-    write(suggestion);
-  };
   const shared = {
     id,
     value: text,
@@ -77,7 +71,6 @@ export function TextField({ field, label, term, page, name, value, otherwise, li
     lang,
     'aria-describedby': `${id}-fit`,
     onFocus: begin,
-    onKeyDown: take,
   };
   const oneLine = field === 'title' || field === 'shareTitle';
   return (
@@ -93,7 +86,7 @@ export function TextField({ field, label, term, page, name, value, otherwise, li
         <span id={`${id}-fit`} className="soft ml-auto min-w-0 text-note tabular-nums [overflow-wrap:anywhere]">
           {fitted.cut ? `cut after “${fitted.shown.replace(/ …$/, '').split(' ').slice(-2).join(' ')}” · ` : ''}
           {limit.unit === 'px'
-            ? `${Math.round(fitted.width)} of ${limit.width} px · ${counted([...value.value].length, 'character')}`
+            ? `${fitted.by === 'typical' ? 'about ' : ''}${Math.round(fitted.width)} of ${limit.width} px${fitted.by === 'program' ? ', as this browser sets it' : ''} · ${counted([...value.value].length, 'character')}`
             : `${fitted.width} of ${limit.width} characters`}
         </span>
       </div>
@@ -105,37 +98,70 @@ export function TextField({ field, label, term, page, name, value, otherwise, li
         )}
         <FitRuler text={value.value} limits={limits} />
       </div>
-      <Suggestions texts={suggestions} lang={lang} onTake={write} />
+      <Suggestions texts={suggestions} firstKey={field === 'title' ? 1 : 5} lang={lang} onTake={write} />
     </div>
   );
 }
 
 const singleLine = (text: string): string => text.replace(/[\r\n]+/g, ' ');
 
-/** What the page itself offers, best first; one key or one click takes one. */
-function Suggestions({ texts, lang, onTake }: { readonly texts: readonly string[]; readonly lang: string; readonly onTake: (text: string) => void }) {
+/** What the page itself offers, best first. Each has a key of its own, wherever the cursor is: those of the title 1 to 4, of the description 5 to 8. */
+function Suggestions({
+  texts,
+  firstKey,
+  lang,
+  onTake,
+}: {
+  readonly texts: readonly string[];
+  readonly firstKey: number;
+  readonly lang: string;
+  readonly onTake: (text: string) => void;
+}) {
   const [all, setAll] = useState(false);
   const [first, ...others] = texts;
   if (first === undefined) return null;
   return (
     <ul className="mt-1.5 text-small" aria-label="From this page">
       {[first, ...(all ? others : [])].map((text, index) => (
-        <li key={text} className="flex items-start gap-2 py-0.5">
-          <Lightbulb size={16} className={`mt-0.5 flex-none soft${index > 0 ? ' invisible' : ''}`} aria-hidden />
-          <span className="min-w-0">
-            {index === 0 && <span className="soft">From this page: </span>}“<bdi lang={lang}>{text}</bdi>”{' '}
-            <button type="button" className="link-act" onClick={() => onTake(text)}>
-              Use this
-            </button>{' '}
-            <kbd>Alt {index + 1}</kbd>
-            {index === 0 && !all && others.length > 0 && (
-              <button type="button" className="link-act soft ml-2" onClick={() => setAll(true)}>
-                {others.length} more
-              </button>
-            )}
-          </span>
-        </li>
+        <Suggested key={text} text={text} place={index} digit={firstKey + index} lang={lang} onTake={onTake}>
+          {index === 0 && !all && others.length > 0 && (
+            <button type="button" className="link-act soft ml-2" onClick={() => setAll(true)}>
+              {others.length} more
+            </button>
+          )}
+        </Suggested>
       ))}
     </ul>
+  );
+}
+
+function Suggested({
+  text,
+  place,
+  digit,
+  lang,
+  onTake,
+  children,
+}: {
+  readonly text: string;
+  readonly place: number;
+  readonly digit: number;
+  readonly lang: string;
+  readonly onTake: (text: string) => void;
+  readonly children: ReactNode;
+}) {
+  useHotkey(`alt+Digit${digit}`, () => onTake(text));
+  return (
+    <li className="flex items-start gap-2 py-0.5">
+      <Lightbulb size={16} className={`mt-0.5 flex-none soft${place > 0 ? ' invisible' : ''}`} aria-hidden />
+      <span className="min-w-0">
+        {place === 0 && <span className="soft">From this page: </span>}“<bdi lang={lang}>{text}</bdi>”{' '}
+        <button type="button" className="link-act" aria-keyshortcuts={`Alt+${digit}`} onClick={() => onTake(text)}>
+          Use this
+        </button>{' '}
+        <kbd>Alt {digit}</kbd>
+        {children}
+      </span>
+    </li>
   );
 }

@@ -1,9 +1,10 @@
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { arrayMove, rectSortingStrategy, SortableContext, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
+import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
+import { arrayMove, rectSortingStrategy, SortableContext, useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical, X } from 'lucide-react';
 import { useId, useRef, useState } from 'react';
 import { PARTS, type Part, type Pattern, type Piece } from '../../../core/titles/index.ts';
+import { dragWords, useDragSensors } from '../../ui/index.ts';
 import { PART_NAMES } from '../wording.ts';
 
 /**
@@ -21,13 +22,11 @@ export function PatternEditor({
   readonly sample: Readonly<Record<Part, string>> | undefined;
   readonly onChange: (pattern: Pattern) => void;
 }) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useDragSensors();
   const [open, setOpen] = useState<number>();
   // Pieces may be equal: what is dragged is known by its place when the drag began.
   const ids = pattern.map((_, index) => `piece-${index}`);
+  const words = dragWords(ids, (index) => (pattern[index] ? label(pattern[index], separator) : ''));
   const dropped = ({ active, over }: DragEndEvent): void => {
     if (over && active.id !== over.id) onChange(arrayMove([...pattern], ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
     setOpen(undefined);
@@ -36,7 +35,7 @@ export function PatternEditor({
   return (
     <div className="panel" data-testid="pattern">
       <div className="flex flex-wrap items-center gap-1.5 p-3">
-        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped} accessibility={words}>
           <SortableContext items={ids} strategy={rectSortingStrategy}>
             <ul className="contents">
               {pattern.map((piece, index) => (
