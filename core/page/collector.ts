@@ -15,7 +15,7 @@ import {
   type TitleFact,
 } from './facts.ts';
 
-import { itemTypesIn } from './item-types.ts';
+import { itemTypesIn, markedPriceIn } from './item-types.ts';
 import { programIn } from './leftovers.ts';
 import { whyNotWritable } from './writable.ts';
 import { noindexInNoscript } from './noscript.ts';
@@ -277,6 +277,7 @@ export class FactCollector {
       noscriptNoindex: noindexInNoscript(text),
       itemscopes: this.itemscopes,
       itemTypes: itemTypesIn(text),
+      price: markedPriceIn(text),
       paragraphs: this.paragraphs,
       paragraphStarts: this.paragraphStarts,
       loose: this.loose.filter((text) => !this.paragraphs.some((paragraph) => paragraph.includes(text))),

@@ -115,6 +115,8 @@ export interface PageFacts {
   readonly itemscopes: number;
   /** Types of the things that its own text marks up (Microdata, RDFa, microformats), by schema.org's names. */
   readonly itemTypes: readonly string[];
+  /** The first price that its own text marks up, as it is written there, with its currency. */
+  readonly price: string | undefined;
   /** Visible text of the first few paragraphs, in order. */
   readonly paragraphs: readonly string[];
   /** Where the start tag of each of these stands; -1 for one that has none. */

@@ -1,3 +1,6 @@
+import { decodeHTML } from 'entities/decode';
+import { collapse } from './white-space.ts';
+
 /** Types of things are kept of a page at most. */
 const MOST = 24;
 
@@ -28,7 +31,7 @@ export function itemTypesIn(text: string): string[] {
   if (!/itemtype|typeof|["'\s](?:h-(?:entry|event|product|recipe|review)|hentry|vevent|hproduct)["'\s]/i.test(text)) return [];
   const found: string[] = [];
   let beside = 0;
-  for (const [, end, name = '', attributes = ''] of text.matchAll(/<(\/?)([a-z][\w-]*)((?:"[^"]*"|'[^']*'|[^'">])*)>/gi)) {
+  for (const [, end, name = '', attributes = ''] of text.matchAll(/<(\/?)([a-z][\w-]*)((?:"[^"]*"|'[^']*'|[^'"<>])*)>/gi)) {
     if (BESIDE.test(name)) beside = Math.max(0, beside + (end ? -1 : 1));
     if (end || beside > 0 || attributes === '') continue;
     const value = (attribute: string): string | undefined => {
@@ -44,4 +47,25 @@ export function itemTypesIn(text: string): string[] {
     if (found.length >= MOST) break;
   }
   return found.slice(0, MOST);
+}
+
+/** A start tag that says a price or its currency, with the text up to the next tag, which is the value where the tag holds none. */
+const PRICE =
+  /<[a-z][\w-]*((?:"[^"]*"|'[^']*'|[^'"<>])*?\s(?:(?:itemprop|property)\s*=\s*(["']?)(?:schema:)?(priceCurrency|lowPrice|price)\2|class\s*=\s*(["']?)(?:[\w-]+\s+)*?(?:p-price)(?:\s+[\w-]+)*\4)(?=[\s>/])(?:"[^"]*"|'[^']*'|[^'"<>])*)>([^<]*)/gi;
+
+/**
+ * The first price that a page marks up in its own text (Microdata, RDFa, microformats), with its currency where that is marked up too; undefined where none
+ * is, or what is says no number.
+ */
+export function markedPriceIn(text: string): string | undefined {
+  if (!/(?:itemprop|property)\s*=\s*["']?(?:schema:)?(?:price|lowPrice)\b|\bp-price\b/i.test(text)) return undefined;
+  const said: { price?: string; priceCurrency?: string } = {};
+  for (const [, attributes = '', , name = 'price', , behind = ''] of text.matchAll(PRICE)) {
+    const content = /\scontent\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s"'>]+))/i.exec(attributes);
+    const value = collapse(content ? (content[1] ?? content[2] ?? content[3] ?? '') : decodeHTML(behind));
+    const which = name.toLowerCase() === 'pricecurrency' ? 'priceCurrency' : 'price';
+    if (said[which] === undefined && (which === 'priceCurrency' ? value !== '' : /\d/.test(value))) said[which] = value;
+    if (said.price !== undefined && said.priceCurrency !== undefined) break;
+  }
+  return said.price === undefined ? undefined : `${said.price} ${said.priceCurrency ?? ''}`.trim();
 }

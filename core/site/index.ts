@@ -55,6 +55,7 @@ export {
   type UndoStep,
 } from './history.ts';
 export { crawlerIntent, effectiveIntent, effectiveNoindex, kindIntent, robotsEdits, type EffectiveIntent } from './intent.ts';
+export { kindsInFolders, type PageInFolder } from './folder-kinds.ts';
 export { ARCHIVES, guessKind, KIND_TABLE, KINDS, type Intent, type Kind } from './kinds.ts';
 export { wantedInMap, type WantedInMap } from './in-map.ts';
 export { leftover, nameWithoutNumber, numberAfterName } from './leftovers.ts';

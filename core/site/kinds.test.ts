@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { factsOf } from '../testing/html.ts';
-import { guessKind, type Kind } from './index.ts';
+import { guessKind, kindsInFolders, type Kind, type PageInFolder } from './index.ts';
 
 /** What addresses alone tell, on sites of several sorts and languages. */
 const ADDRESSES: readonly (readonly [address: string, kind: Kind])[] = [
@@ -125,4 +125,66 @@ describe('what a page is for', () => {
     expect(guessKind(address, factsOf(html))).toBe(kind),
   );
   it('an entry of a feed is a post', () => expect(guessKind('/x/', factsOf('<p>'), true)).toBe('post'));
+});
+
+describe('a list of one shape', () => {
+  const page = (address: string, html: string, links: readonly string[] = []): PageInFolder => ({
+    id: address,
+    address,
+    source: factsOf(html),
+    hrefs: links,
+    guess: guessKind(address, factsOf(html)),
+  });
+  const kindsOf = (pages: readonly PageInFolder[]): Record<string, Kind> => Object.fromEntries(kindsInFolders(pages));
+  const four = ['a', 'b', 'c', 'd'];
+  const list = (folder: string, html: (name: string) => string, index = '<h1>Things</h1>', links = four): PageInFolder[] => [
+    page('/', '<h1>Home</h1>', [folder]),
+    page(
+      folder,
+      index,
+      links.map((name) => `${name}/`),
+    ),
+    ...four.map((name) => page(`${folder}${name}/`, html(name))),
+  ];
+  const product = jsonLd({ '@type': 'Product', name: 'Folder' });
+  it('is what most of its pages that tell it are', () => {
+    expect(kindsOf(list('/x/', (name) => (name < 'c' ? product : '<p>')))).toEqual({ '/x/c/': 'product', '/x/d/': 'product' });
+  });
+  it('is nothing where they do not agree, too few tell it, or no index of theirs links to all of them', () => {
+    expect(kindsOf(list('/x/', (name) => (name === 'a' ? product : name === 'b' ? jsonLd(EVENT) : '<p>')))).toEqual({});
+    expect(kindsOf(list('/x/', (name) => (name === 'a' ? product : '<p>')))).toEqual({});
+    expect(kindsOf(list('/x/', (name) => (name < 'c' ? product : '<p>'), '<h1>Things</h1>', ['a', 'b']))).toEqual({});
+    expect(kindsOf(list('/x/', (name) => (name < 'c' ? product : '<p>')).filter(({ address }) => address !== '/x/'))).toEqual({});
+  });
+  it.each([
+    ['Our services', 'service'],
+    ['Unsere Leistungen', 'service'],
+    ['Nos événements', 'event'],
+    ['Blog', 'post'],
+    ['Notícias', 'post'],
+    ['Productos', 'product'],
+    ['Fun with paper', undefined],
+  ] as const)('is what its index is called: %s', (name, kind) => {
+    expect(kindsOf(list('/x/', () => '<p>', `<h1>${name}</h1>`))['/x/a/']).toBe(kind);
+  });
+  it('is posts where all are dated', () => {
+    expect(Object.values(kindsOf(list('/x/', () => '<p><time datetime="2026-05-01">1 May</time>')))).toEqual(['post', 'post', 'post', 'post']);
+    expect(kindsOf(list('/x/', (name) => (name < 'c' ? '<time>1 May</time>' : '<p>')))).toEqual({});
+  });
+  it('leaves pages alone that are about the folder, that tell what they are, and those at the top of the site', () => {
+    const pages = [
+      ...list('/x/', () => '<p>', '<h1>Blog</h1>', [...four, 'search', 'e']),
+      page('/x/search/', '<p>'),
+      page('/x/e/', product),
+      ...four.map((name) => page(`/${name}/`, '<time>1 May</time>')),
+    ];
+    expect(Object.keys(kindsOf(pages))).toEqual(four.map((name) => `/x/${name}/`));
+  });
+  it('is found by file names too', () => {
+    const files = [
+      page('/x/index.html', '<h1>Workshops</h1>', ['one.html', './two.html', '/x/three.html']),
+      ...['one', 'two', 'three'].map((name) => page(`/x/${name}.html`, '<p>')),
+    ];
+    expect(kindsOf(files)).toEqual({ '/x/one.html': 'event', '/x/two.html': 'event', '/x/three.html': 'event' });
+  });
 });

@@ -63,6 +63,27 @@ const BY_FOLDER: readonly [RegExp, Kind][] = (['tag', 'author', 'category', 'pos
   kind,
 ]);
 
+/** The kind of the pages below something that is called so, in one of the words that folders are called by; undefined for any other name. */
+export function kindOfFolderName(name: string): Kind | undefined {
+  const words = plainPath(name.trim()).replace(/^(?:our|unsere?|nos|notre|nuestr[oa]s?|i nostri|le nostre|onze|nossos?|nossas?|the|all|alle|latest)\s+/, '');
+  return BY_FOLDER.find(([pattern]) => pattern.test(`${words.replace(/\s+/g, '-')}/x`))?.[1];
+}
+
+/** Whether a page in a folder is about the folder, or about buying, not one of what the folder holds. */
+export function isOfTheFolder(address: string): boolean {
+  return OF_THE_FOLDER.test(plainPath(percentDecoded(address)));
+}
+
+/** Small letters without accents, as folder words are kept. */
+function plainPath(path: string): string {
+  return path
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .replace(/ß/g, 'ss')
+    .replace(/[?#].*$/s, '')
+    .toLowerCase();
+}
+
 /** Dates in addresses: archives by year, month or day, and posts below them or with the day in their name. */
 const BY_DATE: readonly [RegExp, Kind][] = [
   [/(?:^|\/)(?:19|20)\d\d\/(?:(?:0?[1-9]|1[0-2])\/(?:(?:0?[1-9]|[12]\d|3[01])\/)?)?$/, 'date'],
@@ -97,12 +118,7 @@ const BY_HEADING: readonly [RegExp, Kind][] = [
  * tells whether a feed of the site names the page as an entry.
  */
 export function guessKind(address: string, facts: PageFacts, inFeed = false): Kind {
-  const path = percentDecoded(address)
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .replace(/ß/g, 'ss')
-    .replace(/[?#].*$/s, '')
-    .toLowerCase();
+  const path = plainPath(percentDecoded(address));
   if (/^\/(?:index\.\w+)?$/.test(path)) return 'page';
   const archive = BY_FOLDER.find(([pattern, kind]) => ARCHIVES.includes(kind) && pattern.test(path))?.[1];
   if (archive !== undefined && !OF_THE_FOLDER.test(path)) return archive;

@@ -123,11 +123,13 @@ function priceOf(facts: PageFacts): string | undefined {
   const named = (property: string): string | undefined => facts.metas.find((meta) => meta.property === property)?.content?.trim();
   const meta = named('product:price:amount');
   if (meta) return `${meta} ${named('product:price:currency') ?? ''}`.trim();
-  return firstJsonLd(facts, (node) => {
+  const said = firstJsonLd(facts, (node) => {
     const offer = (Array.isArray(node['offers']) ? node['offers'][0] : node['offers']) as Node | undefined;
-    const amount = text(offer?.['price']) ?? text(node['price']);
-    return amount === undefined ? undefined : `${amount} ${text(offer?.['priceCurrency']) ?? ''}`.trim();
+    const specified = [offer?.['priceSpecification']].flat()[0] as Node | undefined;
+    const amount = text(offer?.['price']) ?? text(offer?.['lowPrice']) ?? text(specified?.['price']) ?? text(node['price']);
+    return amount === undefined ? undefined : `${amount} ${text(offer?.['priceCurrency']) ?? text(specified?.['priceCurrency']) ?? ''}`.trim();
   });
+  return said ?? facts.price;
 }
 
 const text = (value: unknown): string | undefined =>

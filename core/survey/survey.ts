@@ -6,7 +6,7 @@ import type { Manifest, ReleasedFile, ReleaseItem, WorkingCopy } from '../releas
 import { feedEntries } from '../sitemap/index.ts';
 import { inTreeOrder, PageNames, type PageRow, type SiteFile, type SiteNumbers, type SurveyedFacts } from '../rows/index.ts';
 import type { BroughtMarkup, PageMeaning } from '../structured-data/index.ts';
-import { differenceOf, isClosed, type Change, type SiteDocument, type SitePage } from '../site/index.ts';
+import { addressOf, differenceOf, isClosed, kindsInFolders, type Change, type SiteDocument, type SitePage } from '../site/index.ts';
 import type { SitemapEntry } from '../sitemap/index.ts';
 import { Stages, type Happening, type Touched } from './engine.ts';
 import { pageRecord, type Imported, type PageRecord, type SiteInputs } from './inputs.ts';
@@ -48,6 +48,8 @@ export class Survey {
       if (typeof facts === 'string') this.refused.set(id, facts);
       else pages.set(id, pageRecord(id, pages.size, facts, feeds, this.names.nameOf(id, facts.facts)));
     }
+    const records = [...pages.values()].map((record) => ({ ...record, address: addressOf(record.id) }));
+    for (const [id, guess] of kindsInFolders(records)) pages.set(id, { ...(pages.get(id) as PageRecord), guess });
     this.inputs = {
       document,
       manifest,
