@@ -51,6 +51,8 @@ export function sentencesOf(text: string, language: Language): Sentence[] {
   }
   for (const match of text.matchAll(ENDS)) {
     if (match[0][0] === '.' && match[0].length === 1 && !endsHere(text, from, match.index, language)) continue;
+    // What goes on with a small letter has not ended: a name with a mark at its end, what somebody called out.
+    if (/^[!?]$/.test(match[0]) && /^\s+\p{Ll}/u.test(text.slice(match.index + 1, match.index + 4))) continue;
     take(match.index + match[0].length);
   }
   take(text.length);

@@ -93,7 +93,7 @@ describe('suggestions', () => {
     );
   });
   it('never make a duplicate, of another page or of each other', () => {
-    const same = 'Every one of these pages says this very sentence about books, and it would fit all of them.';
+    const same = 'The bindery repairs old books by hand, and makes boxes for the ones that are too frail.';
     const pages = { 'a.html': page('A', 'A', same), 'b.html': page('B', 'B', same) };
     const texts = suggestionsForEmpty(surveyOf(pages), emptyDocument(), 'description').map(({ text }) => text);
     expect(texts).toHaveLength(1);

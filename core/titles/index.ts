@@ -15,4 +15,5 @@ export { NearIndex, similarity, type NearWay } from './near.ts';
 export { PARTS, pieceText, readPattern, renderPattern, writePattern, type Part, type PartValues, type Pattern, type Piece } from './pattern.ts';
 export { SamenessIndex } from './sameness.ts';
 export { measureUnknownLettersBy, textWidth, type MeasuredBy, type MeasureLetters } from './widths.ts';
-export { suggestDescriptions, suggestTitles, type Suggestion, type SuggestFrom } from './suggest.ts';
+export { suggestDescriptions } from './descriptions.ts';
+export { suggestTitles, type Suggestion, type SuggestFrom } from './suggest.ts';
