@@ -5,7 +5,7 @@ import { mergeRows } from './merge-rows.ts';
 import { bulkRow, lintRow, nearRow, phrasesRow, readingRow, robotsRow, sitemapRows, zipRow } from './core-rows.ts';
 import { generateSite } from './generate-site.ts';
 import { watchRows } from './watch-rows.ts';
-import { viewRows } from './view-rows.ts';
+import { viewRows, wordsViewRows } from './view-rows.ts';
 import { print, type Row } from './measure.ts';
 import { filesBelow, realSiteFolder } from './real-site.ts';
 
@@ -32,7 +32,7 @@ if (!process.argv.includes('--core')) {
   if (real) rows.push(...(await typingRows('real', real)));
   const huge = encoded(generateSite(20_000));
   rows.push(...(await typingRows('generated', huge)), ...(await openingRows('generated', huge)));
-  rows.push(...(await viewRows(encoded(generateSite(2000)), 150)));
+  rows.push(...(await viewRows(encoded(generateSite(2000)), 150)), ...(await wordsViewRows(encoded(generateSite(2000)))));
   rows.push(...(await ledgerRows(encoded(generateSite(10_000)))));
 }
 print(rows);

@@ -1,6 +1,7 @@
-import type { Page } from '@playwright/test';
+import type { Browser, Locator, Page } from '@playwright/test';
 import { VIEWS as DOORS } from '../web/doors/views.ts';
 import { VIEWS as MAP } from '../web/map/views.ts';
+import { VIEWS as WORDS } from '../web/words/views.ts';
 import { importSite, watch, withApp } from './browser-rows.ts';
 import { within, type Row } from './measure.ts';
 
@@ -46,37 +47,95 @@ async function drawn(page: Page, act: () => Promise<void>): Promise<Taken> {
   return page.evaluate((from) => ({ took: window.lastDrawn - from, longest: Math.max(0, ...window.bench.longTasks) }), started);
 }
 
+type Round = 'first' | 'again';
+type Stop = readonly [stop: string, label: string, views: readonly { readonly name: string }[]];
+const path = (page: Page): Locator => page.getByRole('navigation', { name: 'The path' });
+
+/** A site brought in, with nothing left to find out in the background. */
+async function settled(browser: Browser, address: string, files: ReadonlyMap<string, Uint8Array>): Promise<Page> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript(watch);
+  await page.addInitScript(() => {
+    window.lastDrawn = 0;
+    new MutationObserver((changes) => {
+      if (changes.some(({ target }) => (target instanceof Element ? target : target.parentElement)?.closest('#sheet, .rail')))
+        window.lastDrawn = performance.now();
+    }).observe(document, { childList: true, subtree: true, characterData: true });
+  });
+  await importSite(page, address, files);
+  await page.waitForFunction(() => window.bench.ready > 0, undefined, { timeout: 120_000 });
+  // Near copies and how pages read are found out in the background, in news of their own.
+  await page.waitForTimeout(20_000);
+  return page;
+}
+
+/** Opens every view of some stops twice. */
+async function openAll(page: Page, stops: readonly Stop[]): Promise<Record<Round, Named[]>> {
+  const times: Record<Round, Named[]> = { first: [], again: [] };
+  for (const round of ['first', 'again'] as const) {
+    for (const [stop, label, views] of stops) {
+      await drawn(page, () =>
+        path(page)
+          .getByRole('link', { name: new RegExp(`^${stop}`) })
+          .click(),
+      );
+      for (const { name } of [...views.slice(1), views[0] as (typeof views)[number]]) {
+        const link = page.getByRole('navigation', { name: label }).getByRole('link', { name, exact: true });
+        times[round].push({ name, ...(await drawn(page, () => link.click())) });
+      }
+    }
+  }
+  return times;
+}
+
+const worst = (of: readonly Named[], what: keyof Taken): Named => of.reduce((most, one) => (one[what] > most[what] ? one : most));
+
+function tell(times: readonly Named[]): void {
+  if (process.env['EACH']) console.table(times.map(({ name, took, longest }) => ({ name, took: Math.round(took), longest: Math.round(longest) })));
+}
+
+function openingViews(what: string, times: Record<Round, Named[]>, first: number): Row[] {
+  const [slowest, again, held] = [worst(times.first, 'took'), worst(times.again, 'took'), worst([...times.first, ...times.again], 'longest')];
+  return [
+    within(`views of ${what}: slowest the first time (${slowest.name})`, slowest.took, first, 'ms'),
+    within(`… slowest after that (${again.name})`, again.took, 400, 'ms'),
+    within(`… longest task while one opens (${held.name})`, held.longest, 50, 'ms'),
+  ];
+}
+
+/** Every view of Words of a site with many pages and phrases: the first time, and again. */
+export function wordsViewRows(files: ReadonlyMap<string, Uint8Array>): Promise<Row[]> {
+  return withApp(async (browser, address) => {
+    const page = await settled(browser, address, files);
+    const twelve = (what: string): string => Array.from({ length: 12 }, (_, at) => `${what}${at}`).join('\n');
+    await path(page)
+      .getByRole('link', { name: /^Words/ })
+      .click();
+    await page.getByRole('link', { name: 'Phrases', exact: true }).click();
+    await page.getByRole('textbox', { name: /^What you offer/ }).fill(twelve('paper '));
+    await page.getByRole('textbox', { name: /^Where/ }).fill(twelve('town'));
+    await page.getByRole('link', { name: 'Ledger', exact: true }).click();
+    // Views that were loaded already are loaded anew: the first opening is the one that counts.
+    await page.reload();
+    await page.waitForFunction(() => window.bench.ready > 0, undefined, { timeout: 120_000 });
+    await page.waitForTimeout(20_000);
+    const times = await openAll(page, [['Words', 'Ways to work on words', WORDS]]);
+    tell([...times.first, ...times.again]);
+    return openingViews(`Words, ${files.size.toLocaleString('en')} pages, 144 phrases`, times, 600);
+  });
+}
+
 /** Every view of Doors and Map of a site with many pages and rules: the first time, again, and at work. */
 export function viewRows(files: ReadonlyMap<string, Uint8Array>, rules: number): Promise<Row[]> {
   return withApp(async (browser, address) => {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.addInitScript(watch);
-    await page.addInitScript(() => {
-      window.lastDrawn = 0;
-      new MutationObserver((changes) => {
-        if (changes.some(({ target }) => (target instanceof Element ? target : target.parentElement)?.closest('#sheet, .rail')))
-          window.lastDrawn = performance.now();
-      }).observe(document, { childList: true, subtree: true, characterData: true });
-    });
-    await importSite(page, address, new Map([...files, ['robots.txt', new TextEncoder().encode(manyRules(rules))]]));
-    await page.waitForFunction(() => window.bench.ready > 0, undefined, { timeout: 120_000 });
-    // Near copies and how pages read are found out in the background, in news of their own.
-    await page.waitForTimeout(20_000);
-    const path = page.getByRole('navigation', { name: 'The path' });
-    const times: Record<'first' | 'again', Named[]> = { first: [], again: [] };
-    for (const round of ['first', 'again'] as const) {
-      for (const [stop, label, views] of [
-        ['Doors', 'Ways to work on doors', DOORS],
-        ['Map', 'Ways to work on maps', MAP],
-      ] as const) {
-        await drawn(page, () => path.getByRole('link', { name: new RegExp(`^${stop}`) }).click());
-        for (const { name } of [...views.slice(1), views[0]]) {
-          const link = page.getByRole('navigation', { name: label }).getByRole('link', { name, exact: true });
-          times[round].push({ name, ...(await drawn(page, () => link.click())) });
-        }
-      }
-    }
-    await path.getByRole('link', { name: /^Doors/ }).click();
+    const page = await settled(browser, address, new Map([...files, ['robots.txt', new TextEncoder().encode(manyRules(rules))]]));
+    const times = await openAll(page, [
+      ['Doors', 'Ways to work on doors', DOORS],
+      ['Map', 'Ways to work on maps', MAP],
+    ]);
+    await path(page)
+      .getByRole('link', { name: /^Doors/ })
+      .click();
     await page.getByRole('link', { name: 'All pages', exact: true }).click();
     await page.waitForTimeout(1000);
     const work: Named[] = [];
@@ -89,22 +148,10 @@ export function viewRows(files: ReadonlyMap<string, Uint8Array>, rules: number):
       ['undo', () => page.keyboard.press('Control+z')],
     ] as const)
       work.push({ name, ...(await drawn(page, act)) });
-    const worst = (of: readonly Named[], what: keyof Taken) => of.reduce((most, one) => (one[what] > most[what] ? one : most));
-    const size = `${files.size.toLocaleString('en')} pages, ${rules} rules`;
-    const [first, again, held, busy] = [
-      worst(times.first, 'took'),
-      worst(times.again, 'took'),
-      worst([...times.first, ...times.again], 'longest'),
-      worst(work, 'longest'),
-    ];
-    if (process.env['EACH'])
-      console.table(
-        [...times.first, ...times.again, ...work].map(({ name, took, longest }) => ({ name, took: Math.round(took), longest: Math.round(longest) })),
-      );
+    const busy = worst(work, 'longest');
+    tell([...times.first, ...times.again, ...work]);
     return [
-      within(`views of Doors and Map, ${size}: slowest the first time (${first.name})`, first.took, 1000, 'ms'),
-      within(`… slowest after that (${again.name})`, again.took, 400, 'ms'),
-      within(`… longest task while one opens (${held.name})`, held.longest, 50, 'ms'),
+      ...openingViews(`Doors and Map, ${files.size.toLocaleString('en')} pages, ${rules} rules`, times, 1000),
       within(`… longest task while sorting, filtering, changing all (${busy.name})`, busy.longest, 50, 'ms'),
     ];
   });

@@ -151,6 +151,43 @@ test('the paste sheet keeps its ticks over a reload, and asks again for what cha
   await goTo(page, 'Words');
 });
 
+test('the paste sheet has every text that changes, told with what it belongs to', async ({ page, app }) => {
+  await openDemo(page, app);
+  await goTo(page, 'Words');
+  await choosePage(page, 'Box making');
+  await page.locator('[data-part="share"] summary').click();
+  await page.getByLabel('Share title', { exact: true }).fill('Boxes & slipcases');
+  await goToView(page, 'In & out');
+  await page.getByRole('radio', { name: 'Paste sheet' }).click();
+  const sheet = page.getByRole('region', { name: 'Box making' });
+  await expect(sheet.locator('[data-field="shareTitle"]')).toContainText('Boxes & slipcases');
+  await sheet.getByLabel('Share title of Box making is pasted').check();
+  await page.reload();
+  await expect(sheet.getByLabel('Share title of Box making is pasted')).toBeChecked();
+  // What is undone is not to be pasted any more.
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(sheet.locator('[data-field="shareTitle"]')).toHaveCount(0);
+});
+
+test('each suggestion has a key of its own, wherever the cursor is', async ({ page, app }) => {
+  await openDemo(page, app);
+  await goTo(page, 'Words');
+  await choosePage(page, 'Box making');
+  const description = page.locator('[data-field="description"]');
+  const offered = description.getByRole('list', { name: 'From this page' }).locator('bdi').first();
+  const text = (await offered.textContent()) ?? '';
+  await expect(description.locator('kbd').first()).toHaveText('Alt 5');
+  await page.getByLabel('Title', { exact: true }).focus();
+  const title = await page.getByLabel('Title', { exact: true }).inputValue();
+  await page.keyboard.press('Alt+5');
+  await expect(page.getByLabel('Description', { exact: true })).toHaveValue(text);
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue(title);
+  await page.locator('h1').first().click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Description', { exact: true })).not.toHaveValue(text);
+});
+
 test('an owner whose builder gives no files types addresses, writes words, and carries them over by the paste sheet', async ({ page, app }) => {
   await page.goto(`${app.address}/sites`);
   await page.getByRole('button', { name: 'A list of addresses' }).click();

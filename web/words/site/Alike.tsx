@@ -4,21 +4,22 @@ import type { AlikeGroup } from '../../../core/survey/index.ts';
 import { descriptionLimits, set, titleLimits } from '../../../core/site/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { PageLink, PageName } from '../../components/index.ts';
-import { Empty } from '../../ui/index.ts';
-import { useReport, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { Empty, useComing } from '../../ui/index.ts';
+import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { FitRuler } from '../page/FitRuler.tsx';
 
-const SHOWN = 30;
+/** Groups drawn at once: the others are drawn as they come into view. */
+const STEP = 3;
 const IN_GROUP = 24;
 
 /** Pages with the same title or description, or nearly: side by side, mended in their place. */
 export function Alike() {
   const groups = useReport((one) => one.tools.analysis.alike());
-  const [most, setMost] = useState(SHOWN);
   // A group stays while its members are being written: what was mended must not vanish from under the hands.
   const [held, setHeld] = useState<readonly AlikeGroup[]>();
   if (groups && held === undefined) setHeld(groups);
   const shown = held ?? groups;
+  const { drawn, end } = useComing(shown?.length ?? 0, STEP);
   if (!shown) return <p className="soft">Comparing …</p>;
   return (
     <div className="mx-auto max-w-table">
@@ -36,18 +37,14 @@ export function Alike() {
       {shown.length === 0 && (
         <Empty title="Every page speaks for itself">Titles and descriptions that are the same, or nearly, would stand here side by side.</Empty>
       )}
-      {shown.slice(0, most).map((group) => (
+      {shown.slice(0, drawn).map((group) => (
         <Group
           key={`${group.field} ${group.how} ${group.pages[0]}`}
           group={group}
           mended={!groups?.some((one) => one.field === group.field && one.how === group.how && one.pages.some((page) => group.pages.includes(page)))}
         />
       ))}
-      {shown.length > most && (
-        <button type="button" className="link-act" onClick={() => setMost(most + 100)}>
-          {shown.length - most} more groups
-        </button>
-      )}
+      <div ref={end} />
     </div>
   );
 }
@@ -75,7 +72,7 @@ function One({ id, field }: { readonly id: string; readonly field: 'title' | 'de
   const workspace = useWorkspaceApi();
   const row = useWorkspace((state) => state.byId.get(id));
   const own = useWorkspace((state) => state.document.tables.pages[id]?.[field]);
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('limits');
   if (!row) return null;
   const text = own ?? row[field];
   const limits = (field === 'title' ? titleLimits(document) : descriptionLimits(document)).slice(0, 2);
