@@ -27,8 +27,13 @@ export function stem(word: string, language: Language): string {
   return found;
 }
 
+const PLAIN = /^[a-z0-9]+$/;
+
 function fold(word: string): string {
-  return word.normalize('NFC').toLowerCase().replace(/’/g, "'").replace(/'s$/, '');
+  // Most words are as they are to be: this is asked for every word of a site.
+  if (PLAIN.test(word)) return word;
+  const low = word.normalize('NFC').toLowerCase();
+  return /['’]/.test(low) ? low.replace(/’/g, "'").replace(/'s$/, '') : low;
 }
 
 /** Words too common to tell pages apart, by language. */

@@ -9,6 +9,7 @@ export {
   picturePlaces,
   suggestionsFor,
   suggestionsForEmpty,
+  type FilledIn,
   type AlikeGroup,
   type PatternPreview,
   type PicturePlace,

@@ -208,20 +208,23 @@ export function suggestionsFor(
   return found.map((suggestion) => suggestion.text).filter((text) => !taken(text));
 }
 
-/** For every page that lacks a text, the best suggestion, where the page gives one. */
-export function suggestionsForEmpty(
-  survey: Survey,
-  document: SiteDocument,
-  field: 'title' | 'description',
-): { readonly page: string; readonly text: string }[] {
-  const pages = [...survey.sitePages()];
+/** A text for a page that has none. */
+export interface FilledIn {
+  readonly page: string;
+  readonly text: string;
+}
+
+/**
+ * For every page that lacks a text, the best suggestion, where the page gives one. It stops for a breath after each page, with what was found for it: it
+ * takes a while on large sites, and whoever asks decides for how long at a time.
+ */
+export function* suggestionsForEmpty(survey: Survey, document: SiteDocument, field: 'title' | 'description'): Generator<FilledIn | undefined, void, void> {
+  const pages = [...survey.sitePages()].filter(({ row }) => row.intent === 'list' && row[field] === '');
   // What one page is given is taken for the next: no two get the same.
-  const used = new Set(pages.map(({ row }) => row[field]));
-  return pages.flatMap(({ page, row }) => {
-    if (row.intent !== 'list' || row[field] !== '') return [];
+  const used = new Set(survey.rows().map((row) => row[field]));
+  for (const { page } of pages) {
     const [text] = suggestionsFor(document, page, field, { common: survey.commonIn(page.facts), taken: (one) => used.has(one) });
-    if (text === undefined) return [];
-    used.add(text);
-    return [{ page: page.id, text }];
-  });
+    if (text !== undefined) used.add(text);
+    yield text === undefined ? undefined : { page: page.id, text };
+  }
 }

@@ -50,10 +50,11 @@ export function suggestDescriptions(from: SuggestFrom): Suggestion[] {
     // Text in no paragraph is as often a line of a list: it must speak of what the page is called.
     if (loose && speaksOfIt < 0.3) return;
     // Words set under a picture, or in a list, are no text.
-    const scraps = sentencesOf(text, language).filter((one) => one.text.length < SCRAP).length;
+    const scraps = text.length > 5 * SCRAP ? 0 : roughSentences(text).filter((one) => one.length < SCRAP).length;
     const score = said * 1.2 + speaksOfIt * 0.9 + share(wanted, stems) + filled * 0.5 + bonus - (language.unspaced || scraps < 2 ? 0 : 2);
     if (score >= WORTH_IT) found.set(text, { text, score });
   };
+  const isRunning = (sentence: string): boolean => (language.unspaced ? sentence.length : wordsIn(sentence)) >= RUNNING;
   const passages = [...facts.paragraphs, ...facts.loose].map(withPlainSpaces);
   let begun = false;
   // A page that begins "This is the …" speaks of itself.
@@ -65,7 +66,7 @@ export function suggestDescriptions(from: SuggestFrom): Suggestion[] {
       found[0] = withSubject(found[0], name);
       if (/^This is (?:the|an?|our|my)\b/.test(found[0])) opening = found[0];
     }
-    begun ||= found.some((one) => wordsOf(one, language).length >= RUNNING);
+    begun ||= found.some(isRunning);
     return found;
   });
   // What stands in paragraphs is what was written as text; other passages serve where those say nothing.
@@ -97,7 +98,7 @@ export function suggestDescriptions(from: SuggestFrom): Suggestion[] {
       }
     }
     // Captions and the names of other pages are no places: only what holds sentences stands before something.
-    if (own.some((one) => wordsOf(one, language).length >= RUNNING)) place++;
+    if (own.some(isRunning)) place++;
   });
   if (found.size === 0) {
     const parts = namesOfParts(facts, name, language, limit);

@@ -27,6 +27,9 @@ const JOINTS: Readonly<Partial<Record<LanguageCode, Joints>>> = {
   pt: { second: 'mas|porque|enquanto|embora', more: 'que|cuj[oa]s?|onde|incluindo|como|por exemplo|especialmente|sem' },
 };
 
+const behindComma = (words: string): RegExp => new RegExp(`,\\s(?:${words})\\s`, 'giu');
+const PATTERNS = new Map(Object.entries(JOINTS).map(([code, { second, more }]) => [code, { second: behindComma(second), more: behindComma(more) }]));
+
 /** Notes in brackets: numbers, dates, "see …", or more than a few words. What is short is mostly another name, and stays. */
 const NOTE = /\s*[([](?:[^()[\]]*(?:\d|\b(?:see|siehe|voir|véase|vedi|zie|e\.g\.|i\.e\.)\b)[^()[\]]*|[^()[\]]{25,})[)\]]|\s*（[^（）]*）/giu;
 
@@ -48,10 +51,10 @@ export function earlierEnds(sentence: string, language: Language): string[] {
   const dashes = [...sentence.matchAll(/\s[\u2013\u2014-]\s/g)];
   if (dashes.length === 1) add((dashes[0] as RegExpExecArray).index);
   if (language.tag === 'zh') for (const { index } of sentence.matchAll(/，(?=[并但而以使]|从而|例如|包括|因此|所以)/g)) add(index);
-  const joints = JOINTS[language.code];
+  const joints = PATTERNS.get(language.code);
   if (joints) {
-    for (const { index } of sentence.matchAll(new RegExp(`,\\s(?:${joints.second})\\s`, 'giu'))) add(index);
-    for (const { index } of sentence.matchAll(new RegExp(`,\\s(?:${joints.more})\\s`, 'giu'))) if (!sentence.slice(index + 2).includes(', ')) add(index);
+    for (const { index } of sentence.matchAll(joints.second)) add(index);
+    for (const { index } of sentence.matchAll(joints.more)) if (!sentence.slice(index + 2).includes(', ')) add(index);
   }
   return found
     .sort((a, b) => b - a)

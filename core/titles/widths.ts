@@ -13,6 +13,8 @@ let measureLetters: MeasureLetters | undefined;
 const asked = new Map<string, number>();
 /** So many stretches are remembered; the next begins anew. */
 const REMEMBERED = 20_000;
+/** Words are met again and again; a stretch of more UTF-16 units than this is another one at each key. */
+const LONGEST_REMEMBERED = 64;
 
 /** Says who measures what the table does not know. It is a property of the machine the program runs on, like its clock: said once, at the start. */
 export function measureUnknownLettersBy(measure: MeasureLetters | undefined): void {
@@ -152,6 +154,7 @@ function widthOfLetters(letters: string): number | undefined {
   if (kept !== undefined) return kept;
   const told = measureLetters?.(letters);
   if (told === undefined) return undefined;
+  if (letters.length > LONGEST_REMEMBERED) return told * UNITS_PER_EM;
   if (asked.size >= REMEMBERED) asked.clear();
   asked.set(letters, told * UNITS_PER_EM);
   return told * UNITS_PER_EM;

@@ -20,7 +20,16 @@ import { ENGINES } from '../../core/engines/index.ts';
 import type { ResultExtras } from '../../core/results/index.ts';
 import type { MarkupReport, PageMeaning } from '../../core/structured-data/index.ts';
 import { decodeSource, isAddressVariant } from '../../core/source/index.ts';
-import { alikeGroups, patternPreview, phraseReport, picturePlaces, suggestionsForEmpty, Survey, type Imported } from '../../core/survey/index.ts';
+import {
+  alikeGroups,
+  patternPreview,
+  phraseReport,
+  picturePlaces,
+  suggestionsForEmpty,
+  Survey,
+  type FilledIn,
+  type Imported,
+} from '../../core/survey/index.ts';
 import { mapLines, summaryOf, type MapEntryLine, type MapFrom, type MapOrder, type MapSummary, type ReadMap, type MapReport } from '../../core/map/index.ts';
 import type { AddressWay, RobotsEffect, RobotsReport } from '../../core/crawl/index.ts';
 import type { PageRow, SiteNumbers } from '../../core/rows/index.ts';
@@ -96,6 +105,8 @@ const TRIAL = 'A title';
 
 /** Milliseconds after which the page is told of what was found out meanwhile. */
 const BETWEEN_NEWS = 4000;
+/** Milliseconds for which the worker is at one thing while others may wait. */
+const AT_A_TIME = 40;
 /** Rows handed over in one go. */
 const ROWS_AT_ONCE = 600;
 
@@ -348,8 +359,27 @@ export class Analyst {
     return patternPreview(this.its(), this.document, kind, field, pattern);
   }
 
-  suggestionsForEmpty(field: 'title' | 'description'): ReturnType<typeof suggestionsForEmpty> {
-    return suggestionsForEmpty(this.its(), this.document, field);
+  /** What empty fields could say, found out a while at a time; undefined where it was stopped. */
+  async suggestionsForEmpty(
+    field: 'title' | 'description',
+    { progress, stopped }: { readonly progress: (done: number, of: number) => void; readonly stopped: () => boolean },
+  ): Promise<FilledIn[] | undefined> {
+    const survey = this.its();
+    const lacking = survey.rows().filter((row) => row.intent === 'list' && row[field] === '').length;
+    const found: FilledIn[] = [];
+    let done = 0;
+    let until = this.now() + AT_A_TIME;
+    for (const one of suggestionsForEmpty(survey, this.document, field)) {
+      done++;
+      if (one) found.push(one);
+      if (this.now() < until) continue;
+      progress(done, lacking);
+      // Others who ask something of the worker have their turn.
+      await new Promise((resolve) => setTimeout(resolve));
+      if (stopped()) return undefined;
+      until = this.now() + AT_A_TIME;
+    }
+    return found;
   }
 
   async picture(path: string): Promise<Blob | undefined> {

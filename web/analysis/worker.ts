@@ -6,6 +6,7 @@ import type { MergePlan } from '../../core/merge/index.ts';
 import { changesVersion, snippetsOf, versionOf, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
 import type { MapFrom, MapOrder } from '../../core/map/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
+import type { FilledIn } from '../../core/survey/index.ts';
 import { withLinkTo, type ListedFile, type ListedPage } from '../../core/ledger/index.ts';
 import { decodeBytes, toHex } from '../../core/source/index.ts';
 import { measureUnknownLettersBy, type Pattern } from '../../core/titles/index.ts';
@@ -278,7 +279,11 @@ const service = {
   brokenLinks: async () => (await site()).brokenLinks(),
   phrases: async () => (await site()).phrases(),
   patternPreview: async (kind: Kind, field: PatternField, pattern: Pattern | undefined) => (await site()).patternPreview(kind, field, pattern),
-  suggestionsForEmpty: async (field: 'title' | 'description') => (await site()).suggestionsForEmpty(field),
+  async suggestionsForEmpty(job: string, field: 'title' | 'description', progress: Progress): Promise<FilledIn[] | undefined> {
+    const found = await (await site()).suggestionsForEmpty(field, { progress, stopped: () => cancelled.has(job) });
+    cancelled.delete(job);
+    return found;
+  },
   /** A picture of the site, to be shown; undefined where there is none of this path. */
   picture: async (path: string) => (await site()).picture(path),
   hasFile: async (path: string): Promise<boolean> => (await site()).storedFiles().some((file) => file.path === path),

@@ -192,21 +192,23 @@ function OneLine({
           onChange={(event) => onTick(row, line, event.target.checked)}
         />
       </label>
-      <span className="w-28 flex-none pt-1 text-note">
-        {name}
-        {stands === 'again' && <span className="block text-tiny font-semibold text-amber-ink">changed: paste again</span>}
-      </span>
-      <span className={`min-w-0 flex-1 pt-1 [overflow-wrap:anywhere] ${stands === 'done' ? 'soft' : ''}`} dir="auto">
-        {about !== '' && ABOUT[field] !== undefined && (
-          <span className="soft line-clamp-2 text-note">
-            {ABOUT[field]} “<bdi>{about}</bdi>”
-          </span>
-        )}
-        {CODE.has(field) ? (
-          <code className="mono line-clamp-4 text-tiny break-all whitespace-pre-wrap">{value}</code>
-        ) : (
-          value || <span className="soft italic">nothing written yet</span>
-        )}
+      <span className="min-w-0 flex-1 sm:flex sm:gap-3">
+        <span className="block flex-none pt-1 text-note sm:w-28">
+          {name}
+          {stands === 'again' && <span className="block text-tiny font-semibold text-amber-ink">changed: paste again</span>}
+        </span>
+        <span className={`block min-w-0 flex-1 pt-1 [overflow-wrap:anywhere] ${stands === 'done' ? 'soft' : ''}`} dir="auto">
+          {about !== '' && ABOUT[field] !== undefined && (
+            <span className="soft line-clamp-2 text-note">
+              {ABOUT[field]} “<bdi>{about}</bdi>”
+            </span>
+          )}
+          {CODE.has(field) ? (
+            <code className="mono line-clamp-4 text-tiny break-all whitespace-pre-wrap">{value}</code>
+          ) : (
+            value || <span className="soft italic">nothing written yet</span>
+          )}
+        </span>
       </span>
       {value !== '' && <CopyField text={value} name={whole} />}
     </li>

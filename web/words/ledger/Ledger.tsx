@@ -6,6 +6,7 @@ import { all, KINDS, type Change, KIND_TABLE } from '../../../core/site/index.ts
 import type { PageRow } from '../../../core/rows/index.ts';
 import { aboutCheck, counted, numberText, STATE_WORDS, plural } from '../../../core/wording/index.ts';
 import { Empty, like, note, useHotkey, useKeptState, useDebounced } from '../../ui/index.ts';
+import { onProgress } from '../../analysis/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { ColumnChooser } from './ColumnChooser.tsx';
 import { arranged, NO_FILTER, type Filter } from './filters.ts';
@@ -33,6 +34,7 @@ export function Ledger() {
   );
   const [filter, setFilter] = useKeptState<Filter>('ledger-filter', NO_FILTER, like(NO_FILTER));
   const [open, setOpen] = useState<'columns' | 'replace'>();
+  const [filling, setFilling] = useState<{ readonly job: string; readonly done: number; readonly of: number }>();
   const [selected, setSelected] = useState<readonly PageRow[]>([]);
   const columns = useMemo<readonly LedgerColumn[]>(() => [FIRST, ...chosen], [chosen]);
   // What is shown, and in which order, is settled when it is asked for: a row that was just written must not jump away from under the cursor.
@@ -60,7 +62,17 @@ export function Ledger() {
     if (changes.length > 1) note(`${counted(changes.length, 'cell')} changed.`, { action: { label: 'Undo', onClick: () => void workspace.undo() } });
   };
   const suggest = async (): Promise<void> => {
-    const found = await workspace.tools.analysis.suggestionsForEmpty('description');
+    if (filling) return void workspace.tools.analysis.cancel(filling.job);
+    const job = workspace.tools.newId();
+    setFilling({ job, done: 0, of: 0 });
+    const found = await workspace.tools.analysis
+      .suggestionsForEmpty(
+        job,
+        'description',
+        onProgress((done, of) => setFilling({ job, done, of })),
+      )
+      .finally(() => setFilling(undefined));
+    if (!found) return void note('Stopped: nothing was filled in.');
     const wanted = found.filter(({ page }) => selected.length < 2 || selected.some((row) => row.id === page));
     if (wanted.length === 0) return void note('No page without a description has a sentence that would serve.');
     write(wanted.flatMap(({ page, text }) => (byId.get(page) ? [{ row: byId.get(page) as PageRow, column: 'description' as const, text }] : [])));
@@ -128,7 +140,8 @@ export function Ledger() {
             onClick={() => void suggest()}
             title="Fill from the pages: empty descriptions of the selected rows, or of all, get the page’s own best sentence"
           >
-            <Sparkles size={15} aria-hidden /> Fill empty
+            <Sparkles size={15} aria-hidden />{' '}
+            {filling === undefined ? 'Fill empty' : filling.of === 0 ? 'Reading …' : `Stop: ${numberText(filling.done)} of ${numberText(filling.of)} read`}
           </button>
           <button
             type="button"
