@@ -2,7 +2,8 @@ import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { WorkerLost } from '../analysis/index.ts';
 import type { SiteDocument, Table } from '../../core/site/index.ts';
-import type { Workspace, WorkspaceState } from './store.ts';
+import type { WorkspaceState } from './state.ts';
+import type { Workspace } from './store.ts';
 
 /** The one workspace, handed down by the app. */
 export const WorkspaceContext = createContext<Workspace | undefined>(undefined);

@@ -16,7 +16,8 @@ export {
   sweepLeftovers,
 } from './sites.ts';
 export type { SaveTrouble } from './trouble.ts';
-export { Workspace, type About, type Told, type WorkspaceState, type WorkspaceTools } from './store.ts';
+export type { About, Told, WorkspaceState, WorkspaceTools } from './state.ts';
+export { Workspace } from './store.ts';
 export {
   hideProperly,
   ignoreFinding,
