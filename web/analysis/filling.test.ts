@@ -1,10 +1,7 @@
 import 'fake-indexeddb/auto';
-import { createHash } from 'node:crypto';
-import { zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { loadDocument, openDatabase } from '../storage/index.ts';
-import { Analyst } from './analyst.ts';
-import { importSite } from './import-site.ts';
+import type { Analyst } from './analyst.ts';
+import { importedSite, openWhole } from './fixtures.ts';
 
 const PAGES = 12;
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -14,25 +11,9 @@ const SITE = Object.fromEntries(Array.from({ length: PAGES }, (_, at) => [`paper
 
 /** An analyst whose clock goes on by so many milliseconds whenever it is looked at. */
 async function opened(step: number): Promise<Analyst> {
-  const db = await openDatabase(`filling-${step}`);
-  await importSite(
-    { kind: 'archive', name: 'x.zip', bytes: zipSync(SITE) },
-    {
-      db,
-      id: 's',
-      now: () => new Date('2026-11-25T10:00:00Z'),
-      hash: async (content) => createHash('sha256').update(content).digest('hex'),
-      progress: () => undefined,
-      cancelled: () => false,
-    },
-  );
   let now = 0;
-  const analyst = new Analyst(db, 's', () => (now += step), new Map());
-  await analyst.open(
-    (await loadDocument(db, 's')).document,
-    () => undefined,
-    () => false,
-  );
+  const { analyst, document } = await importedSite(SITE, () => (now += step));
+  await openWhole(analyst, document);
   return analyst;
 }
 

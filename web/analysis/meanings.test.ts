@@ -1,12 +1,10 @@
 import 'fake-indexeddb/auto';
-import { createHash } from 'node:crypto';
-import { zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { all, applyChange, set, type Change } from '../../core/site/index.ts';
 import { written } from '../../core/release/index.ts';
-import { loadBytes, loadDocument, openDatabase, type Database } from '../storage/index.ts';
-import { Analyst } from './analyst.ts';
-import { importSite } from './import-site.ts';
+import { loadBytes, type Database } from '../storage/index.ts';
+import type { Analyst } from './analyst.ts';
+import { importedSite, openWhole } from './fixtures.ts';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 const SITE = {
@@ -18,27 +16,10 @@ const SITE = {
 };
 const ON: Change = all([set('meaning', '', 'on', true), set('facts', '', 'siteName', 'Bindery'), set('facts', '', 'ownerName', 'Quill')]);
 
-let names = 0;
 async function opened(): Promise<{ readonly db: Database; readonly analyst: Analyst; change(change: Change): void }> {
-  const db = await openDatabase(`meanings-${++names}`);
-  await importSite(
-    { kind: 'archive', name: 'x.zip', bytes: zipSync(SITE) },
-    {
-      db,
-      id: 's',
-      now: () => new Date('2026-11-25T10:00:00Z'),
-      hash: async (content) => createHash('sha256').update(content).digest('hex'),
-      progress: () => undefined,
-      cancelled: () => false,
-    },
-  );
-  let document = applyChange((await loadDocument(db, 's')).document, ON);
-  const analyst = new Analyst(db, 's', () => Date.UTC(2026, 10, 25), new Map());
-  await analyst.open(
-    document,
-    () => undefined,
-    () => false,
-  );
+  const { db, analyst, document: first } = await importedSite(SITE);
+  let document = applyChange(first, ON);
+  await openWhole(analyst, document);
   return {
     db,
     analyst,
