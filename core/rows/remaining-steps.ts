@@ -59,7 +59,8 @@ const NAMED = 3;
 export function remainingSteps(document: SiteDocument, rows: readonly PageRow[], numbers: SiteNumbers, engine: EngineSite | undefined): RemainingStep[] {
   const steps: RemainingStep[] = [];
   const add = (cost: Cost, step: Step): void => void steps.push({ cost, step });
-  const homes = rows.some((row) => row.address === '/') ? [] : likelyHomes(rows);
+  const sorted = sortedOut(rows);
+  const homes = sorted.home ? [] : likelyHomes(rows);
   if (homes.length > 0) add('blocks', { code: 'no-home', pages: homes });
   const audience = document.tables.visitors['']?.audience ?? 'public';
   if (audience !== 'public') add('blocks', { code: 'open-visitors', audience });
@@ -67,20 +68,16 @@ export function remainingSteps(document: SiteDocument, rows: readonly PageRow[],
   if (doors.here === 'shut') add('blocks', { code: 'open-site', since: doors.since, releases: doors.shutBy?.releases ?? 0 });
   else if (audience === 'public') {
     // Without a home page nothing leads anywhere: that is one thing, said above.
-    const shut = rows.filter((row) => row.state === 'shut-out' && (homes.length === 0 || !isOnlyUnreached(row)));
+    const shut = sorted.shut.filter((row) => homes.length === 0 || !isOnlyUnreached(row));
     if (shut.length > NAMED) add('blocks', { code: 'open-pages', pages: shut.map((row) => row.id) });
     else
       for (const row of shut)
         add('blocks', { code: 'open-page', page: row.id, gates: row.findings.flatMap((finding) => (finding.code === 'shut-out' ? finding.gates : [])) });
-    for (const step of leaks(document, rows)) add('blocks', step);
-    const half = rows.filter((row) => row.state === 'half-hidden');
-    if (half.length > 0) add('weakens', { code: 'half-hidden', pages: half.map((row) => row.id) });
+    for (const step of leaks(document, sorted.leaking)) add('blocks', step);
+    if (sorted.half.length > 0) add('weakens', { code: 'half-hidden', pages: sorted.half });
   }
-  const words = rows.filter((row) => row.findings.some(weakensWords));
-  if (words.length > 0) {
-    const having = (code: string): number => words.filter((row) => row.findings.some((finding) => finding.code === code)).length;
-    add('weakens', { code: 'write-words', pages: words.map((row) => row.id), missing: having('description-missing'), same: having('description-same') });
-  }
+  const { words, missing, same } = sorted;
+  if (words.length > 0) add('weakens', { code: 'write-words', pages: words, missing, same });
   const gaps = identityGaps(document);
   if (gaps.length > 0) add('weakens', { code: 'say-who', gaps });
   // Who turned it off has decided.
@@ -95,6 +92,39 @@ export function remainingSteps(document: SiteDocument, rows: readonly PageRow[],
   if (!engine?.maps.some((map) => map.named !== true)) add('weakens', { code: 'hand-in', waits: !verified });
   else if (engine?.records.every((record) => record.outcome === 'waiting')) add('polish', { code: 'wait' });
   return steps;
+}
+
+/** Pages by what is wrong with them, looked at once: there may be tens of thousands. */
+function sortedOut(rows: readonly PageRow[]): {
+  readonly home: boolean;
+  readonly shut: readonly PageRow[];
+  readonly leaking: readonly PageRow[];
+  readonly half: readonly string[];
+  readonly words: readonly string[];
+  readonly missing: number;
+  readonly same: number;
+} {
+  const shut: PageRow[] = [];
+  const leaking: PageRow[] = [];
+  const half: string[] = [];
+  const words: string[] = [];
+  let home = false;
+  let missing = 0;
+  let same = 0;
+  for (const row of rows) {
+    if (row.address === '/') home = true;
+    if (row.state === 'shut-out') shut.push(row);
+    else if (row.state === 'leaking') leaking.push(row);
+    else if (row.state === 'half-hidden') half.push(row.id);
+    let weak = false;
+    for (const { code } of row.findings) {
+      weak ||= WEAKENING.has(code);
+      if (code === 'description-missing') missing++;
+      else if (code === 'description-same') same++;
+    }
+    if (weak) words.push(row.id);
+  }
+  return { home, shut, leaking, half, words, missing, same };
 }
 
 const isOnlyUnreached = (row: PageRow): boolean =>
@@ -116,16 +146,18 @@ function likelyHomes(rows: readonly PageRow[]): string[] {
 }
 
 const WEAKENING = new Set<Finding['code']>(CHECKS.filter((check) => check.stop === 'words' && check.cost === 'weakens').map((check) => check.code));
-const weakensWords = (finding: Finding): boolean => WEAKENING.has(finding.code);
 
 /** Leaking pages by kind where the kind as a whole is meant to stay out, one by one where the owner decided it for the page. */
 function leaks(document: SiteDocument, rows: readonly PageRow[]): Step[] {
   const byKind = new Map<Kind, string[]>();
   const single: Step[] = [];
   for (const row of rows) {
-    if (row.state !== 'leaking') continue;
     if (document.tables.pages[row.id]?.intent) single.push({ code: 'close-page', page: row.id });
-    else byKind.set(row.kind, [...(byKind.get(row.kind) ?? []), row.id]);
+    else {
+      const some = byKind.get(row.kind);
+      if (some) some.push(row.id);
+      else byKind.set(row.kind, [row.id]);
+    }
   }
   return [...[...byKind].map(([kind, pages]): Step => ({ code: 'close-kind', kind, pages })), ...single];
 }

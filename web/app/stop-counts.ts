@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
-import { remainingSteps, stopCounts } from '../../core/rows/index.ts';
+import { stopCounts } from '../../core/rows/index.ts';
 import type { Stop } from '../../core/checks/index.ts';
+import { stepsLeft } from '../components/index.ts';
 import { useDebounced } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 
@@ -12,7 +13,6 @@ export function useStopCounts(): Readonly<Partial<Record<Stop, number>>> {
   const engine = useWorkspace((state) => state.engine);
   return useMemo(() => {
     if (surveyed === 0) return {};
-    const { document, rows, numbers } = workspace.state;
-    return stopCounts(remainingSteps(document, rows, numbers, engine));
+    return stopCounts(stepsLeft({ ...workspace.state, engine }));
   }, [workspace, surveyed, engine]);
 }

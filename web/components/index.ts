@@ -21,4 +21,5 @@ export { PageLink } from './PageLink.tsx';
 export { PageName } from './PageName.tsx';
 export { Gates } from './Gates.tsx';
 export { LiveLook } from './LiveLook.tsx';
+export { stepsLeft } from './steps.ts';
 export { StepLine } from './StepLine.tsx';
