@@ -111,7 +111,8 @@ export function suggestDescriptions(from: SuggestFrom): Suggestion[] {
 function joined(sentences: readonly string[], language: Language, name: string, limit: TextLimit): string {
   let text = '';
   for (const sentence of sentences) {
-    const longer = text === '' ? sentence : `${text}${language.unspaced ? '' : ' '}${sentence}`;
+    // Full-width marks hold their own space.
+    const longer = text === '' ? sentence : `${text}${/[。！？｡」』）]$/.test(text) ? '' : ' '}${sentence}`;
     if (fit(longer, limit).cut) break;
     // What follows must be a sentence about the page too; that it leans on the one before is what it may do here, but not that it sends one elsewhere.
     if (text !== '' && (standsAlone(sentence, language, name) === undefined || pointsElsewhere(sentence))) break;
