@@ -1,3 +1,4 @@
+import { textNumber } from '../source/index.ts';
 import type { IndexRecord } from './records.ts';
 import type { SearchIndex } from './search-index.ts';
 import { snippetFor } from './snippet.ts';
@@ -91,8 +92,7 @@ const whole = (value: number, seed: string): number => Math.floor(value) + (chan
 
 /** A number from 0 to 1 that follows from a text: FNV-1a, stirred. */
 function chance(text: string): number {
-  let hash = 0x811c9dc5;
-  for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
+  let hash = textNumber(text);
   hash = Math.imul(hash ^ (hash >>> 15), 0x85ebca6b);
   hash = Math.imul(hash ^ (hash >>> 13), 0xc2b2ae35);
   return ((hash ^ (hash >>> 16)) >>> 0) / 0x1_0000_0000;

@@ -26,4 +26,4 @@ export {
   type ListedPage,
   type TypedFault,
 } from './listed-pages.ts';
-export { markupAmong, PASTE_FIELDS, pasteItems, pasteValue, type ChangedField, type PasteField, type PasteItem } from './paste.ts';
+export { markupAmong, PASTE_FIELDS, pasteItems, pasteValue, tickFor, type ChangedField, type PasteField, type PasteItem } from './paste.ts';

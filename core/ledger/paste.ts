@@ -1,6 +1,7 @@
 import { escapeAttribute, scriptJson, type PageEdit, type PageFacts } from '../page/index.ts';
 import type { PageRow } from '../rows/index.ts';
-import { endingOf } from '../site/index.ts';
+import { endingOf, LONGEST_TEXT } from '../site/index.ts';
+import { textNumber } from '../source/index.ts';
 
 /** What every page has that is carried over by hand into a builder with nothing but text boxes. */
 export const PASTE_FIELDS = ['title', 'description', 'ending', 'markup'] as const;
@@ -18,6 +19,13 @@ export interface PasteItem {
   /** What it concerns, where a page has several: the picture's file, the words that stand there, the crawler. */
   readonly about: string;
   readonly value: string;
+}
+
+/** What is kept of a text that was pasted: itself or, where it is longer than a field may be, its beginning and a number made of all of it. */
+export function tickFor(value: string): string {
+  if (value.length <= LONGEST_TEXT) return value;
+  const number = `#${textNumber(value).toString(16).padStart(8, '0')}`;
+  return value.slice(0, LONGEST_TEXT - number.length) + number;
 }
 
 /** What a field of a page says, as it is to be pasted; `blocks` are the pages' blocks of structured data. */

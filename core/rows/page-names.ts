@@ -1,7 +1,7 @@
 import { roughSentences } from '../language/index.ts';
 import { documentTitle, mainHeading, type PageFacts } from '../page/index.ts';
 import { addressOf, titleParts, withoutPageEnding } from '../site/index.ts';
-import { percentDecoded } from '../source/index.ts';
+import { percentDecoded, textNumber } from '../source/index.ts';
 
 /** On so many pages a sentence is a banner's, and says nothing of any of them. */
 const BANNER = 3;
@@ -17,7 +17,7 @@ export class PageNames {
     for (const facts of pages) {
       count(this.headings, folded(mainHeading(facts) ?? ''));
       for (const part of new Set(titleParts(documentTitle(facts)?.text ?? '').map(folded))) count(this.parts, part);
-      for (const sentence of new Set([...facts.paragraphs, ...facts.loose].flatMap(roughSentences).map(numberOf))) count(this.sentences, sentence);
+      for (const sentence of new Set([...facts.paragraphs, ...facts.loose].flatMap(roughSentences).map(textNumber))) count(this.sentences, sentence);
     }
     for (const [sentence, times] of this.sentences) if (times < BANNER) this.sentences.delete(sentence);
   }
@@ -37,7 +37,7 @@ export class PageNames {
 
   /** The sentences of a page that stand on many: banners, notices, what a template says. */
   commonIn(facts: PageFacts): string[] {
-    return [...facts.paragraphs, ...facts.loose].flatMap(roughSentences).filter((sentence) => this.sentences.has(numberOf(sentence)));
+    return [...facts.paragraphs, ...facts.loose].flatMap(roughSentences).filter((sentence) => this.sentences.has(textNumber(sentence)));
   }
 }
 
@@ -47,11 +47,4 @@ function count<K>(counts: Map<K, number>, key: K): void {
 
 function folded(text: string): string {
   return text.trim().toLowerCase();
-}
-
-/** FNV-1a over UTF-16 units. */
-function numberOf(text: string): number {
-  let hash = 0x811c9dc5;
-  for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
-  return hash >>> 0;
 }

@@ -7,4 +7,5 @@ export { lowerBound } from './lower-bound.ts';
 export { pathAndQuery, percentDecoded, plainAddress, plainPercent, readableAddress } from './percent.ts';
 export { gunzipBounded, isGzip, unpackedText } from './gzip.ts';
 export { keptText } from './kept-text.ts';
+export { textNumber } from './text-number.ts';
 export { messageOf } from './message.ts';

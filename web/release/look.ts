@@ -1,6 +1,6 @@
 import type { DriftField, LivePage } from '../../core/release/index.ts';
-import { PASTE_FIELDS, pasteValue } from '../../core/ledger/index.ts';
-import { all, LONGEST_TEXT, pageKey, set, type Change, type SiteDocument } from '../../core/site/index.ts';
+import { PASTE_FIELDS, pasteValue, tickFor } from '../../core/ledger/index.ts';
+import { all, pageKey, set, type Change, type SiteDocument } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 
 /** A page as it was found out there. */
@@ -77,7 +77,7 @@ export function ticksBy(
     for (const field of PASTE_FIELDS) {
       const value = pasteValue(row, field, blocks);
       const key = pageKey(id, field);
-      const now = value !== '' && !off.has(field) ? value.slice(0, LONGEST_TEXT) : null;
+      const now = value !== '' && !off.has(field) ? tickFor(value) : null;
       if ((pasted[key]?.value ?? null) === now) continue;
       counts[now === null ? 'taken' : 'set']++;
       changes.push(set('pasted', key, 'value', now), set('pasted', key, 'at', now === null ? null : look.at));

@@ -2,41 +2,17 @@ import { readableAddress } from '../../../core/source/index.ts';
 import { Check, Copy, Printer } from 'lucide-react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { pasteValue, type PasteField, type PasteItem } from '../../../core/ledger/index.ts';
-import { all, LONGEST_TEXT, pageKey, set, type Change, type SiteDocument } from '../../../core/site/index.ts';
+import { tickFor } from '../../../core/ledger/index.ts';
+import { all, pageKey, set, type Change } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { counted, plural } from '../../../core/wording/index.ts';
 import { Empty, Segments, useRemembered } from '../../ui/index.ts';
 import { PageName } from '../../components/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { PASTE_NAMES } from '../wording.ts';
+import { linesOf, standing, type Items, type Line, type Standing } from './paste-lines.ts';
 
-/** One text of a page that is pasted. */
-type Line = Omit<PasteItem, 'field'> & { readonly field: PasteItem['field'] | Exclude<PasteField, 'markup'> };
-type Standing = 'open' | 'done' | 'again' | 'none';
-
-/** What changes of pages, by page; of those without any, nothing. */
-type Items = Readonly<Record<string, readonly PasteItem[]>>;
 const NOTHING: Items = {};
-
-/** What stands on a page's sheet: what every page that is to be found has, then what else changes. */
-function linesOf(row: PageRow, items: Items): Line[] {
-  const own = row.intent === 'list' ? (['title', 'description', 'ending'] as const) : [];
-  return [
-    ...own.flatMap((field): Line[] => {
-      const value = pasteValue(row, field, {});
-      return field === 'ending' && value === '' ? [] : [{ key: field, field, about: '', value }];
-    }),
-    ...(items[row.id] ?? []),
-  ];
-}
-
-/** Where a text stands: to be pasted, done, or changed since it was. */
-function standing(row: PageRow, { key, value }: Line, pasted: SiteDocument['tables']['pasted']): Standing {
-  const ticked = pasted[pageKey(row.id, key)]?.value;
-  if (ticked === undefined || ticked === null) return value === '' ? 'none' : 'open';
-  return ticked === value.slice(0, LONGEST_TEXT) ? 'done' : 'again';
-}
 
 /** For builders that have only text boxes: each field with a copy button and a tick that lasts; what changed after it was ticked asks again. */
 export function PasteSheet() {
@@ -60,7 +36,7 @@ export function PasteSheet() {
     setHeld(new Set([...held, row.id]));
     const key = pageKey(row.id, line.key);
     const changes: Change[] = [
-      set('pasted', key, 'value', done ? line.value.slice(0, LONGEST_TEXT) : null),
+      set('pasted', key, 'value', done ? tickFor(line.value) : null),
       set('pasted', key, 'at', done ? workspace.tools.now().toISOString() : null),
     ];
     workspace.change(all(changes), { label: `${PASTE_NAMES[line.field]} of “${row.name}” ${done ? 'was pasted' : 'is to be pasted'}` });
