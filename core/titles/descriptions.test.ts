@@ -53,6 +53,11 @@ describe('what a page offers', () => {
       /^Le scatole/,
     );
   });
+  it('is no scrap for its abbreviations and dates', () => {
+    const text = 'Wir binden alte Bücher von Hand, z.B. Bibeln. Am 3. Mai öffnen wir die Werkstatt im Hof.';
+    expect(first(`<h1>Die Bindungen</h1><p>${text}</p>`, 'de')).toBe(text);
+    expect(first('<h1>Boxes</h1><p>A box in red. A box in blue. The box in green.</p>')).toBeUndefined();
+  });
   it('does not send its reader on, and tells nothing of its own making', () => {
     for (const text of [
       'For boxes of every sort and size, please read the chapter on cloth and board.',

@@ -50,7 +50,8 @@ export function suggestDescriptions(from: SuggestFrom): Suggestion[] {
     // Text in no paragraph is as often a line of a list: it must speak of what the page is called.
     if (loose && speaksOfIt < 0.3) return;
     // Words set under a picture, or in a list, are no text.
-    const scraps = text.length > 5 * SCRAP ? 0 : roughSentences(text).filter((one) => one.length < SCRAP).length;
+    // A glance is enough for most; abbreviations and dates look like many short sentences, and are looked at closely.
+    const scraps = scrapsIn(roughSentences(text)) < 2 ? 0 : scrapsIn(sentencesOf(text, language).map((one) => one.text));
     const score = said * 1.2 + speaksOfIt * 0.9 + share(wanted, stems) + filled * 0.5 + bonus - (language.unspaced || scraps < 2 ? 0 : 2);
     if (score >= WORTH_IT) found.set(text, { text, score });
   };
@@ -106,6 +107,8 @@ export function suggestDescriptions(from: SuggestFrom): Suggestion[] {
   }
   return [...found.values()].sort((a, b) => b.score - a.score).slice(0, MOST_SUGGESTIONS);
 }
+
+const scrapsIn = (sentences: readonly string[]): number => sentences.filter((one) => one.length < SCRAP).length;
 
 /** As many sentences from the first on as fit and belong together; empty where the first does not fit. */
 function joined(sentences: readonly string[], language: Language, name: string, limit: TextLimit): string {
