@@ -63,10 +63,14 @@ async function settled(browser: Browser, address: string, files: ReadonlyMap<str
     }).observe(document, { childList: true, subtree: true, characterData: true });
   });
   await importSite(page, address, files);
-  await page.waitForFunction(() => window.bench.ready > 0, undefined, { timeout: 120_000 });
-  // Near copies and how pages read are found out in the background, in news of their own.
-  await page.waitForTimeout(20_000);
+  await quiet(page);
   return page;
+}
+
+/** Waits until a site is open and nothing is left to find out: near copies and how pages read come in the background, in news of their own. */
+async function quiet(page: Page): Promise<void> {
+  await page.waitForFunction(() => window.bench.ready > 0, undefined, { timeout: 120_000 });
+  await page.waitForTimeout(20_000);
 }
 
 /** Opens every view of some stops twice. */
@@ -117,8 +121,7 @@ export function wordsViewRows(files: ReadonlyMap<string, Uint8Array>): Promise<R
     await page.getByRole('link', { name: 'Ledger', exact: true }).click();
     // Views that were loaded already are loaded anew: the first opening is the one that counts.
     await page.reload();
-    await page.waitForFunction(() => window.bench.ready > 0, undefined, { timeout: 120_000 });
-    await page.waitForTimeout(20_000);
+    await quiet(page);
     const times = await openAll(page, [['Words', 'Ways to work on words', WORDS]]);
     tell([...times.first, ...times.again]);
     return openingViews(`Words, ${files.size.toLocaleString('en')} pages, 144 phrases`, times, 600);

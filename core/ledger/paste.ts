@@ -1,4 +1,4 @@
-import { escapeAttribute, scriptJson, type PageEdit, type PageFacts } from '../page/index.ts';
+import { jsonLdScript, metaTag, type PageEdit, type PageFacts } from '../page/index.ts';
 import type { PageRow } from '../rows/index.ts';
 import { endingOf, LONGEST_TEXT } from '../site/index.ts';
 import { textNumber } from '../source/index.ts';
@@ -51,9 +51,7 @@ export function pasteItems(edits: readonly PageEdit[], source: Pick<PageFacts, '
         return field ? item(field, edit.content) : [];
       }
       case 'meta':
-        return edit.name === 'keywords'
-          ? item('keywords', edit.content)
-          : item('proof', `<meta name="${escapeAttribute(edit.name)}" content="${escapeAttribute(edit.content)}">`, edit.name, `proof:${edit.name}`);
+        return edit.name === 'keywords' ? item('keywords', edit.content) : item('proof', metaTag(edit.name, edit.content), edit.name, `proof:${edit.name}`);
       case 'lang':
         return item('language', edit.lang);
       case 'noindex':
@@ -74,7 +72,7 @@ export function pasteItems(edits: readonly PageEdit[], source: Pick<PageFacts, '
       case 'snippet':
         return item('snippet', edit.code, edit.place, `snippet:${edit.id}`);
       case 'json-ld':
-        return item('markup', `<script type="application/ld+json">\n${scriptJson(edit.graph, false)}\n</script>`);
+        return item('markup', jsonLdScript(edit.graph));
       default:
         return [];
     }

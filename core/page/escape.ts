@@ -19,3 +19,8 @@ export function scriptJson(value: unknown, ascii: boolean, indent = ''): string 
   if (indent !== '') json = json.replace(/\n/g, `\n${indent}`);
   return ascii ? json.replace(/[^\x00-\x7f]/g, (unit) => `\\u${unit.charCodeAt(0).toString(16).padStart(4, '0')}`) : json;
 }
+
+/** A block of structured data as it stands in a page: its element, with the JSON on lines of its own. */
+export function jsonLdScript(value: unknown, ascii = false): string {
+  return `<script type="application/ld+json">\n${scriptJson(value, ascii)}\n</script>`;
+}

@@ -46,7 +46,8 @@ export {
   shownFiles,
   type ShownFile,
 } from './views.ts';
-export { asciiReferences, escapeAttribute, escapeText, scriptJson } from './escape.ts';
+export { asciiReferences, escapeAttribute, escapeText, jsonLdScript, scriptJson } from './escape.ts';
+export { metaTag } from './head-tags.ts';
 export { passagesIn, type Passage, type PassageEdit } from './passages.ts';
 export type { WrittenGraph } from './write-graph.ts';
 export { relative, type AddressesEdit } from './relink.ts';

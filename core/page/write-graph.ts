@@ -1,6 +1,6 @@
 import type { Splice } from '../source/index.ts';
 import { readDataBlock, type DataBlock, type DataNode } from './data-nodes.ts';
-import { scriptJson } from './escape.ts';
+import { jsonLdScript, scriptJson } from './escape.ts';
 import type { JsonLdFact } from './facts.ts';
 
 /** A graph of nodes that are ours, told from others by their ids, which are whole addresses. */
@@ -41,8 +41,7 @@ export function graphSplices(text: string, blocks: readonly JsonLdFact[], graph:
   });
   const rest = { ...graph, '@graph': left };
   if (left.length === 0 || (own && same(JSON.parse(own.fact.text), rest))) return splices;
-  const json = `\n${scriptJson(rest, ascii)}\n`;
-  return [...splices, own ? { ...own.fact.content, insert: json } : insert(`<script type="application/ld+json">${json}</script>`)];
+  return [...splices, own ? { ...own.fact.content, insert: `\n${scriptJson(rest, ascii)}\n` } : insert(jsonLdScript(rest, ascii))];
 }
 
 /** Where the nodes of a graph have their places: in a block that is all ours, among others, or nowhere yet; `left` are those that ours has to say. */

@@ -63,7 +63,7 @@ const allDated = (members: readonly PageInFolder[]): boolean => members.filter((
 
 const nameOf = ({ source }: PageInFolder): string => source.headings.find(({ level }) => level === 1)?.text ?? source.titles[0]?.text ?? '';
 
-/** Paths that a page links to on its own site. */
+/** Paths that a page links to, whatever host it names: which is the site's own is the owner's word, and kinds are guessed before it. */
 function pathsOf({ address, hrefs }: PageInFolder): Set<string> {
   const base = `https://a.example${address}`;
   const paths = new Set<string>();

@@ -8,6 +8,7 @@ export {
   phraseReport,
   picturePlaces,
   suggestionsFor,
+  pagesLacking,
   suggestionsForEmpty,
   type FilledIn,
   type AlikeGroup,

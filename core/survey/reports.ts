@@ -214,12 +214,21 @@ export interface FilledIn {
   readonly text: string;
 }
 
+/** Pages that are to be found and lack a text. */
+export function pagesLacking(survey: Survey, field: 'title' | 'description'): { readonly page: SitePage; readonly row: PageRow }[] {
+  return [...survey.sitePages()].filter(({ row }) => row.intent === 'list' && row[field] === '');
+}
+
 /**
  * For every page that lacks a text, the best suggestion, where the page gives one. It stops for a breath after each page, with what was found for it: it
  * takes a while on large sites, and whoever asks decides for how long at a time.
  */
-export function* suggestionsForEmpty(survey: Survey, document: SiteDocument, field: 'title' | 'description'): Generator<FilledIn | undefined, void, void> {
-  const pages = [...survey.sitePages()].filter(({ row }) => row.intent === 'list' && row[field] === '');
+export function* suggestionsForEmpty(
+  survey: Survey,
+  document: SiteDocument,
+  field: 'title' | 'description',
+  pages = pagesLacking(survey, field),
+): Generator<FilledIn | undefined, void, void> {
   // What one page is given is taken for the next: no two get the same.
   const used = new Set(survey.rows().map((row) => row[field]));
   for (const { page } of pages) {

@@ -48,8 +48,8 @@ export class Survey {
       if (typeof facts === 'string') this.refused.set(id, facts);
       else pages.set(id, pageRecord(id, pages.size, facts, feeds, this.names.nameOf(id, facts.facts)));
     }
-    const records = [...pages.values()].map((record) => ({ ...record, address: addressOf(record.id) }));
-    for (const [id, guess] of kindsInFolders(records)) pages.set(id, { ...(pages.get(id) as PageRecord), guess });
+    const inFolders = [...pages.values()].map(({ id, source, hrefs, guess }) => ({ id, address: addressOf(id), source, hrefs, guess }));
+    for (const [id, guess] of kindsInFolders(inFolders)) pages.set(id, { ...(pages.get(id) as PageRecord), guess });
     this.inputs = {
       document,
       manifest,

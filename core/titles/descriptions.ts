@@ -127,7 +127,8 @@ function joined(sentences: readonly string[], language: Language, name: string, 
 /** The language that a page's text is in, whatever the page says: translations are often begun and not finished. */
 function spokenIn({ facts, language }: SuggestFrom): Language {
   const tag = likelyLanguage(facts.paragraphs.join(' '));
-  return tag === undefined || tag === language.tag || languageOf(tag).code === language.code ? language : languageOf(tag);
+  const likely = tag === undefined ? language : languageOf(tag);
+  return likely.code === language.code ? language : likely;
 }
 
 /** A sentence about "it" with the name of what it is about; as it is where the name would not stand well in a sentence. */

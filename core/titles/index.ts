@@ -16,4 +16,4 @@ export { PARTS, pieceText, readPattern, renderPattern, writePattern, type Part, 
 export { SamenessIndex } from './sameness.ts';
 export { measureUnknownLettersBy, textWidth, type MeasuredBy, type MeasureLetters } from './widths.ts';
 export { suggestDescriptions } from './descriptions.ts';
-export { suggestTitles, type Suggestion, type SuggestFrom } from './suggest.ts';
+export { MOST_SUGGESTIONS, suggestTitles, type Suggestion, type SuggestFrom } from './suggest.ts';

@@ -26,7 +26,7 @@ export function isFurniture(text: string): boolean {
 
 /** Headings that stand on every page of a sort and tell nothing of one. */
 const OF_ANY_PAGE =
-  /^(?:name|synopsis|description|options?|parameters?|arguments?|outputs?|inputs?|notes?|examples?|usage|compatibility|see also|author(?:s|ship)?|history|bugs|overview|introduction|summary|contents?|table of contents|index|references?|menu|navigation|search|footnotes?|keyboard shortcuts|beschreibung|siehe auch|beispiele?|übersicht|einleitung|einführung|inhalt(?:sverzeichnis)?|description|voir aussi|exemples?|aperçu|sommaire|introducción|índice|ejemplos?|véase también|descrizione|introduzione|indice|esempi|vedi anche|目次|概要|はじめに|目录|简介)$/iu;
+  /^(?:name|synopsis|description|options?|parameters?|arguments?|outputs?|inputs?|notes?|examples?|usage|compatibility|see also|author(?:s|ship)?|history|bugs|overview|introduction|summary|contents?|table of contents|index|references?|menu|navigation|search|footnotes?|keyboard shortcuts|beschreibung|siehe auch|beispiele?|übersicht|einleitung|einführung|inhalt(?:sverzeichnis)?|voir aussi|exemples?|aperçu|sommaire|introducción|índice|ejemplos?|véase también|descrizione|introduzione|indice|esempi|vedi anche|目次|概要|はじめに|目录|简介)$/iu;
 /** A page with fewer parts is described by none of them. */
 const FEWEST_PARTS = 3;
 const FEWEST_CONTENTS = 2;

@@ -1,4 +1,5 @@
 import type { Language, LanguageCode } from '../language/index.ts';
+import { count } from './standing.ts';
 
 /** Where a sentence may end that is too long: what follows is a second statement, or tells more of what was said. */
 interface Joints {
@@ -70,11 +71,10 @@ export function stopFor(text: string): string {
 
 /** Whether quotes and brackets that a text opens are closed in it, and it does not end with what needs more. */
 function isWhole(head: string): boolean {
-  const count = (pattern: RegExp): number => head.match(pattern)?.length ?? 0;
   return (
-    count(/[([（]/g) === count(/[)\]）]/g) &&
-    count(/["]/g) % 2 === 0 &&
-    count(/[“„]/g) <= count(/[”“]/g) &&
+    count(head, /[([（]/g) === count(head, /[)\]）]/g) &&
+    count(head, /["]/g) % 2 === 0 &&
+    count(head, /[“„]/g) <= count(head, /[”“]/g) &&
     !/(?:^|\s)(?:and|or|of|the|a|an|to|with|for|in|und|oder|der|die|das|et|ou|de|y|o|e)$|[,:(]$/i.test(head)
   );
 }

@@ -175,4 +175,5 @@ const plain = (text: string): string =>
     .replace(/\([^)]*\)/g, ' ')
     .replace(/[^\p{L}\p{M}\p{N}]+/gu, ' ')
     .trim();
-const count = (text: string, pattern: RegExp): number => text.match(pattern)?.length ?? 0;
+/** How often a pattern, which is global, stands in a text. */
+export const count = (text: string, pattern: RegExp): number => text.match(pattern)?.length ?? 0;

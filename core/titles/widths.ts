@@ -26,27 +26,45 @@ const AVERAGE = 1139;
 /** Code points below this are looked up; what stands above is told by its script. */
 const LOOKED_UP = 0x2200;
 const NOTHING = /[\p{Mn}\p{Me}\p{Cf}]/u;
-const known = new Uint8Array(LOOKED_UP);
-const table = Uint16Array.from({ length: LOOKED_UP }, (_, code) => typical(code));
-const beyond = new Map<number, number>();
-for (const [first, widths] of ADVANCE_WIDTHS)
-  widths.forEach((width, index) => {
-    const code = first + index;
-    // A soft hyphen is in the face, but is not seen.
-    if (NOTHING.test(String.fromCodePoint(code))) return;
-    if (code >= LOOKED_UP) return void beyond.set(code, width);
-    table[code] = width;
-    known[code] = 1;
-  });
-const kerning = new Map<number, number>();
-const kernsBehind = new Uint8Array(LOOKED_UP);
-for (const [fronts, rows] of KERNING)
-  for (const front of fronts)
-    for (const [units, behinds] of rows)
-      for (const behind of behinds) {
-        kernsBehind[front.charCodeAt(0)] = 1;
-        kerning.set(front.charCodeAt(0) * 0x10000 + behind.charCodeAt(0), units);
-      }
+
+/** The face's numbers, ready to be looked up. */
+interface Face {
+  readonly known: Uint8Array;
+  readonly widths: Uint16Array;
+  /** Widths of code points that are not looked up by their number. */
+  readonly beyond: ReadonlyMap<number, number>;
+  /** By the letter in front and the one behind, 16 bits each. */
+  readonly kerning: ReadonlyMap<number, number>;
+  readonly kernsBehind: Uint8Array;
+}
+let made: Face | undefined;
+/** Made for the first text that is measured: who only opens a list of sites measures none. */
+const face = (): Face => (made ??= makeFace());
+
+function makeFace(): Face {
+  const known = new Uint8Array(LOOKED_UP);
+  const widths = Uint16Array.from({ length: LOOKED_UP }, (_, code) => typical(code));
+  const beyond = new Map<number, number>();
+  for (const [first, some] of ADVANCE_WIDTHS)
+    some.forEach((width, index) => {
+      const code = first + index;
+      // A soft hyphen is in the face, but is not seen.
+      if (NOTHING.test(String.fromCodePoint(code))) return;
+      if (code >= LOOKED_UP) return void beyond.set(code, width);
+      widths[code] = width;
+      known[code] = 1;
+    });
+  const kerning = new Map<number, number>();
+  const kernsBehind = new Uint8Array(LOOKED_UP);
+  for (const [fronts, rows] of KERNING)
+    for (const front of fronts)
+      for (const [units, behinds] of rows)
+        for (const behind of behinds) {
+          kernsBehind[front.charCodeAt(0)] = 1;
+          kerning.set(front.charCodeAt(0) * 0x10000 + behind.charCodeAt(0), units);
+        }
+  return { known, widths, beyond, kerning, kernsBehind };
+}
 
 /** Scripts whose letters stand in a square of one em in every face. */
 function isSquare(code: number): boolean {
@@ -69,11 +87,13 @@ function typical(code: number): number {
 }
 
 function isKnown(code: number): boolean {
+  const { known, beyond } = face();
   return code < LOOKED_UP ? known[code] === 1 : isSquare(code) || beyond.has(code);
 }
 
 function advance(code: number): number {
-  return code < LOOKED_UP ? (table[code] as number) : (beyond.get(code) ?? typical(code));
+  const { widths, beyond } = face();
+  return code < LOOKED_UP ? (widths[code] as number) : (beyond.get(code) ?? typical(code));
 }
 
 /** A text's width, and where each of its characters ends. */
@@ -92,6 +112,7 @@ export interface Measured {
 export function measure(text: string, fontSize: number, withEnds = false): Measured {
   const ends: [number, number][] = [];
   const px = fontSize / UNITS_PER_EM;
+  const { kernsBehind, kerning } = face();
   let by: MeasuredBy = 'table';
   let units = 0;
   let before = -1;

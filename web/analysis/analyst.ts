@@ -22,6 +22,7 @@ import type { MarkupReport, PageMeaning } from '../../core/structured-data/index
 import { decodeSource, isAddressVariant } from '../../core/source/index.ts';
 import {
   alikeGroups,
+  pagesLacking,
   patternPreview,
   phraseReport,
   picturePlaces,
@@ -365,15 +366,15 @@ export class Analyst {
     { progress, stopped }: { readonly progress: (done: number, of: number) => void; readonly stopped: () => boolean },
   ): Promise<FilledIn[] | undefined> {
     const survey = this.its();
-    const lacking = survey.rows().filter((row) => row.intent === 'list' && row[field] === '').length;
+    const pages = pagesLacking(survey, field);
     const found: FilledIn[] = [];
     let done = 0;
     let until = this.now() + AT_A_TIME;
-    for (const one of suggestionsForEmpty(survey, this.document, field)) {
+    for (const one of suggestionsForEmpty(survey, this.document, field, pages)) {
       done++;
       if (one) found.push(one);
       if (this.now() < until) continue;
-      progress(done, lacking);
+      progress(done, pages.length);
       // Others who ask something of the worker have their turn.
       await new Promise((resolve) => setTimeout(resolve));
       if (stopped()) return undefined;

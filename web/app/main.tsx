@@ -3,7 +3,8 @@ import '@fontsource-variable/figtree/wght.css';
 import '@fontsource-variable/jetbrains-mono/wght.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { startWorker, supervise } from '../analysis/index.ts';
+import { measureUnknownLettersBy } from '../../core/titles/index.ts';
+import { lettersMeasuredHere, startWorker, supervise } from '../analysis/index.ts';
 import { OutsideError, outsideOver } from '../outside/index.ts';
 import { lastingDatabase, openDatabase } from '../storage/index.ts';
 import { Boundary, note } from '../ui/index.ts';
@@ -17,6 +18,7 @@ import { tabMemory } from './unsaved-entries.ts';
 
 // The one place where effects are made and handed over.
 applyTheme(storedTheme());
+measureUnknownLettersBy(lettersMeasuredHere());
 const root = createRoot(document.getElementById('root') as HTMLElement);
 const channel = new BroadcastChannel('jolly-beacon');
 

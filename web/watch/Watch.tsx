@@ -1,14 +1,9 @@
 import type { ReactNode } from 'react';
-import { measureUnknownLettersBy } from '../../core/titles/index.ts';
-import { lettersMeasuredHere } from '../analysis/index.ts';
 import { StopViews } from '../components/index.ts';
 import { part } from '../ui/index.ts';
 import { WatchProvider } from './engines.tsx';
 import { VIEWS, type View } from './views.ts';
 import './watch.css';
-
-// Said where the stop is loaded: its screens measure at the first drawing.
-measureUnknownLettersBy(lettersMeasuredHere());
 
 const SCREENS = {
   rehearsal: part(() => import('./Rehearsal.tsx'), 'Rehearsal'),

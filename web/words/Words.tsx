@@ -1,13 +1,8 @@
 import type { ReactNode } from 'react';
-import { measureUnknownLettersBy } from '../../core/titles/index.ts';
-import { lettersMeasuredHere } from '../analysis/index.ts';
 import { StopViews } from '../components/index.ts';
 import { part } from '../ui/index.ts';
 import { VIEWS, type View } from './views.ts';
 import './words.css';
-
-// Said where the stop is loaded: its screens measure at the first drawing.
-measureUnknownLettersBy(lettersMeasuredHere());
 
 const SCREENS = {
   page: part(() => import('./page/OnePage.tsx'), 'OnePage'),

@@ -1,4 +1,5 @@
 import { Check } from 'lucide-react';
+import { jsonLdScript } from '../../../core/page/index.ts';
 import { all, set, type Change } from '../../../core/site/index.ts';
 import { identityGaps, identityGraph } from '../../../core/structured-data/index.ts';
 import type { FactOffer } from '../../../core/survey/index.ts';
@@ -26,7 +27,7 @@ export function WhoIsBehind() {
       <Rail>
         <div className="flex items-center justify-between">
           <h2>{wording.code}</h2>
-          {code && <Copyable text={`<script type="application/ld+json">\n${code}\n</script>`} />}
+          {graph && <Copyable text={jsonLdScript(graph)} />}
         </div>
         {code ? (
           <>

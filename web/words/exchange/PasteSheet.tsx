@@ -14,6 +14,9 @@ import { linesOf, standing, type Items, type Line, type Standing } from './paste
 
 const NOTHING: Items = {};
 
+/** A text of a page, and where it stands. */
+type Placed = Line & { readonly stands: Standing };
+
 /** For builders that have only text boxes: each field with a copy button and a tick that lasts; what changed after it was ticked asks again. */
 export function PasteSheet() {
   const workspace = useWorkspaceApi();
@@ -23,13 +26,13 @@ export function PasteSheet() {
   const [which, setWhich] = useRemembered<'open' | 'all'>('paste', ['open', 'all'], 'all');
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set());
   const wanted = useMemo(() => rows.filter((row) => row.intent === 'list' || items[row.id] !== undefined), [rows, items]);
-  const standings = useMemo(
-    () => new Map(wanted.map((row) => [row.id, linesOf(row, items).map((line) => standing(row, line, pasted))])),
+  const sheets = useMemo(
+    () => new Map(wanted.map((row) => [row.id, linesOf(row, items).map((line): Placed => ({ ...line, stands: standing(row, line, pasted) }))])),
     [wanted, items, pasted],
   );
-  const isOpen = (row: PageRow): boolean => standings.get(row.id)?.some((one) => one === 'open' || one === 'again') === true;
+  const isOpen = (row: PageRow): boolean => sheets.get(row.id)?.some(({ stands }) => stands === 'open' || stands === 'again') === true;
   const open = wanted.filter(isOpen);
-  const again = [...standings.values()].flat().filter((one) => one === 'again').length;
+  const again = [...sheets.values()].flat().filter(({ stands }) => stands === 'again').length;
   // What was just ticked stays in view until the sheet is asked for anew.
   const shown = which === 'all' ? wanted : wanted.filter((row) => isOpen(row) || held.has(row.id));
   const tick = (row: PageRow, line: Line, done: boolean): void => {
@@ -68,7 +71,7 @@ export function PasteSheet() {
           </button>
         </span>
       </div>
-      <Sheets rows={shown} draw={(row) => <OneSheet row={row} lines={linesOf(row, items)} standings={standings.get(row.id) ?? []} onTick={tick} />} />
+      <Sheets rows={shown} draw={(row) => <OneSheet row={row} lines={sheets.get(row.id) ?? []} onTick={tick} />} />
     </div>
   );
 }
@@ -120,12 +123,10 @@ function Sheets({ rows, draw }: { readonly rows: readonly PageRow[]; readonly dr
 function OneSheet({
   row,
   lines,
-  standings,
   onTick,
 }: {
   readonly row: PageRow;
-  readonly lines: readonly Line[];
-  readonly standings: readonly Standing[];
+  readonly lines: readonly Placed[];
   readonly onTick: (row: PageRow, line: Line, done: boolean) => void;
 }) {
   return (
@@ -134,26 +135,16 @@ function OneSheet({
         <PageName row={row} /> <span className="mono soft font-normal">{readableAddress(row.address)}</span>
       </h2>
       <ul className="divide-y divide-line">
-        {lines.map((line, index) => (
-          <OneLine key={line.key} row={row} line={line} stands={standings[index] ?? 'none'} onTick={onTick} />
+        {lines.map((line) => (
+          <OneLine key={line.key} row={row} line={line} onTick={onTick} />
         ))}
       </ul>
     </section>
   );
 }
 
-function OneLine({
-  row,
-  line,
-  stands,
-  onTick,
-}: {
-  readonly row: PageRow;
-  readonly line: Line;
-  readonly stands: Standing;
-  readonly onTick: (row: PageRow, line: Line, done: boolean) => void;
-}) {
-  const { field, about, value } = line;
+function OneLine({ row, line, onTick }: { readonly row: PageRow; readonly line: Placed; readonly onTick: (row: PageRow, line: Line, done: boolean) => void }) {
+  const { field, about, value, stands } = line;
   const name = PASTE_NAMES[field];
   const whole = `${name} of ${about === '' || ABOUT[field] === undefined ? row.name : `“${about.slice(0, 60)}”, ${row.name}`}`;
   return (

@@ -1,7 +1,7 @@
 import { Lightbulb } from 'lucide-react';
 import { useId, useRef, useState, type ReactNode } from 'react';
 import { LONGEST_TEXT, set, type Effective } from '../../../core/site/index.ts';
-import { fit, type TextLimit } from '../../../core/titles/index.ts';
+import { fit, MOST_SUGGESTIONS, type TextLimit } from '../../../core/titles/index.ts';
 import { counted, type TermId } from '../../../core/wording/index.ts';
 import { useHotkey } from '../../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
@@ -98,7 +98,7 @@ export function TextField({ field, label, term, page, name, value, otherwise, li
         )}
         <FitRuler text={value.value} limits={limits} />
       </div>
-      <Suggestions texts={suggestions} firstKey={field === 'title' ? 1 : 5} lang={lang} onTake={write} />
+      <Suggestions texts={suggestions} firstKey={field === 'title' ? 1 : 1 + MOST_SUGGESTIONS} lang={lang} onTake={write} />
     </div>
   );
 }
