@@ -15,12 +15,13 @@ export interface Graph {
   readonly '@graph': readonly GraphNode[];
 }
 
-/** A record without what says nothing: undefined, null, empty texts and lists. */
+/** A record without what says nothing: undefined, null, blank texts and empty lists. */
 export function compact<R extends Readonly<Record<string, unknown>>>(node: R): R {
-  return Object.fromEntries(
-    Object.entries(node).filter(([, value]) => value !== undefined && value !== null && value !== '' && !(Array.isArray(value) && value.length === 0)),
-  ) as R;
+  return Object.fromEntries(Object.entries(node).filter(([, value]) => !saysNothing(value))) as R;
 }
+
+const saysNothing = (value: unknown): boolean =>
+  value === undefined || value === null || (typeof value === 'string' && value.trim() === '') || (Array.isArray(value) && value.length === 0);
 
 /** A whole address; undefined where a reference makes none. */
 export function absolute(reference: string | null | undefined, base: string): string | undefined {

@@ -155,7 +155,8 @@ function told(processor: Processor, input: MarkupInput): ToldThing {
     const own: RecordOf<'markup'> | undefined = values[markupKey(input.page.id, processor.id, field.path)];
     if (own?.leftOut === true) return { field, value: undefined, leftOut: true };
     const typed = own?.value;
-    if (typed === undefined || typed === null || typed === '') return { field, value: field.find(input) };
+    // A blank is nobody's word.
+    if (!typed || typed.trim() === '') return { field, value: field.find(input) };
     const json = field.read ? field.read(typed, input) : typed;
     return json === undefined ? { field, value: field.find(input), misfit: typed } : { field, value: { json, text: typed, from: 'owner' } };
   });
