@@ -131,17 +131,17 @@ describe('bringing a site in', () => {
     );
     const one = await analyst();
     expect(one.whole().rows.map(({ id }) => id)).toEqual(['index.html', 'about.php', 'old/page.shtml', 'x.asp']);
-    expect(one.otherFiles().map(({ path }) => path)).toEqual(['mail.php']);
+    expect(one.survey.otherFiles().map(({ path }) => path)).toEqual(['mail.php']);
     const change = set('pages', 'about.php', 'title', 'About the bindery');
     one.update(applyChange((await loadDocument(db, 's')).document, change), change);
-    const out = await unpack((await packZip(outFiles(bytesIn(db, 's', 0), one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
+    const out = await unpack((await packZip(outFiles(bytesIn(db, 's', 0), one.survey.workingCopy(), one.files), new Date(2026, 10, 25))).zip);
     expect(new TextDecoder().decode(out.get('about.php'))).toBe(
       '<?php $a = 1 ?><!doctype html><html><title>About the bindery</title><h1>About us</h1><?php foot() ?></html>',
     );
   });
   it('begins a new site with a bare home page', async () => {
     await take({ kind: 'empty', name: 'New site' });
-    expect((await analyst()).releaseItems().map((item) => item.path)).toEqual(['index.html']);
+    expect((await analyst()).survey.releaseItems().map((item) => item.path)).toEqual(['index.html']);
   });
 });
 
@@ -154,7 +154,7 @@ describe('putting files out', () => {
           db = await openDatabase(`test-${++names}`);
           if (!(await take(archive(files))).ok) return;
           const one = await analyst();
-          const { zip } = await packZip(outFiles(bytesIn(db, 's', 0), one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25));
+          const { zip } = await packZip(outFiles(bytesIn(db, 's', 0), one.survey.workingCopy(), one.files), new Date(2026, 10, 25));
           const out = await unpack(zip);
           expect([...out.keys()].sort()).toEqual(Object.keys(files).sort());
           for (const [path, content] of Object.entries(files)) expect(sameBytes(out.get(path) as Uint8Array, content)).toBe(true);
@@ -182,7 +182,7 @@ describe('putting files out', () => {
       const change = set('pages', 'Köln/wähle.html', 'ending', 'choose');
       one.update(applyChange(document, change), change);
       const zip = new Uint8Array(
-        await (await packZip(outFiles(bytesIn(db, id, 0), one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip.arrayBuffer(),
+        await (await packZip(outFiles(bytesIn(db, id, 0), one.survey.workingCopy(), one.files), new Date(2026, 10, 25))).zip.arrayBuffer(),
       );
       const listing = listArchive(zip);
       if (!listing.ok) throw new Error(listing.reason);
@@ -195,7 +195,7 @@ describe('putting files out', () => {
     expect((await rawNames('s')).sort()).toEqual(expected.sort());
     const one = await analyst();
     const { document } = await loadDocument(db, 's');
-    const blob = await packProject(db, 's', { name: 'x', savedAt: '', document, manifest: null }, one.storedFiles(), new Date(2026, 10, 25));
+    const blob = await packProject(db, 's', { name: 'x', savedAt: '', document, manifest: null }, one.files, new Date(2026, 10, 25));
     expect((await take({ kind: 'archive', name: 'x.beacon', bytes: new Uint8Array(await blob.arrayBuffer()) }, { id: 't' })).ok).toBe(true);
     expect((await rawNames('t')).sort()).toEqual(expected);
   });
@@ -204,7 +204,7 @@ describe('putting files out', () => {
     const one = await analyst();
     const change = set('pages', 'a.html', 'title', 'Café & Škola');
     one.update(applyChange((await loadDocument(db, 's')).document, change), change);
-    const out = await unpack((await packZip(outFiles(bytesIn(db, 's', 0), one.workingCopy(), one.storedFiles()), new Date(2026, 10, 25))).zip);
+    const out = await unpack((await packZip(outFiles(bytesIn(db, 's', 0), one.survey.workingCopy(), one.files), new Date(2026, 10, 25))).zip);
     expect(Buffer.from(out.get('a.html') as Uint8Array).toString('latin1')).toBe('<title>Caf&#xE9; &amp; &#x160;kola</title>');
     for (const path of ['index.html', 'p.gif', 'robots.txt'] as const) expect(sameBytes(out.get(path) as Uint8Array, SITE[`site/${path}`])).toBe(true);
     expect(await one.diff('a.html', false)).toEqual([{ oldStart: 1, newStart: 1, lines: ['+<title>Caf&#xE9; &amp; &#x160;kola</title>'] }]);
@@ -226,7 +226,7 @@ describe('putting files out', () => {
     const { document } = await loadDocument(db, 's');
     const { start, entries } = await loadHistory(db, 's');
     const project = { name: 'Mine', savedAt: '', document, history: { start, entries: [...entries] }, aside, manifest: null };
-    const blob = await packProject(db, 's', project, one.storedFiles(), new Date(2026, 10, 25));
+    const blob = await packProject(db, 's', project, one.files, new Date(2026, 10, 25));
     expect((await take({ kind: 'archive', name: 'x.beacon', bytes: new Uint8Array(await blob.arrayBuffer()) }, { id: 't' })).ok).toBe(true);
     const back = await loadDocument(db, 't');
     expect([back.document, back.undo.undo.map((step) => step.label)]).toEqual([document, ['A', 'AB', 'ABC']]);
@@ -237,7 +237,7 @@ describe('putting files out', () => {
     const one = await analyst();
     const document = applyChange(emptyDocument(), set('pages', 'a.html', 'title', 'Mine'));
     const project = { name: 'Mine', savedAt: '', document, history: { start: emptyDocument(), entries: [] }, manifest: null };
-    const blob = await packProject(db, 's', project, one.storedFiles(), new Date(2026, 10, 25));
+    const blob = await packProject(db, 's', project, one.files, new Date(2026, 10, 25));
     await take({ kind: 'archive', name: 'x.beacon', bytes: new Uint8Array(await blob.arrayBuffer()) }, { id: 't' });
     expect((await loadDocument(db, 't')).document).toEqual(document);
   });
@@ -256,7 +256,7 @@ describe('putting files out', () => {
       db,
       's',
       { name: 'My name', savedAt: '2026-11-25T10:00:00Z', document: changed, manifest: one.manifestFor(1) },
-      one.storedFiles(),
+      one.files,
       new Date(2026, 10, 25),
     );
     const result = await take({ kind: 'archive', name: 'x.beacon', bytes: new Uint8Array(await blob.arrayBuffer()) }, { id: 't' });

@@ -36,12 +36,15 @@ export type Bringing =
 export type BringingResult =
   { readonly ok: true; readonly site: SiteRecord } | { readonly ok: false; readonly reason: string; readonly inside?: readonly string[] };
 
+/** Told as work goes on. */
+export type Progress = (done: number, of: number) => void;
+
 export interface BringingTools {
   readonly db: Database;
   readonly id: string;
   readonly now: () => Date;
   readonly hash: (bytes: Uint8Array) => Promise<string>;
-  readonly progress: (done: number, of: number) => void;
+  readonly progress: Progress;
   readonly cancelled: () => boolean;
   /** It is brought in beside a site, as another version of its files: until somebody decides about it, it is still arriving. */
   readonly beside?: boolean;

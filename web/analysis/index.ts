@@ -1,10 +1,11 @@
-export type { MapReading, PageDetail, SurveyNews, TriedAddress } from './analyst.ts';
+export type { MapReading, PageMeaningDetail, SurveyNews } from './analyst.ts';
+export type { PageDetail } from './page-detail.ts';
+export type { TriedAddress } from './tried-address.ts';
 export type { SnippetReport } from './snippet-stands.ts';
-export type { BroughtVersion } from './worker.ts';
+export type { BroughtVersion } from './arrivals.ts';
 export type { Bringing, BringingResult, PickedFile } from './import-site.ts';
 export type { MendGroup } from './template-mends.ts';
 export { handOver, onProgress, startWorker, supervise, WorkerLost, type Analysis, type StartedWorker, type Supervised, type WorkerNews } from './client.ts';
-export type { PageMeaningDetail } from './analyst.ts';
 export type { MarkupTree, SourcePlace, ThingNode, ValueNode } from './markup-tree.ts';
 export { lettersMeasuredHere } from './measure-letters.ts';
 export type { KeptVersion } from './kept.ts';

@@ -30,7 +30,7 @@ async function opened(): Promise<{ readonly db: Database; readonly analyst: Anal
   };
 }
 const graphs = (analyst: Analyst): number =>
-  Object.values(analyst.workingCopy().files).filter(({ edits }) => edits.some(({ kind }) => kind === 'json-ld')).length;
+  Object.values(analyst.survey.workingCopy().files).filter(({ edits }) => edits.some(({ kind }) => kind === 'json-ld')).length;
 
 describe('what pages say', () => {
   it('is waited for before anything goes out, while the rest is being found out too', async () => {
@@ -39,7 +39,7 @@ describe('what pages say', () => {
     expect(graphs(analyst)).toBe(1);
     await Promise.all([analyst.lookFurther(0), analyst.lookFurther(0), analyst.allUnderstood(), analyst.allUnderstood()]);
     expect(graphs(analyst)).toBe(3);
-    const edits = analyst.workingCopy().files['shop/kit.html']?.edits ?? [];
+    const edits = analyst.survey.workingCopy().files['shop/kit.html']?.edits ?? [];
     const out = new TextDecoder().decode(written((await loadBytes(db, 's', 'shop/kit.html')) ?? new Uint8Array(), edits).bytes);
     expect(out).toContain('"price": "18.50"');
     const items = await analyst.pasteItems();
@@ -54,7 +54,7 @@ describe('what pages say', () => {
     await analyst.allUnderstood();
     change(set('facts', '', 'mainAddress', 'https://other.example'));
     await analyst.allUnderstood();
-    expect(JSON.stringify(analyst.workingCopy().files)).not.toContain('x.example/');
+    expect(JSON.stringify(analyst.survey.workingCopy().files)).not.toContain('x.example/');
     expect(JSON.stringify(await analyst.pasteItems())).toContain('https://other.example/shop/kit.html#webpage');
   });
   it('of one page is told at once when somebody looks at it', async () => {
@@ -67,10 +67,10 @@ describe('what pages say', () => {
   it('that was turned off goes, and comes back with the same edits', async () => {
     const { analyst, change } = await opened();
     await analyst.allUnderstood();
-    const before = analyst.workingCopy();
+    const before = analyst.survey.workingCopy();
     change(set('meaning', '', 'on', false));
     expect(graphs(analyst)).toBe(1);
     change(set('meaning', '', 'on', true));
-    expect(analyst.workingCopy()).toEqual(before);
+    expect(analyst.survey.workingCopy()).toEqual(before);
   });
 });

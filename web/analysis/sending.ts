@@ -32,7 +32,7 @@ export class Sending {
 
   /** The manifest of a wish. Throws where an earlier release is not kept. */
   private async manifestFor(its: Analyst, number: number, { held, from }: ReleaseWish): Promise<Manifest> {
-    if (from === undefined) return heldBack(its.manifestFor(number), its.lastManifest(), held ?? {});
+    if (from === undefined) return heldBack(its.manifestFor(number), its.manifest, held ?? {});
     const kept = await loadRelease(this.db, its.siteId, from);
     if (!kept) throw new Error(`Release ${from} is not kept in this browser.`);
     return { ...kept.manifest, number };
@@ -41,7 +41,7 @@ export class Sending {
   /** Prepares a release; one that was prepared before and not put out gives way. */
   async outgoing(its: Analyst, number: number, wish: ReleaseWish, progress: (done: number, of: number) => void): Promise<Outgoing> {
     const manifest = await this.manifestFor(its, number, wish);
-    const known = its.storedFiles();
+    const known = its.files;
     const here = new Map(known.map((file) => [file.path, file]));
     const bytesOf = bytesIn(this.db, its.siteId, its.version);
     const files: { path: string; hash: string; size: number }[] = [];

@@ -95,7 +95,7 @@ describe('versions of a site’s files', () => {
       ['index.html', 'Mine'],
       ['notes/why.html', 'Why sewn books last'],
     ]);
-    expect(now.workingCopy().own['old.html']).toContain('url=/');
+    expect(now.survey.workingCopy().own['old.html']).toContain('url=/');
     const { undo } = await loadDocument(db, 's');
     await write(undo.undo.at(-1)?.inverse as Change, 'undone');
     expect((await opened()).whole().rows.map(({ id }) => id)).toEqual(['index.html', 'old.html', 'why.html']);
@@ -121,7 +121,7 @@ describe('versions of a site’s files', () => {
     await takeSecond();
     const one = await opened();
     const { document } = await loadDocument(db, 's');
-    const blob = await packProject(db, one.filesId, { name: 'Mine', savedAt: '', document, manifest: null }, one.storedFiles(), new Date(0));
+    const blob = await packProject(db, one.filesId, { name: 'Mine', savedAt: '', document, manifest: null }, one.files, new Date(0));
     expect((await bring('t', new Uint8Array(await blob.arrayBuffer()), 'x.beacon')).ok).toBe(true);
     expect((await opened('t')).whole().rows).toEqual(one.whole().rows);
     // The next version there gets a number that is free.
@@ -177,7 +177,7 @@ describe('releases', () => {
     const first = await held(one, 1, {});
     const manifest = first.sending.finish();
     await takeSecond();
-    expect(await texts(outFiles(bytesIn(db, 's', 1), manifest, (await opened()).storedFiles()))).toEqual(first.out);
+    expect(await texts(outFiles(bytesIn(db, 's', 1), manifest, (await opened()).files))).toEqual(first.out);
     const { count } = await packZip(outFiles(bytesIn(db, 's', 1), manifest, []), new Date(0));
     expect(count).toBe(Object.keys(first.out).length);
   });
@@ -230,7 +230,7 @@ describe('what is kept', () => {
     expect([(await listFiles(db, 's')).length, (await listFiles(db, 's~1')).length]).toEqual([0, 2]);
     expect(await sweep(db, async () => false)).toBe(0);
     const now = await opened();
-    expect(now.storedFiles().map(({ path }) => path)).toEqual(['index.html', 'notes/why.html']);
+    expect(now.files.map(({ path }) => path)).toEqual(['index.html', 'notes/why.html']);
   });
   it('of a release that is live stays, though its place among the earlier ones was dropped', async () => {
     await released(1, 0);

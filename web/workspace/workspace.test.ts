@@ -71,9 +71,9 @@ function tab(unsavedEntries: { entries: unknown[] } = { entries: [] }, delay: ()
     },
     update: async (document: never, change: never) => its().update(document, change),
     page: async (id: string) => its().page(id),
-    robots: async () => its().robots(),
-    robotsOpenedFor: async (paths: string[]) => its().robotsOpenedFor(paths),
-    wayIn: async (id: string, crawler?: string) => its().wayIn(id, crawler),
+    robots: async () => its().survey.robots.report(),
+    robotsOpenedFor: async (paths: string[]) => its().survey.robots.openedFor(paths),
+    wayIn: async (id: string, crawler?: string) => its().survey.wayIn(id, crawler),
     lookFurther: async (milliseconds: number) => its().lookFurther(milliseconds),
     startFrom: async (number: number, document: never) => {
       const manifest: Manifest = { ...its().manifestFor(number), own: {}, hosting: {}, changedAt: {} };
