@@ -5,6 +5,7 @@ import type { PageMeaning } from '../../core/structured-data/index.ts';
 import type { Survey } from '../../core/survey/index.ts';
 import { Meanings } from './meanings.ts';
 import { Measures } from './measures.ts';
+import { PagesAhead, type ReadAhead } from './pages-ahead.ts';
 import type { StoredSite } from './read-site.ts';
 
 /** Milliseconds after which the page is told of what was found out meanwhile. */
@@ -19,10 +20,11 @@ export class FurtherLook {
   /** Rows found out about since the page was told. */
   private readonly found = new Map<string, PageRow>();
   private handedOver: number;
+  private readonly pages: PagesAhead;
   /** Pages whose reading has not been measured yet. */
-  private unmeasured: string[];
+  private readonly unmeasured: Set<string>;
   /** Pages of which it is not known yet what they say; and on what of the document that depends. */
-  private unread: string[];
+  private readonly unread: Set<string>;
   private basis: string;
   private reading: Promise<void> = Promise.resolve();
 
@@ -34,11 +36,12 @@ export class FurtherLook {
     private readonly survey: Survey,
     private readonly now: () => number,
   ) {
-    this.measures = new Measures(store, now);
+    this.measures = new Measures(store);
     this.meanings = new Meanings(store);
+    this.pages = new PagesAhead(store, now);
     this.handedOver = now();
-    this.unmeasured = [...pages];
-    this.unread = [...pages];
+    this.unmeasured = new Set(pages);
+    this.unread = new Set(pages);
     this.basis = Meanings.basis(document);
   }
 
@@ -48,27 +51,20 @@ export class FurtherLook {
     const basis = Meanings.basis(document);
     if (basis === this.basis) return false;
     this.basis = basis;
-    this.unread = this.survey.rows().map(({ id }) => id);
+    for (const { id } of this.survey.rows()) this.unread.add(id);
     return true;
   }
 
   /**
-   * Looks for about so many milliseconds: near copies first, then how pages read, then what they say. Rows are handed over when there are many, or when all is done: the page
+   * Looks for about so many milliseconds: near copies first, then how pages read and what they say. Rows are handed over when there are many, or when all is done: the page
    * draws them anew each time. `left` is how much is still to come.
    */
   async look(milliseconds: number): Promise<{ readonly rows: readonly PageRow[] | undefined; readonly left: number }> {
     const until = this.now() + milliseconds;
     const compared = this.survey.compareMore(() => this.now() < until);
     this.keep(compared.rows);
-    const measured = new Map<string, TextMeasure>();
-    while (compared.left === 0 && this.unmeasured.length > 0 && this.now() < until) {
-      const id = this.unmeasured.shift() as string;
-      const measure = await this.measured(id);
-      if (measure) measured.set(id, measure);
-    }
-    this.keep(this.survey.putMeasures(measured));
-    if (compared.left === 0) this.keep(await this.readMeanings(() => this.now() < until));
-    const left = compared.left + this.unmeasured.length + this.unread.length;
+    if (compared.left === 0) this.keep(await this.readOn(() => this.now() < until));
+    const left = compared.left + this.unmeasured.size + this.unread.size;
     if (left > 0 && this.now() - this.handedOver < BETWEEN_NEWS) return { rows: undefined, left };
     // A row may have become another one since it was put aside; many go over in several parts, so that none holds the page up.
     const ids = [...this.found.keys()].slice(0, ROWS_AT_ONCE);
@@ -82,37 +78,46 @@ export class FurtherLook {
   }
 
   /** How a page reads, in its own language or the site's. Undefined where it cannot be read. */
-  measured(id: string): Promise<TextMeasure | undefined> {
-    return this.measures.of(id, this.document.tables.facts['']?.language);
+  measured(id: string, read = () => this.pages.one(id)): Promise<TextMeasure | undefined> {
+    return this.measures.of(id, this.document.tables.facts['']?.language, read);
   }
 
   /** Waits until it is known what every page says. */
   async understandAll(): Promise<void> {
-    this.keep(await this.readMeanings(() => true));
+    while (this.unread.size > 0) this.keep(await this.readOn(() => this.unread.size > 0));
   }
 
   /** Finds out at once what one page says, where that is not known yet. */
   async understand(id: string): Promise<void> {
-    if (this.survey.isUnderstood(id) && !this.unread.includes(id)) return;
-    const meaning = await this.meanings.of(id, this.document).catch(() => undefined);
-    this.unread = this.unread.filter((one) => one !== id);
+    if (this.survey.isUnderstood(id) && !this.unread.has(id)) return;
+    const meaning = await this.meanings.of(id, this.document, () => this.pages.one(id)).catch(() => undefined);
+    this.unread.delete(id);
     if (meaning) this.keep(this.survey.putMeanings(new Map([[id, meaning]])));
   }
 
-  /** Looks at pages until so much time has passed, or all are looked at; gives the rows that are others then. One reading goes after the other. */
-  private readMeanings(goOn: () => boolean): Promise<PageRow[]> {
+  /** Reads pages as long as it may, each once for all that is still to be known of it; gives the rows that are others then. One reading goes after the other. */
+  private readOn(goOn: () => boolean): Promise<readonly PageRow[]> {
     const reading = this.reading.then(async () => {
-      const found = new Map<string, PageMeaning>();
-      while (this.unread.length > 0 && goOn()) {
-        const id = this.unread.shift() as string;
+      const measures = new Map<string, TextMeasure>();
+      const meanings = new Map<string, PageMeaning>();
+      while (this.unmeasured.size + this.unread.size > 0 && goOn()) {
+        const [id = ''] = this.unread.size > 0 ? this.unread : this.unmeasured;
         const { basis } = this;
-        const meaning = await this.meanings.of(id, this.document).catch(() => 'cannot' as const);
+        let page: Promise<ReadAhead | undefined> | undefined;
+        const read = (): Promise<ReadAhead | undefined> => (page ??= this.pages.next(id));
+        const measure = this.unmeasured.has(id) ? await this.measured(id, read) : undefined;
+        this.unmeasured.delete(id);
+        if (measure) measures.set(id, measure);
+        if (!this.unread.has(id)) continue;
+        const meaning = await this.meanings.of(id, this.document, read).catch(() => 'cannot' as const);
+        // Another basis came meanwhile: it is asked about anew.
         if (basis !== this.basis) continue;
+        this.unread.delete(id);
         // Without the vocabulary, which comes from the server, none can be: pages stay as they were released, and are asked about when somebody looks at them.
-        if (meaning === 'cannot') this.unread = [];
-        else if (meaning) found.set(id, meaning);
+        if (meaning === 'cannot') this.unread.clear();
+        else if (meaning) meanings.set(id, meaning);
       }
-      return found.size === 0 ? [] : this.survey.putMeanings(found);
+      return [...this.survey.putMeasures(measures), ...(meanings.size === 0 ? [] : this.survey.putMeanings(meanings))];
     });
     this.reading = reading.then(
       () => undefined,

@@ -1,7 +1,8 @@
 import { addressOf, siteOrigin, type SiteDocument } from '../../core/site/index.ts';
 import { readMeaning, type PageMeaning } from '../../core/structured-data/index.ts';
 import { loadVocabulary } from '../../core/vocabulary/index.ts';
-import { readStored, type StoredSite } from './read-site.ts';
+import type { ReadAhead } from './pages-ahead.ts';
+import { keptByHash, type StoredSite } from './read-site.ts';
 
 /** By the hash of the bytes and what else bears on it: kept from one opening of a site to the next. */
 const known = new Map<string, PageMeaning>();
@@ -11,10 +12,12 @@ export const importedAddress = (document: SiteDocument, id: string): string => s
 
 /** What the pages of a site say, and the structured data they came with. */
 export class Meanings {
-  private readonly hashes: ReadonlyMap<string, string>;
+  private readonly hashOf: (id: string) => string;
+  private readonly paths: ReadonlySet<string>;
 
-  constructor(private readonly store: StoredSite) {
-    this.hashes = new Map(store.files.map((file) => [file.path, file.hash]));
+  constructor({ files }: StoredSite) {
+    this.hashOf = keptByHash(known, files);
+    this.paths = new Set(files.map(({ path }) => path));
   }
 
   /** Names all of a document that what pages say depends on. */
@@ -23,18 +26,18 @@ export class Meanings {
     return `${siteOrigin(document)} ${language ?? ''} ${country ?? ''}`;
   }
 
-  /** Undefined where the page cannot be read. */
-  async of(id: string, document: SiteDocument): Promise<PageMeaning | undefined> {
-    const key = `${this.hashes.get(id) ?? id} ${id} ${Meanings.basis(document)}`;
-    const meaning = known.get(key) ?? (await this.read(id, document));
+  /** What a page says; `read` reads it. Undefined where it cannot be read. */
+  async of(id: string, document: SiteDocument, read: () => Promise<ReadAhead | undefined>): Promise<PageMeaning | undefined> {
+    const key = `${this.hashOf(id)} ${id} ${Meanings.basis(document)}`;
+    const there = known.get(key);
+    if (there) return there;
+    const page = await read();
+    const meaning = page && (await this.meaningOf(id, document, page));
     if (meaning) known.set(key, meaning);
     return meaning;
   }
 
-  private async read(id: string, document: SiteDocument): Promise<PageMeaning | undefined> {
-    const read = await readStored(this.store.db, this.store.siteId, id);
-    if (!read) return undefined;
-    const { source, facts } = read;
+  private async meaningOf(id: string, document: SiteDocument, { source, facts }: ReadAhead): Promise<PageMeaning> {
     const { language, country } = document.tables.facts[''] ?? {};
     const origin = siteOrigin(document);
     return readMeaning(source.text, facts, {
@@ -52,7 +55,7 @@ export class Meanings {
     const url = new URL(address, `${origin}/`);
     if (url.host !== new URL(origin).host) return true;
     try {
-      return this.hashes.has(decodeURIComponent(url.pathname).replace(/^\//, '')) || /\/$|\/[^.]*$/.test(url.pathname);
+      return this.paths.has(decodeURIComponent(url.pathname).replace(/^\//, '')) || /\/$|\/[^.]*$/.test(url.pathname);
     } catch {
       return false;
     }

@@ -1,35 +1,26 @@
 import { languageOf, measureText, type TextMeasure } from '../../core/language/index.ts';
-import { PAGE_LIMITS, readPage } from '../../core/page/index.ts';
-import { loadBytes } from '../storage/index.ts';
-import type { StoredSite } from './read-site.ts';
+import type { ReadAhead } from './pages-ahead.ts';
+import { keptByHash, type StoredSite } from './read-site.ts';
 
 /** By the hash of the bytes and the language: kept from one opening of a site to the next. */
 const known = new Map<string, TextMeasure>();
 
 /** How the pages of a site read. */
 export class Measures {
-  private readonly hashes: ReadonlyMap<string, string>;
+  private readonly hashOf: (id: string) => string;
 
-  constructor(
-    private readonly store: StoredSite,
-    private readonly now: () => number,
-  ) {
-    this.hashes = new Map(store.files.map((file) => [file.path, file.hash]));
+  constructor(store: StoredSite) {
+    this.hashOf = keptByHash(known, store.files);
   }
 
-  /** How a page reads, in the language it declares or else in the site's. Undefined where it cannot be read. */
-  async of(id: string, siteLanguage: string | null | undefined): Promise<TextMeasure | undefined> {
-    const key = `${this.hashes.get(id) ?? id} ${siteLanguage ?? ''}`;
-    const measure = known.get(key) ?? (await this.measure(id, siteLanguage));
+  /** How a page reads, in the language it declares or else in the site's; `read` reads it. Undefined where it cannot be read. */
+  async of(id: string, siteLanguage: string | null | undefined, read: () => Promise<ReadAhead | undefined>): Promise<TextMeasure | undefined> {
+    const key = `${this.hashOf(id)} ${siteLanguage ?? ''}`;
+    const there = known.get(key);
+    if (there) return there;
+    const page = await read();
+    const measure = page && measureText(page.facts.blocks ?? [], languageOf(page.facts.lang, siteLanguage));
     if (measure) known.set(key, measure);
     return measure;
-  }
-
-  private async measure(id: string, siteLanguage: string | null | undefined): Promise<TextMeasure | undefined> {
-    const bytes = await loadBytes(this.store.db, this.store.siteId, id);
-    if (!bytes) return undefined;
-    const until = this.now() + PAGE_LIMITS.milliseconds;
-    const reading = readPage(bytes, { keepText: true, outOfTime: () => this.now() > until });
-    return reading.ok ? measureText(reading.facts.blocks ?? [], languageOf(reading.facts.lang, siteLanguage)) : undefined;
   }
 }

@@ -23,6 +23,14 @@ export interface ReadFile {
 /** Facts by the hash of the bytes they were read from: what has not changed is not read again. */
 export type FactCache = Map<string, SurveyedFacts | PageRefusal | typeof NO_PAGE>;
 
+/** By which hash what was found out of a file is kept. What is kept of files that are not among these is forgotten; each key of `kept` begins with a hash and a blank. */
+export function keptByHash(kept: Map<string, unknown>, files: readonly StoredFile[]): (id: string) => string {
+  const hashes = new Map(files.map(({ path, hash }) => [path, hash]));
+  const here = new Set(hashes.values());
+  for (const key of kept.keys()) if (!here.has(key.slice(0, key.indexOf(' ')))) kept.delete(key);
+  return (id) => hashes.get(id) ?? id;
+}
+
 /** A program without a page in it. */
 const NO_PAGE = 'no-page';
 

@@ -38,6 +38,11 @@ export async function loadBytes(db: Database, siteId: string, path: string): Pro
   return (await db.get(storeOf(path), [siteId, path]))?.bytes;
 }
 
+/** So many pages of a site, from one on, in the order of their paths. */
+export function pagesFrom(db: Database, siteId: string, path: string, most: number): Promise<StoredBytes[]> {
+  return db.getAll('pages', IDBKeyRange.bound([siteId, path], [siteId, []]), most);
+}
+
 /** All pages of a site, batch by batch: a whole site's pages are never in memory at once. The next batch is fetched while the last one is worked on. */
 export async function* eachPage(db: Database, siteId: string): AsyncGenerator<StoredBytes[]> {
   let coming: Promise<StoredBytes[]> | undefined = db.getAll('pages', siteRange(siteId), BATCH);

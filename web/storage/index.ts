@@ -31,6 +31,6 @@ export {
   writeSnapshot,
   type DocumentState,
 } from './documents.ts';
-export { clearSite, dropFiles, eachPage, filesId, keepVersion, listFiles, loadBytes, saveFiles, sweep } from './files.ts';
+export { clearSite, dropFiles, eachPage, pagesFrom, filesId, keepVersion, listFiles, loadBytes, saveFiles, sweep } from './files.ts';
 export { keepRows, loadRows, type KeptRows } from './rows.ts';
 export { arrivalLock, updateSite } from './sites.ts';

@@ -28,9 +28,9 @@ export const findings = pageStage({
   reads: ['facts', 'kinds', 'rules', 'directives', 'siteSwitch', 'limits', 'care'],
   readsOwn: ['pages', 'passages', 'ignored', 'measures', 'meanings'],
   needs: { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords, markup },
-  make:
-    ({ document, measures, meanings }, { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords, markup }) =>
-    ({ id }): PageFindings => {
+  make: ({ document, measures, meanings }, { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords, markup }) => {
+    const once = alikeOnce<readonly Finding[]>();
+    return ({ id }): PageFindings => {
       const { site } = effectivePages.of(id);
       const words = pageWords.of(id);
       const { address } = addresses.of(id);
@@ -48,8 +48,9 @@ export const findings = pageStage({
       });
       const state = stateOf(words.intent.intent, way.reality, weakens(input));
       const elsewhere = others.map((other, at) => ({ engine: ENGINES[at + 1]?.name ?? '', way: other }));
-      return { state, findings: checkPage({ ...input, state, way, others: elsewhere }), spelledAs };
-    },
+      return { state, findings: once(checkPage({ ...input, state, way, others: elsewhere })), spelledAs };
+    };
+  },
 });
 
 /** All that lists and signs show of each page. */
@@ -58,9 +59,9 @@ export const rows = pageStage({
   reads: ['facts.language', 'manifest'],
   readsOwn: ['pages.phrase', 'ignored', 'meanings'],
   needs: { effectivePages, pageWords, addresses, links, ways, membership, outgoing, findings, markup },
-  make:
-    ({ document, manifest, meanings }, { effectivePages, pageWords, addresses, links, ways, membership, outgoing, findings, markup }) =>
-    ({ id, source, ownName }): PageRow => {
+  make: ({ document, manifest, meanings }, { effectivePages, pageWords, addresses, links, ways, membership, outgoing, findings, markup }) => {
+    const once = alikeOnce<PageRow['realities']>();
+    return ({ id, source, ownName }): PageRow => {
       const { site, kindFrom } = effectivePages.of(id);
       const { title, description, intent } = pageWords.of(id);
       const { way, others } = ways.of(id);
@@ -82,21 +83,42 @@ export const rows = pageStage({
         intent: intent.intent,
         intentFrom: intent.from,
         state,
-        realities: realitiesOf([way, ...others].map((one) => one.reality)),
+        realities: once(realitiesOf([way, ...others].map((one) => one.reality))),
         inMap: membership.get(id) === true,
         findings: found,
-        spelledAs,
-        ignored: [...ignoredCodes(document, id)],
+        spelledAs: orNone(spelledAs),
+        ignored: orNone([...ignoredCodes(document, id)]),
         pending: differsFromRelease(id, outgoing.of(id), manifest?.files[id]),
         linksIn: links.linksIn(id),
         linksOut: files.length,
         linksOutside: outside,
-        broken,
+        broken: orNone(broken),
         ...rowMeaning(markup.of(id), meanings.get(id)?.brought),
         words: source.wordCount,
         picturesWithoutAlt: site.facts.images.filter((image) => image.alt === undefined && !image.decorative).length,
       };
-    },
+    };
+  },
 });
 
 const realitiesOf = (each: readonly Reality[]): PageRow['realities'] => Object.fromEntries(ENGINES.map(({ id }, at) => [id, each[at] ?? 'out']));
+
+const NONE: readonly never[] = [];
+const orNone = <V>(values: readonly V[]): readonly V[] => (values.length === 0 ? NONE : values);
+
+/**
+ * Gives one value for all that are alike as data. What thousands of pages have in common is kept once, and goes over to the page once a message: structured clone (HTML, 2.7)
+ * keeps apart what is apart, and together what is one.
+ */
+function alikeOnce<V>(): (value: V) => V {
+  const known = new Map<string, V>();
+  return (value) => {
+    const key = JSON.stringify(value);
+    const first = known.get(key);
+    if (first !== undefined) return first;
+    if (known.size < MOST_ALIKE) known.set(key, value);
+    return value;
+  };
+}
+/** Where hardly any are alike, remembering more would only cost. */
+const MOST_ALIKE = 2_000;
