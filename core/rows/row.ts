@@ -16,7 +16,16 @@ export interface SurveyedFacts {
 export function forSurvey(facts: PageFacts, shared = new Map<string, string>()): SurveyedFacts {
   return keptText(
     {
-      facts: { ...facts, anchors: [], text: undefined, blocks: undefined },
+      facts: {
+        ...facts,
+        anchors: [],
+        text: undefined,
+        blocks: undefined,
+        // Where values stand is asked when something is written, of facts that are read then.
+        images: facts.images.map((image) => ({ ...image, altRange: undefined })),
+        metas: facts.metas.map((meta) => ({ ...meta, contentRange: undefined })),
+        linkTags: facts.linkTags.map((link) => ({ ...link, hrefRange: undefined })),
+      },
       hrefs: [...facts.anchors.map((anchor) => anchor.href), ...facts.frames],
       unfollowed: facts.anchors.flatMap((anchor) => (anchor.nofollow ? [anchor.href] : [])),
     },

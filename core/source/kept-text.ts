@@ -25,8 +25,8 @@ function copied(value: unknown, shared: Map<string, string>): unknown {
 const SHARED = 80;
 const NOTHING: readonly never[] = Object.freeze([]);
 
-/** Longer by one, and cut again: the view is then on nothing but the text itself. */
-const ownText = (text: string): string => `${text} `.slice(0, -1);
+/** Cut in two and joined: joining writes a text of its own, where adding would only remember the two. */
+const ownText = (text: string): string => [text.slice(0, 1), text.slice(1)].join('');
 
 function sharedText(text: string, shared: Map<string, string>): string {
   const known = shared.get(text);

@@ -37,10 +37,10 @@ export class Meanings {
     return meaning;
   }
 
-  private async meaningOf(id: string, document: SiteDocument, { source, facts }: ReadAhead): Promise<PageMeaning> {
+  private async meaningOf(id: string, document: SiteDocument, { text, facts }: ReadAhead): Promise<PageMeaning> {
     const { language, country } = document.tables.facts[''] ?? {};
     const origin = siteOrigin(document);
-    return readMeaning(source.text, facts, {
+    return readMeaning(text, facts, {
       address: importedAddress(document, id),
       lang: facts.lang ?? language ?? '',
       country: country ?? undefined,

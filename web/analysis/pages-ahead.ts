@@ -1,14 +1,14 @@
 import { PAGE_LIMITS, readSource, type PageFacts } from '../../core/page/index.ts';
-import { decodeSource, type SourceText } from '../../core/source/index.ts';
+import { decodeSource } from '../../core/source/index.ts';
 import { loadBytes, pagesFrom } from '../storage/index.ts';
-import type { StoredSite } from './read-site.ts';
+import { giveBack, type StoredSite } from './read-site.ts';
 
 /** Pages fetched from the database at once. */
 const AHEAD = 24;
 
 /** A page as its file has it, read with all its text. */
 export interface ReadAhead {
-  readonly source: SourceText;
+  readonly text: string;
   readonly facts: PageFacts;
 }
 
@@ -26,7 +26,9 @@ export class PagesAhead {
     if (!this.fetched.has(id)) this.fetched = new Map((await pagesFrom(this.store.db, this.store.siteId, id, AHEAD)).map(({ path, bytes }) => [path, bytes]));
     const bytes = this.fetched.get(id);
     this.fetched.delete(id);
-    return bytes && this.read(bytes);
+    const page = bytes && this.read(bytes);
+    if (bytes) giveBack(bytes);
+    return page;
   }
 
   /** One page by itself. */
@@ -39,6 +41,6 @@ export class PagesAhead {
     const until = this.now() + PAGE_LIMITS.milliseconds;
     const source = decodeSource(bytes);
     const reading = readSource(source, { keepText: true, outOfTime: () => this.now() > until });
-    return reading.ok ? { source, facts: reading.facts } : undefined;
+    return reading.ok ? { text: source.text, facts: reading.facts } : undefined;
   }
 }

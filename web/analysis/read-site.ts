@@ -71,12 +71,22 @@ export async function readPages(
       }
       const reading = readPage(bytes, { outOfTime: () => now() > until });
       const read = reading.ok ? forSurvey(reading.facts, shared) : reading.reason;
+      giveBack(bytes);
       cache.set(hash, read);
       pages.push({ id: path, read });
     }
     progress(pages.length, pageFiles.length);
   }
   return pages;
+}
+
+/**
+ * Gives the memory of bytes back at once that nobody needs any more (ECMAScript 2024, `ArrayBuffer.prototype.transfer`): thousands of pages would wait for the collector, which
+ * does not count them. Nothing else may be a view on the same memory. Where it cannot be done they wait.
+ */
+export function giveBack(bytes: Uint8Array): void {
+  const { buffer } = bytes as { readonly buffer: ArrayBufferLike & { transfer?: (length: number) => unknown } };
+  buffer.transfer?.(0);
 }
 
 /** A page's file, decoded and read; undefined where there is none, or it cannot be read. */
