@@ -21,7 +21,7 @@ export class SharedWords {
   /** By what their titles name, a figure behind it left aside. */
   private readonly names = new SamenessIndex();
   /** Made a little later than the rest: a large site's takes a moment, and what is the same is told without it. */
-  private near: { readonly titles: NearIndex; readonly descriptions: NearIndex; waiting: string[] } | undefined;
+  private near: { readonly titles: NearIndex; readonly descriptions: NearIndex; readonly uncounted: string[]; readonly waiting: string[] } | undefined;
   private readonly words = new Map<string, ComparedWords>();
 
   /** Sets a page's words; gives the pages whose findings may have changed by it, the page among them. */
@@ -37,27 +37,33 @@ export class SharedWords {
   }
 
   private putNear(page: string, words: ComparedWords): ReadonlySet<string> {
-    if (!this.near) return NONE;
+    // While parts are still counted, all pages wait.
+    if (!this.near || this.near.uncounted.length > 0) return NONE;
     return new Set([...this.near.titles.put(page, words.ownTitle), ...this.near.descriptions.put(page, words.description)]);
   }
 
   /** Looks for near copies among the pages that were not compared yet, until it is told to stop; gives those whose findings may have changed. */
   compareMore(goOn: () => boolean): { readonly touched: ReadonlySet<string>; readonly left: number } {
-    const all = [...this.words.values()];
     this.near ??= {
-      titles: new NearIndex(all.map((words) => words.ownTitle)),
-      descriptions: new NearIndex(
-        all.map((words) => words.description),
-        'words',
-      ),
+      titles: new NearIndex([]),
+      descriptions: new NearIndex([], 'words'),
+      uncounted: [...this.words.keys()],
       waiting: [...this.words.keys()],
     };
+    const { titles, descriptions, uncounted, waiting } = this.near;
     const touched = new Set<string>();
-    for (let turn = 1; this.near.waiting.length > 0 && (turn % 16 !== 0 || goOn()); turn++) {
-      const page = this.near.waiting.pop() as string;
+    let turn = 0;
+    const more = (): boolean => ++turn % 16 !== 0 || goOn();
+    while (uncounted.length > 0 && more()) {
+      const words = this.words.get(uncounted.pop() as string) as ComparedWords;
+      titles.count(words.ownTitle);
+      descriptions.count(words.description);
+    }
+    while (uncounted.length === 0 && waiting.length > 0 && more()) {
+      const page = waiting.pop() as string;
       for (const other of this.putNear(page, this.words.get(page) as ComparedWords)) touched.add(other);
     }
-    return { touched, left: this.near.waiting.length };
+    return { touched, left: uncounted.length + waiting.length };
   }
 
   /** The other pages that say the same, or nearly. */

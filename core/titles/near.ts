@@ -73,8 +73,9 @@ export function similarity(a: string, b: string, way: NearWay = 'letters'): numb
 interface Kept {
   readonly text: string;
   /** Its parts as numbers, rarest first. */
-  readonly parts: Int32Array;
-  readonly near: Set<string>;
+  readonly parts: readonly number[];
+  /** Made for those that have any: most texts have none. */
+  near: Set<string> | undefined;
 }
 
 /**
@@ -85,48 +86,65 @@ export class NearIndex {
   /** Parts by how rare they were at first: a lower number is rarer; those that come later are the rarest. */
   private readonly ranks = new Map<string, number>();
   private fresh = 0;
-  private readonly postings = new Map<number, Set<string>>();
+  /** The pages that have a part among their rarest: lists, since most are short. */
+  private readonly postings = new Map<number, string[]>();
   private readonly pages = new Map<string, Kept>();
   private readonly alike: number;
+  /** How often each part was counted, until the first text is put. */
+  private counted: Map<string, number> | undefined = new Map();
 
-  /** `texts` are those the site starts with: they tell which parts are rare. The order stays as it was found then. */
+  /** `texts` are those the site starts with, or the first of them (`count` takes the rest): they tell which parts are rare. The order stays as it was found then. */
   constructor(
     texts: Iterable<string>,
     private readonly way: NearWay = 'letters',
   ) {
     this.alike = WAYS[way].alike;
-    const frequency = new Map<string, number>();
-    for (const text of texts) for (const part of WAYS[way].parts(text)) frequency.set(part, (frequency.get(part) ?? 0) + 1);
-    [...frequency].sort((a, b) => a[1] - b[1]).forEach(([part], index) => this.ranks.set(part, index));
+    for (const text of texts) this.count(text);
+  }
+
+  /** Counts one more of the texts that the site starts with. Once a text was put, the order stands. */
+  count(text: string): void {
+    const { counted } = this;
+    if (counted) for (const part of WAYS[this.way].parts(text)) counted.set(part, (counted.get(part) ?? 0) + 1);
+  }
+
+  private rank(): void {
+    [...(this.counted ?? [])].sort((a, b) => a[1] - b[1]).forEach(([part], index) => this.ranks.set(part, index));
+    this.counted = undefined;
   }
 
   /** Sets a page's text; empty takes it out. Gives the pages whose look-alikes may have changed, the page itself among them. */
   put(page: string, text: string): Set<string> {
+    if (this.counted) this.rank();
     const touched = new Set<string>([page]);
     const old = this.pages.get(page);
     if (old?.text === text) return touched;
     if (old) {
-      for (const other of old.near) {
-        this.pages.get(other)?.near.delete(page);
+      for (const other of old.near ?? []) {
+        this.pages.get(other)?.near?.delete(page);
         touched.add(other);
       }
-      for (const part of this.prefix(old.parts)) this.postings.get(part)?.delete(page);
+      for (const part of this.prefix(old.parts)) {
+        const left = this.postings.get(part)?.filter((one) => one !== page) ?? [];
+        if (left.length > 0) this.postings.set(part, left);
+        else this.postings.delete(part);
+      }
       this.pages.delete(page);
     }
     if (text.length < WAYS[this.way].shortest) return touched;
-    const kept: Kept = { text, parts: this.partsOf(text), near: new Set() };
+    const kept: Kept = { text, parts: this.partsOf(text), near: undefined };
     for (const other of this.candidates(kept)) {
       const their = this.pages.get(other) as Kept;
-      if (their.near.size >= MOST || !this.areAlike(kept.parts, their.parts) || normal(their.text) === normal(text)) continue;
-      kept.near.add(other);
-      their.near.add(page);
+      if ((their.near?.size ?? 0) >= MOST || !this.areAlike(kept.parts, their.parts) || normal(their.text) === normal(text)) continue;
+      (kept.near ??= new Set()).add(other);
+      (their.near ??= new Set()).add(page);
       touched.add(other);
       if (kept.near.size >= MOST) break;
     }
     for (const part of this.prefix(kept.parts)) {
       const posting = this.postings.get(part);
-      if (posting) posting.add(page);
-      else this.postings.set(part, new Set([page]));
+      if (posting) posting.push(page);
+      else this.postings.set(part, [page]);
     }
     this.pages.set(page, kept);
     return touched;
@@ -137,19 +155,19 @@ export class NearIndex {
     return [...(this.pages.get(page)?.near ?? [])].sort();
   }
 
-  private partsOf(text: string): Int32Array {
+  private partsOf(text: string): readonly number[] {
     const parts = [...WAYS[this.way].parts(text)].map((part) => {
       const known = this.ranks.get(part);
       if (known !== undefined) return known;
       this.ranks.set(part, --this.fresh);
       return this.fresh;
     });
-    return Int32Array.from(parts).sort();
+    return parts.sort((a, b) => a - b);
   }
 
   /** The parts that any text alike enough must share one of. */
-  private prefix(parts: Int32Array): Int32Array {
-    return parts.subarray(0, parts.length - Math.ceil(this.alike * parts.length) + 1);
+  private prefix(parts: readonly number[]): readonly number[] {
+    return parts.slice(0, parts.length - Math.ceil(this.alike * parts.length) + 1);
   }
 
   private candidates({ parts }: Kept): Set<string> {
@@ -165,7 +183,7 @@ export class NearIndex {
   }
 
   /** Whether two texts share enough: both in order, given up as soon as what is left cannot be enough. */
-  private areAlike(a: Int32Array, b: Int32Array): boolean {
+  private areAlike(a: readonly number[], b: readonly number[]): boolean {
     const needed = (this.alike / (1 + this.alike)) * (a.length + b.length);
     let shared = 0;
     for (let at = 0, to = 0; at < a.length && to < b.length;) {

@@ -8,6 +8,8 @@ import type { WorkspaceState, WorkspaceTools } from './state.ts';
 const BEFORE_LOOKING = 300;
 const LOOKED_AT_ONCE = 50;
 const PAUSE = 30;
+/** Milliseconds after a change in which it looks no further: whoever types goes on typing. */
+const AFTER_A_CHANGE = 400;
 /** Milliseconds of quiet after which rows are kept for the next opening. */
 const QUIET = 4_000;
 /** Rows compared with those of last time in one go. */
@@ -21,6 +23,8 @@ export class SurveyFeed {
   private quiet: ReturnType<typeof setTimeout> | undefined;
   /** The opening for which the worker is finding out more. */
   private looking = 0;
+  /** Runs for a while after each change. */
+  private changing: ReturnType<typeof setTimeout> | undefined;
   /** Counts openings: what was asked in an earlier one is not shown in a later one. */
   turn = 0;
 
@@ -56,6 +60,8 @@ export class SurveyFeed {
   /** A change that the worker is to hear of. */
   queue(change: Change): void {
     this.queued.push(change);
+    clearTimeout(this.changing);
+    this.changing = setTimeout(() => (this.changing = undefined), AFTER_A_CHANGE);
   }
 
   /** What the worker has not heard of needs not be told: it reads the whole document. */
@@ -113,6 +119,7 @@ export class SurveyFeed {
           return some.news && some.news.rows.length > 0 ? some.news : undefined;
         });
         await new Promise((resolve) => setTimeout(resolve, PAUSE));
+        while (turn === this.turn && this.changing !== undefined) await new Promise((resolve) => setTimeout(resolve, PAUSE));
       }
       this.keepSoon();
     } catch {
