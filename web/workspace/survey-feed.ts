@@ -2,6 +2,7 @@ import type { StoreApi } from 'zustand/vanilla';
 import { all, changesVersion, type Change, type SiteDocument } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { onProgress, WorkerLost, type SurveyNews } from '../analysis/index.ts';
+import { SharedTexts } from './shared-texts.ts';
 import type { WorkspaceState, WorkspaceTools } from './state.ts';
 
 /** Milliseconds before the worker looks further, in which it looks before it listens again, and in which it rests. */
@@ -25,6 +26,7 @@ export class SurveyFeed {
   private looking = 0;
   /** Runs for a while after each change. */
   private changing: ReturnType<typeof setTimeout> | undefined;
+  private readonly texts = new SharedTexts();
   /** Counts openings: what was asked in an earlier one is not shown in a later one. */
   turn = 0;
 
@@ -144,10 +146,10 @@ export class SurveyFeed {
 
   /** News with all its rows, fetched message by message where there are many. */
   private async allOf(news: SurveyNews): Promise<SurveyNews> {
-    if (news.ticket === undefined) return news;
-    const rows = [...news.rows];
+    const rows = [...this.texts.share(news.rows, this.state.byId)];
+    if (news.ticket === undefined) return { ...news, rows };
     for (let more = await this.tools.analysis.moreRows(news.ticket); more.length > 0; more = await this.tools.analysis.moreRows(news.ticket))
-      rows.push(...more);
+      rows.push(...this.texts.share(more, this.state.byId));
     return { rows, numbers: news.numbers };
   }
 
