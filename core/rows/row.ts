@@ -23,7 +23,7 @@ export function forSurvey(facts: PageFacts, shared = new Map<string, string>()):
         blocks: undefined,
         // Where values stand is asked when something is written, of facts that are read then.
         images: facts.images.map((image) => ({ ...image, altRange: undefined })),
-        metas: facts.metas.map((meta) => ({ ...meta, contentRange: undefined })),
+        metas: facts.metas.flatMap((meta) => ((meta.name ?? meta.property ?? meta.httpEquiv) === undefined ? [] : [{ ...meta, contentRange: undefined }])),
         linkTags: facts.linkTags.map((link) => ({ ...link, hrefRange: undefined })),
       },
       hrefs: [...facts.anchors.map((anchor) => anchor.href), ...facts.frames],
