@@ -1,6 +1,7 @@
 /** Imports point one way: what the design says, checked. */
 const screens = ['start', 'words', 'meaning', 'doors', 'map', 'weight', 'release', 'proof', 'watch', 'sites'];
-const not = (...folders) => `^core/(?!(${folders.join('|')})/)`;
+/** Of the core nothing but these, and what all may use. */
+const not = (...folders) => `^core/(?!(keyed|${folders.join('|')})/)`;
 
 module.exports = {
   forbidden: [
@@ -9,6 +10,7 @@ module.exports = {
     { name: 'core-takes-no-node', severity: 'error', from: { path: '^core' }, to: { dependencyTypes: ['core'] } },
     { name: 'web-not-server', severity: 'error', from: { path: '^web' }, to: { path: '^server' } },
     { name: 'server-not-web', severity: 'error', from: { path: '^server' }, to: { path: '^web' } },
+    { name: 'keyed-knows-nothing', severity: 'error', from: { path: '^core/keyed' }, to: { path: '^core/(?!keyed/)' } },
     { name: 'source-is-the-ground', severity: 'error', from: { path: '^core/source' }, to: { path: not('source') } },
     { name: 'page-on-source', severity: 'error', from: { path: '^core/page' }, to: { path: not('page', 'source', 'engines') } },
     { name: 'language-alone', severity: 'error', from: { path: '^core/language' }, to: { path: not('language') } },
@@ -17,7 +19,12 @@ module.exports = {
     { name: 'robots-on-source', severity: 'error', from: { path: '^core/robots' }, to: { path: not('robots', 'source') } },
     { name: 'sitemap-on-source', severity: 'error', from: { path: '^core/sitemap' }, to: { path: not('sitemap', 'source') } },
     { name: 'site-on-page', severity: 'error', from: { path: '^core/site/' }, to: { path: not('site', 'page', 'source', 'titles', 'saved') } },
-    { name: 'indexing-on-subjects', severity: 'error', from: { path: '^core/indexing' }, to: { path: not('indexing', 'engines', 'page', 'robots', 'site', 'source') } },
+    {
+      name: 'indexing-on-subjects',
+      severity: 'error',
+      from: { path: '^core/indexing' },
+      to: { path: not('indexing', 'engines', 'page', 'robots', 'site', 'source') },
+    },
     { name: 'engines-alone', severity: 'error', from: { path: '^core/engines' }, to: { path: not('engines') } },
     { name: 'saved-alone', severity: 'error', from: { path: '^core/saved' }, to: { path: not('saved') } },
     {

@@ -1,3 +1,4 @@
+import { onlyFields } from '../keyed/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import { durationIn } from '../values/index.ts';
 import { contactIn } from './contact.ts';
@@ -43,7 +44,7 @@ export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, 
 }
 
 /** A record without what is undefined: there are very many of them, and they are kept. */
-const present = <R extends object>(record: R): R => Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as R;
+const present = <R extends object>(record: R): R => onlyFields(record, (value) => value !== undefined);
 
 /** Smallest picture, in px, that stands for a page: anything less is an ornament. */
 const SMALLEST = 100;

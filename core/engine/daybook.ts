@@ -1,3 +1,4 @@
+import { keyed } from '../keyed/index.ts';
 import type { IndexRecord } from './records.ts';
 
 export type Outcome = IndexRecord['outcome'];
@@ -50,7 +51,7 @@ export function evenings<C extends string>(
   classes: readonly C[],
   classOf: (address: string, outcome: Outcome) => C | undefined,
 ): Evening<C>[] {
-  const counts = Object.fromEntries(classes.map((one) => [one, 0])) as Record<C, number>;
+  const counts = keyed(classes, () => 0);
   const count = (address: string, outcome: Outcome | undefined, by: number): void => {
     const found = outcome === undefined ? undefined : classOf(address, outcome);
     if (found !== undefined) counts[found] += by;

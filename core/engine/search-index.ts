@@ -1,3 +1,4 @@
+import { keysOf } from '../keyed/index.ts';
 import { lowerBound, percentDecoded } from '../source/index.ts';
 import type { IndexRecord, SearchResult } from './records.ts';
 import { marksIn, snippetFor } from './snippet.ts';
@@ -6,7 +7,7 @@ import { readQuery, wordsOf, type Query } from './words.ts';
 /** The fields in which words count, and how much. */
 const WEIGHTS = { title: 6, headings: 3, description: 2, address: 2, text: 1 } as const;
 type Field = keyof typeof WEIGHTS;
-const FIELDS = Object.keys(WEIGHTS) as Field[];
+const FIELDS = keysOf(WEIGHTS);
 /** Results of one site that stand on their own; the others are folded away. */
 const OF_ONE_SITE = 2;
 

@@ -1,3 +1,4 @@
+import { isOneOf } from '../keyed/index.ts';
 import { collapse } from '../page/index.ts';
 import type { PageRow } from '../rows/index.ts';
 import {
@@ -63,7 +64,7 @@ const HEADERS: Readonly<Record<LedgerColumn, string>> = {
 /** What a column is called. */
 export const columnName = (column: LedgerColumn): string => HEADERS[column];
 
-export const isEditable = (column: LedgerColumn): column is EditableColumn => (EDITABLE as readonly string[]).includes(column);
+export const isEditable = (column: LedgerColumn): column is EditableColumn => isOneOf(EDITABLE, column);
 
 /** What stands in a cell, as text: what is shown, copied and compared. */
 export function cellText(row: PageRow, document: SiteDocument, column: LedgerColumn): string {

@@ -1,3 +1,4 @@
+import { isOneOf, keysOf } from '../keyed/index.ts';
 import { readDirectiveDate } from './directive-dates.ts';
 
 /** How large a picture may be in a preview, from nothing to all. */
@@ -74,7 +75,7 @@ export function indexDirectives(content: string): IndexDirectives {
 }
 
 const FLAGS = ['noindex', 'nofollow', 'noarchive', 'nosnippet', 'noimageindex', 'notranslate'] as const;
-const isFlag = (word: string): word is (typeof FLAGS)[number] => (FLAGS as readonly string[]).includes(word);
+const isFlag = (word: string): word is (typeof FLAGS)[number] => isOneOf(FLAGS, word);
 
 function readValued(found: Draft, name: string, value: string): void {
   if (name === 'unavailable_after') {
@@ -158,7 +159,7 @@ export type DirectiveFamily = keyof typeof DIRECTIVE_FAMILIES;
  * away. All else, unknown words too, stays as it is written and where it is.
  */
 export function mergeDirectives(content: string, wanted: Readonly<Partial<Record<DirectiveFamily, string>>>): string {
-  const families = Object.keys(wanted) as DirectiveFamily[];
+  const families = keysOf(wanted);
   const kept = directiveWords(content)
     .flatMap((word) =>
       /^none$/i.test(word) ? ['noindex', 'nofollow'] : /^all$/i.test(word) && (families.includes('index') || families.includes('follow')) ? [] : [word],
@@ -173,7 +174,7 @@ export function saysDirectives(content: string, wanted: Readonly<Partial<Record<
   const words = directiveWords(content)
     .flatMap((word) => (/^none$/i.test(word) ? ['noindex', 'nofollow'] : [word]))
     .map((word) => word.toLowerCase().replace(/\s+/g, ''));
-  return (Object.keys(wanted) as DirectiveFamily[]).every((family) => {
+  return keysOf(wanted).every((family) => {
     const here = words.filter((word) => DIRECTIVE_FAMILIES[family].test(word) && !/^(index|follow|archive|translate|imageindex)$/.test(word));
     const want = (wanted[family] ?? '').toLowerCase().replace(/\s+/g, '');
     return want === '' ? here.length === 0 : here.length > 0 && here.every((word) => word === want);

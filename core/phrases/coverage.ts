@@ -1,3 +1,4 @@
+import { keyed } from '../keyed/index.ts';
 import { isCommon, stem, wordsOf, type Language } from '../language/index.ts';
 
 /** Places where a page can serve its phrase. */
@@ -62,7 +63,7 @@ export function coverageIn(prepared: Prepared, wanted: readonly string[]): Cover
     for (const stems of there) best = Math.max(best, wanted.filter((one) => stems.has(one)).length);
     return wanted.length > 0 && best === wanted.length ? 'all' : best > 0 ? 'partly' : 'none';
   };
-  const places = Object.fromEntries(PLACES.map((place) => [place, look(place)])) as Record<PhrasePlace, Coverage['places'][PhrasePlace]>;
+  const places = keyed(PLACES, look);
   return { places, verdict: verdictIn(prepared, wanted) };
 }
 

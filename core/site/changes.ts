@@ -1,3 +1,4 @@
+import { keysOf } from '../keyed/index.ts';
 import { messageOf } from '../source/index.ts';
 import { z } from 'zod';
 import { FORMER_TABLES, TABLES, type RecordOf, type SiteDocument, type Table } from './document.ts';
@@ -156,7 +157,7 @@ export function whyNot(change: Change): string | undefined {
 /** The change that leads from one document to another. */
 export function differenceOf(before: SiteDocument, after: SiteDocument): Change {
   const changes: SetField[] = [];
-  for (const table of Object.keys(TABLES) as Table[]) {
+  for (const table of keysOf(TABLES)) {
     const [old, now] = [before.tables[table] as Records, after.tables[table] as Records];
     if (old === now) continue;
     for (const key of new Set([...Object.keys(old), ...Object.keys(now)])) {

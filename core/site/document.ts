@@ -1,3 +1,4 @@
+import { keyed, keysOf } from '../keyed/index.ts';
 import { z } from 'zod';
 import { broughtUpToDate, isSaved, renamed, type Saved, type SavedFormat } from '../saved/index.ts';
 import { KINDS } from './kinds.ts';
@@ -284,8 +285,8 @@ export interface SiteDocument {
 /** Tables that had another name before version 4. */
 export const FORMER_TABLES: Readonly<Record<string, Table>> = { doors: 'siteSwitch', says: 'directives' };
 
-const TABLE_NAMES = Object.keys(TABLES) as Table[];
-const ofEach = <V>(make: (table: Table) => V): Record<Table, V> => Object.fromEntries(TABLE_NAMES.map((name) => [name, make(name)])) as Record<Table, V>;
+const TABLE_NAMES = keysOf(TABLES);
+const ofEach = <V>(make: (table: Table) => V): Record<Table, V> => keyed(TABLE_NAMES, make);
 
 /** Where the owner's own word for a value of a page's structured data is kept: the page's file, a line feed, what the page is, and the property. */
 export const markupKey = (page: string, processor: string, path: string): string => `${page}\n${processor}.${path}`;

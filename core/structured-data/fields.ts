@@ -1,3 +1,4 @@
+import { isOneOf } from '../keyed/index.ts';
 import { pageName } from '../site/index.ts';
 import { isCurrency, isIsoDate, isIsoDuration, isIsoMoment, isPlainNumber } from '../values/index.ts';
 import { fromPage, type Field, type MarkupInput, type Value } from './field.ts';
@@ -167,7 +168,7 @@ export const availability: Field = {
   path: 'offers.availability',
   input: 'availability',
   find: ({ content }) => fromPage(content?.availability, (word) => ({ json: `https://schema.org/${word}`, text: word })),
-  read: (text) => ((AVAILABILITIES as readonly string[]).includes(text.trim()) ? `https://schema.org/${text.trim()}` : undefined),
+  read: (text) => (isOneOf(AVAILABILITIES, text.trim()) ? `https://schema.org/${text.trim()}` : undefined),
 };
 export const offerUrl: Field = { path: 'offers.url', find: ({ content, address }) => fromPage(content?.price, () => ({ json: address, text: address })) };
 

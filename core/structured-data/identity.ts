@@ -1,3 +1,4 @@
+import { onlyFields } from '../keyed/index.ts';
 import type { SiteDocument } from '../site/index.ts';
 import { siteOrigin } from '../site/index.ts';
 import { identityGaps, profileAddresses } from './identity-facts.ts';
@@ -60,7 +61,7 @@ export function identityNodes(document: SiteDocument): readonly [owner: GraphNod
 /** Owner and web site as other pages name them: the same ids, and what a reader of that page alone has to know. */
 export function identityStubs(document: SiteDocument): readonly GraphNode[] {
   const keep = new Set(['@type', '@id', 'name', 'url', 'logo', 'publisher']);
-  return identityNodes(document).map((node) => Object.fromEntries(Object.entries(node).filter(([key]) => keep.has(key))) as unknown as GraphNode);
+  return identityNodes(document).map((node) => onlyFields(node, (_, key) => keep.has(key)));
 }
 
 export const ownerType = (document: SiteDocument): string => {

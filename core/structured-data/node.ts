@@ -1,3 +1,4 @@
+import { onlyFields } from '../keyed/index.ts';
 /** A value of JSON-LD as it is written. */
 export type Json = string | number | boolean | readonly Json[] | JsonObject;
 export interface JsonObject {
@@ -17,7 +18,7 @@ export interface Graph {
 
 /** A record without what says nothing: undefined, null, blank texts and empty lists. */
 export function compact<R extends Readonly<Record<string, unknown>>>(node: R): R {
-  return Object.fromEntries(Object.entries(node).filter(([, value]) => !saysNothing(value))) as R;
+  return onlyFields(node, (value) => !saysNothing(value));
 }
 
 const saysNothing = (value: unknown): boolean =>

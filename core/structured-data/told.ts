@@ -1,3 +1,4 @@
+import { keyed } from '../keyed/index.ts';
 import { ENGINES, type EngineId } from '../engines/index.ts';
 import { plainGraph, resultExtras, type ResultExtras, type ResultGap } from '../results/index.ts';
 import type { BroughtMarkup } from './brought.ts';
@@ -83,7 +84,10 @@ export function markupReport(input: MarkupInput, brought: BroughtMarkup | undefi
     trailFrom: made.trailFrom,
     nodes,
     foreign,
-    extras: Object.fromEntries(ENGINES.map(({ id }) => [id, resultExtras(id, plain)])) as Record<EngineId, ResultExtras>,
+    extras: keyed(
+      ENGINES.map(({ id }) => id),
+      (id) => resultExtras(id, plain),
+    ),
     gaps: pageGaps(as, nodes),
     kept:
       foreign === 'leave'

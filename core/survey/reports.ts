@@ -1,3 +1,4 @@
+import { keyed } from '../keyed/index.ts';
 import { languageOf, type Language } from '../language/index.ts';
 import { listOf, phraseMatrix, phrasesFrom, prepareTexts, textsOf, type PhraseRow, type Prepared } from '../phrases/index.ts';
 import {
@@ -181,7 +182,7 @@ function sharedTexts(survey: Survey, textOf: (page: SitePage) => string): { read
 
 function allParts(document: SiteDocument, page: SitePage): Record<Part, string> {
   const values = partValues(document, page);
-  return Object.fromEntries(PARTS.map((part) => [part, values(part)])) as Record<Part, string>;
+  return keyed(PARTS, values);
 }
 
 /**

@@ -1,3 +1,4 @@
+import { isOneOf } from '../../core/keyed/index.ts';
 import { set } from '../../core/site/index.ts';
 import { BUSINESS_TYPES, ownerType } from '../../core/structured-data/index.ts';
 import { countries } from '../../core/values/index.ts';
@@ -67,7 +68,7 @@ const spaced = (type: string): string =>
 function BusinessType() {
   const workspace = useWorkspaceApi();
   const value = useWorkspace((state) => ownerType(state.document));
-  const known = (BUSINESS_TYPES as readonly string[]).includes(value) ? BUSINESS_TYPES : [value, ...BUSINESS_TYPES];
+  const known = isOneOf(BUSINESS_TYPES, value) ? BUSINESS_TYPES : [value, ...BUSINESS_TYPES];
   return (
     <div>
       <Caption field="businessType" />

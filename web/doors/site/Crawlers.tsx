@@ -1,3 +1,4 @@
+import { isOneOf } from '../../../core/keyed/index.ts';
 import { X } from 'lucide-react';
 import { useState, type FormEvent } from 'react';
 import { ENGINES } from '../../../core/engines/index.ts';
@@ -16,7 +17,7 @@ export function Crawlers() {
   const known = [...CRAWLERS, ...Object.keys(notes)].some((one) => one.toLowerCase() === typed.toLowerCase());
   const fault =
     typed === '' ? undefined : !TOKEN.test(typed) ? 'Names have letters, hyphens and underscores only.' : known ? 'It is in the list already.' : undefined;
-  const own = Object.keys(notes).filter((one) => !(CRAWLERS as readonly string[]).includes(one));
+  const own = Object.keys(notes).filter((one) => !isOneOf(CRAWLERS, one));
   const add = (event: FormEvent): void => {
     event.preventDefault();
     if (typed === '' || fault !== undefined) return;

@@ -1,3 +1,4 @@
+import { keysOf } from '../../../core/keyed/index.ts';
 import { useState } from 'react';
 import { set } from '../../../core/site/index.ts';
 import { ENGINES } from '../../../core/engines/index.ts';
@@ -56,7 +57,7 @@ export function WholeSite() {
           onChange={(value) =>
             workspace.change(set('visitors', '', 'audience', value === 'public' ? null : value), { label: `${AUDIENCES[value].name}: who can visit` })
           }
-          options={(Object.keys(AUDIENCES) as Audience[]).map((value) => ({ value, label: AUDIENCES[value].name }))}
+          options={keysOf(AUDIENCES).map((value) => ({ value, label: AUDIENCES[value].name }))}
         />
         {audience === 'restricted' && <Password />}
         <dl className="mt-3 grid gap-x-5 gap-y-1 text-small sm:grid-cols-[9rem_1fr]">

@@ -1,3 +1,4 @@
+import { isOneOf } from '../../../core/keyed/index.ts';
 import { recall, remember } from '../../ui/index.ts';
 import { EDITABLE, READ_ONLY, type LedgerColumn } from '../../../core/ledger/index.ts';
 
@@ -38,7 +39,7 @@ const KEY = 'jolly-beacon-ledger-columns';
 
 /** The columns this browser remembers. */
 export function rememberedColumns(): readonly LedgerColumn[] {
-  const kept = (recall(KEY) ?? '').split(',').filter((name): name is LedgerColumn => (CHOOSABLE as readonly string[]).includes(name));
+  const kept = (recall(KEY) ?? '').split(',').filter((name) => isOneOf(CHOOSABLE, name));
   return kept.length > 0 ? kept : AT_FIRST;
 }
 

@@ -1,3 +1,4 @@
+import { keysOf } from '../../../core/keyed/index.ts';
 import { useState } from 'react';
 import { set, type Kind, type PatternField, KIND_TABLE } from '../../../core/site/index.ts';
 import { readPattern, writePattern, type Pattern } from '../../../core/titles/index.ts';
@@ -36,7 +37,7 @@ export function Patterns() {
           label="Which text"
           value={field}
           onChange={setField}
-          options={(Object.keys(FIELDS) as PatternField[]).map((value) => ({ value, label: FIELDS[value] }))}
+          options={keysOf(FIELDS).map((value) => ({ value, label: FIELDS[value] }))}
         />
       </header>
       <div className="mb-4 flex flex-wrap gap-1.5" role="group" aria-label="Kind of page">

@@ -1,3 +1,4 @@
+import { keysOf } from '../../../core/keyed/index.ts';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { CHECKS, type Check, type Cost, type Finding, type FindingCode } from '../../../core/checks/index.ts';
@@ -21,7 +22,7 @@ export function Checks() {
         Checks <Term id="enough" />
       </h1>
       <p className="soft mb-4">All that is looked at on every page. A page past the first two groups is good enough.</p>
-      {(Object.keys(COSTS) as Cost[]).map((cost) => (
+      {keysOf(COSTS).map((cost) => (
         <section key={cost} className="mb-5">
           <h2 className="mb-1.5">{COSTS[cost]}</h2>
           <ul className="panel divide-y divide-line">

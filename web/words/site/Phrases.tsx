@@ -1,3 +1,4 @@
+import { keysOf } from '../../../core/keyed/index.ts';
 import { useMemo, useState } from 'react';
 import { listOf } from '../../../core/phrases/index.ts';
 import type { PhraseRow } from '../../../core/phrases/index.ts';
@@ -47,7 +48,7 @@ export function Phrases() {
       <h1 className="mb-1">Phrases</h1>
       <p className="soft mb-4">The searches people make, and which page answers each by its own words.</p>
       <div className="mb-5 grid gap-4 sm:grid-cols-3">
-        {(Object.keys(WISHES) as (keyof typeof WISHES)[]).map((field) => (
+        {keysOf(WISHES).map((field) => (
           <WishList key={field} field={field} />
         ))}
       </div>
@@ -58,7 +59,7 @@ export function Phrases() {
       ) : (
         <>
           <div className="mb-2 flex flex-wrap items-center gap-1.5" role="group" aria-label="Show only">
-            {(Object.keys(VERDICTS) as PhraseRow['verdict'][]).map((verdict) => (
+            {keysOf(VERDICTS).map((verdict) => (
               <button
                 key={verdict}
                 type="button"
