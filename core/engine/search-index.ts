@@ -108,7 +108,7 @@ export class SearchIndex {
     // Postings stand in the order of their pages.
     const fieldsOf = (word: string): number => {
       const all = this.postings.get(word) ?? [];
-      const found = all[lowerBound(all.length, (at) => (all[at] as Posting).page < page)];
+      const found = all[lowerBound(all, (posting) => posting.page < page)];
       return found?.page === page ? found.fields : 0;
     };
     const stands = words.map((word) => ({ word, fields: fieldsOf(word) }));

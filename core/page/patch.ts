@@ -126,7 +126,7 @@ function outermost(splices: readonly Splice[]): Splice[] {
 
 /** Whether a place lies within one of some ranges in order; what is put in at an edge of a block stands beside it, not in it. */
 function liesWithin(place: number, ranges: readonly Splice[]): boolean {
-  const before = ranges[lowerBound(ranges.length, (at) => (ranges[at] as Splice).start < place) - 1];
+  const before = ranges[lowerBound(ranges, ({ start }) => start < place) - 1];
   return before !== undefined && before.end > place;
 }
 

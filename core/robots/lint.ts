@@ -199,12 +199,11 @@ const byUnits = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 function matching(sorted: readonly string[], pattern: string, most: number): string[] {
   const { prefix, matches } = patternMatcher(pattern);
   const found: string[] = [];
-  for (
-    let at = lowerBound(sorted.length, (index) => (sorted[index] as string) < prefix);
-    at < sorted.length && found.length < most && (sorted[at] as string).startsWith(prefix);
-    at++
-  )
-    if (matches(sorted[at] as string)) found.push(sorted[at] as string);
+  for (let at = lowerBound(sorted, (path) => path < prefix); found.length < most; at++) {
+    const path = sorted[at];
+    if (path?.startsWith(prefix) !== true) break;
+    if (matches(path)) found.push(path);
+  }
   return found;
 }
 

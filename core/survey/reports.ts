@@ -20,7 +20,7 @@ import {
   type SitePage,
 } from '../site/index.ts';
 import { percentDecoded } from '../source/index.ts';
-import { PARTS, suggestDescriptions, suggestTitles, writePattern, type Part, type Pattern, type TextLimit } from '../titles/index.ts';
+import { PARTS, suggestDescriptions, suggestTitles, writePattern, type Part, type Pattern } from '../titles/index.ts';
 import type { PageRow } from '../rows/index.ts';
 import type { Survey } from './survey.ts';
 
@@ -196,11 +196,11 @@ export function suggestionsFor(
   { common = [], taken = () => false }: { readonly common?: readonly string[]; readonly taken?: (text: string) => boolean } = {},
 ): string[] {
   const site = document.tables.facts[''] ?? {};
-  const limits: readonly TextLimit[] = field === 'title' ? titleLimits(document) : descriptionLimits(document);
+  const [limit] = field === 'title' ? titleLimits(document) : descriptionLimits(document);
   const from = {
     facts: page.facts,
     language: languageOf(page.facts.lang, site.language),
-    limit: limits[0] as TextLimit,
+    limit,
     current: EFFECTIVE[field](document, page).value,
     phrase: document.tables.pages[page.id]?.phrase ?? '',
     common,

@@ -16,13 +16,16 @@ export interface TextLimit {
   readonly unit: 'px' | 'characters';
 }
 
+/** Limits of one sort of text: on a wide screen, by which checks are made; on a phone; and others. */
+export type TextLimits = readonly [wide: TextLimit, phone: TextLimit, ...others: TextLimit[]];
+
 /** Where titles and descriptions are cut: the first engine's wide result, a phone, the second engine. Conventions of the trade, not law; kept in this one place, and the owner may set others. */
-export const TITLE_LIMITS: readonly [TextLimit, ...TextLimit[]] = [
+export const TITLE_LIMITS: TextLimits = [
   { id: 'title-wide', fontSize: 20, width: 580, lines: 1, unit: 'px' },
   { id: 'title-phone', fontSize: 20, width: 660, lines: 2, unit: 'px' },
   { id: 'title-plover', fontSize: 20, width: 600, lines: 1, unit: 'px' },
 ];
-export const DESCRIPTION_LIMITS: readonly [TextLimit, ...TextLimit[]] = [
+export const DESCRIPTION_LIMITS: TextLimits = [
   { id: 'description-wide', fontSize: 14, width: 920, lines: 2, unit: 'px' },
   { id: 'description-phone', fontSize: 14, width: 680, lines: 2, unit: 'px' },
   { id: 'description-plover', fontSize: 14, width: 990, lines: 2, unit: 'px' },

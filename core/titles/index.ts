@@ -9,6 +9,7 @@ export {
   wordsPast,
   type Fit,
   type TextLimit,
+  type TextLimits,
   type TextLimitId,
 } from './fit.ts';
 export { NearIndex, similarity, type NearWay } from './near.ts';

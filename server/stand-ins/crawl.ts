@@ -192,7 +192,7 @@ class Turns {
 
   add(address: string): void {
     if (this.first.has(address)) return;
-    const at = lowerBound(this.unseen.length, (index) => (this.unseen[index] as string) > address);
+    const at = lowerBound(this.unseen, (one) => one > address);
     this.unseen.splice(at, 0, address);
   }
 

@@ -73,7 +73,7 @@ export function placesIn(text: string): (range: { readonly start: number; readon
   const starts = [0];
   for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) starts.push(at + 1);
   return ({ start, end }) => {
-    const line = lowerBound(starts.length, (at) => (starts[at] as number) <= start);
+    const line = lowerBound(starts, (one) => one <= start);
     return { line, column: start - (starts[line - 1] as number) + 1, start, end };
   };
 }

@@ -2,7 +2,7 @@ import { useState, type FormEvent } from 'react';
 import { useSearchParams } from 'react-router';
 import { SKERRY } from '../../core/engines/index.ts';
 import type { AddressAnswer, PageResource } from '../../core/exchange/index.ts';
-import { fit, TITLE_LIMITS, type TextLimit } from '../../core/titles/index.ts';
+import { fit, TITLE_LIMITS } from '../../core/titles/index.ts';
 import { bytesText, counted, fullDate, gateWords, numberText } from '../../core/wording/index.ts';
 import { LiveLook, useRoute } from '../components/index.ts';
 import { Copyable, Empty, note, useAsync } from '../ui/index.ts';
@@ -115,7 +115,7 @@ function Known({ answer, record, engine }: { readonly answer: AddressAnswer; rea
           <h2 id="would-show">What {engine} would show</h2>
           <div className="panel result mt-2">
             <p className="soft break-all text-fine">{record.address}</p>
-            <p className="result-title mt-0.5">{fit(record.title, TITLE_LIMITS[0] as TextLimit).shown}</p>
+            <p className="result-title mt-0.5">{fit(record.title, TITLE_LIMITS[0]).shown}</p>
             <p className="soft mt-1 text-plain leading-snug">{record.description || record.text.slice(0, 160)}</p>
           </div>
         </section>

@@ -3,7 +3,7 @@ import { Search } from 'lucide-react';
 import { useState, type FormEvent } from 'react';
 import type { SearchResult } from '../../core/engine/index.ts';
 import type { Engine } from '../../core/engines/index.ts';
-import { fit, TITLE_LIMITS, type TextLimit } from '../../core/titles/index.ts';
+import { fit, TITLE_LIMITS } from '../../core/titles/index.ts';
 import { extrasLine } from '../../core/wording/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { rankWords, wording } from './wording.ts';
@@ -61,7 +61,7 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
                     {new URL(result.address).host === host && <span className="ml-auto flex-none font-semibold text-amber-ink">yours</span>}
                   </p>
                   <p className={result.bare ? 'mono mt-0.5 break-all' : 'result-title mt-0.5'}>
-                    {result.bare ? result.title : fit(result.title, TITLE_LIMITS[0] as TextLimit).shown}
+                    {result.bare ? result.title : fit(result.title, TITLE_LIMITS[0]).shown}
                   </p>
                   {result.bare ? (
                     <p className="soft mt-0.5 text-small italic">Only the address is known: robots.txt forbids reading it.</p>

@@ -19,7 +19,7 @@ interface Props {
   readonly value: Effective;
   /** What would stand here without the owner's own word. */
   readonly otherwise: Effective;
-  readonly limits: readonly TextLimit[];
+  readonly limits: readonly [TextLimit, ...TextLimit[]];
   readonly suggestions?: readonly string[];
   /** What stands in the field while nothing does. */
   readonly placeholder?: string;
@@ -56,7 +56,7 @@ export function TextField({ field, label, term, page, name, value, otherwise, li
   const owner = useWorkspace((state) => state.document.tables.pages[page]?.[field]);
   const { write, typed, begin } = useFieldWriter(page, field, name, label.toLowerCase());
   const text = owner ?? value.value;
-  const limit = limits[0] as TextLimit;
+  const limit = limits[0];
   const fitted = fit(value.value, limit);
   const lang = useWorkspace((state) => state.byId.get(page)?.lang ?? '');
   const overridden = owner !== null && owner !== undefined;

@@ -15,7 +15,7 @@ import type { PageRow } from '../../../core/rows/index.ts';
 import type { ResultExtras } from '../../../core/results/index.ts';
 import { extrasLine } from '../../../core/wording/index.ts';
 import { percentDecoded } from '../../../core/source/index.ts';
-import { fit, type TextLimit } from '../../../core/titles/index.ts';
+import { fit } from '../../../core/titles/index.ts';
 import { useWorkspace } from '../../workspace/index.ts';
 import { siteText } from '../../components/index.ts';
 import { SitePicture } from '../site/SitePicture.tsx';
@@ -40,8 +40,8 @@ export function ResultCard({
   const host = siteHost(document);
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
   const at = phone ? 1 : 0;
-  const shownTitle = fit(title, titleLimits(document)[at] as TextLimit).shown;
-  const shownText = fit(description, descriptionLimits(document)[at] as TextLimit).shown;
+  const shownTitle = fit(title, titleLimits(document)[at]).shown;
+  const shownText = fit(description, descriptionLimits(document)[at]).shown;
   const trail = extras?.trail?.slice(1) ?? row.address.split('/').filter(Boolean).map(percentDecoded);
   const line = extras === undefined ? '' : extrasLine(extras);
   return (
