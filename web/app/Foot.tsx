@@ -72,7 +72,8 @@ function Saved() {
   if (agreeing)
     return (
       <span className="foot-saved" data-testid="agreeing">
-        <LoaderCircle size={14} aria-hidden /> Looking at the files{of > 1 ? ` … ${done.toLocaleString('en')} of ${of.toLocaleString('en')}` : ' …'}
+        <LoaderCircle size={14} className="flex-none" aria-hidden /> Looking at the files
+        <span className="wide-only">{of > 1 ? ` … ${done.toLocaleString('en')} of ${of.toLocaleString('en')}` : ' …'}</span>
       </span>
     );
   return (
