@@ -138,10 +138,15 @@ export function Ledger() {
             type="button"
             className="btn btn-sm btn-outline-ink gap-1.5"
             onClick={() => void suggest()}
-            title="Fill from the pages: empty descriptions of the selected rows, or of all, get the page’s own best sentence"
+            title={
+              filling
+                ? `${numberText(filling.done)} of ${numberText(filling.of)} pages read; press to stop`
+                : 'Fill from the pages: empty descriptions of the selected rows, or of all, get the page’s own best sentence'
+            }
           >
             <Sparkles size={15} aria-hidden />{' '}
-            {filling === undefined ? 'Fill empty' : filling.of === 0 ? 'Reading …' : `Stop: ${numberText(filling.done)} of ${numberText(filling.of)} read`}
+            {/* No wider than before it was pressed: what stops it stays under the hand. */}
+            {filling === undefined ? 'Fill empty' : filling.of === 0 ? 'Reading …' : `Stop, ${Math.floor((100 * filling.done) / filling.of)} %`}
           </button>
           <button
             type="button"
