@@ -2,7 +2,7 @@ import { indexDirectives, readHeader, type IndexDirectives } from '../page/index
 import { addressOf, isPageFile } from './addresses.ts';
 import { all, set, type Change } from './changes.ts';
 import { directivesKey, EVERY_CRAWLER } from './directives.ts';
-import type { RecordOf } from './document.ts';
+import type { RecordOf } from './tables.ts';
 
 /** Rules that are made of single files at most. */
 const MOST_SINGLE = 200;

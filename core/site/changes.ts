@@ -1,7 +1,8 @@
 import { keysOf } from '../keyed/index.ts';
 import { messageOf } from '../source/index.ts';
 import { z } from 'zod';
-import { FORMER_TABLES, TABLES, type RecordOf, type SiteDocument, type Table } from './document.ts';
+import { FORMER_TABLES, type SiteDocument } from './document.ts';
+import { TABLES, type RecordOf, type Table } from './tables.ts';
 
 type Value = string | number | boolean | null;
 

@@ -1,6 +1,7 @@
 import type { DirectiveFamily, DirectivesEdit } from '../page/index.ts';
 import { addressOf } from './addresses.ts';
-import type { RecordOf, SiteDocument } from './document.ts';
+import type { SiteDocument } from './document.ts';
+import type { RecordOf } from './tables.ts';
 import { isOpen } from './origin.ts';
 import type { SitePage } from './page.ts';
 import { pathRules, ruleCatches, type PathRule } from './page.ts';

@@ -1,6 +1,7 @@
 import { collapse, documentTitle, metaDescription, type PageFacts } from '../page/index.ts';
 import { readPattern, renderPattern } from '../titles/index.ts';
-import type { RecordOf, SiteDocument } from './document.ts';
+import type { SiteDocument } from './document.ts';
+import type { RecordOf } from './tables.ts';
 import type { SitePage } from './page.ts';
 import { partValues } from './parts.ts';
 

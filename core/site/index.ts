@@ -18,16 +18,13 @@ export {
   DOCUMENT_FORMAT,
   emptyDocument,
   markupKey,
-  LONGEST_TEXT,
   openDocument,
   siteDocumentSchema,
-  TABLES,
   type OpenedDocument,
-  type RecordOf,
   type SetAside,
   type SiteDocument,
-  type Table,
 } from './document.ts';
+export { LONGEST_TEXT, TABLES, type RecordOf, type Table } from './tables.ts';
 export {
   effectiveDescription,
   effectiveKeywords,

@@ -56,24 +56,25 @@ export async function readPages(
     return read === undefined ? [] : [{ id: path, read }];
   });
   if (known.length === pageFiles.length) return pagesOf(known);
-  const hashes = new Map(pageFiles.map((file) => [file.path, file.hash]));
+  const listed = new Map(pageFiles.map((file) => [file.path, file]));
   const pages: ReadFile[] = [];
   const shared = new Map<string, string>();
   cache.clear();
   for await (const batch of eachPage(db, siteId)) {
     if (cancelled()) return undefined;
-    for (const { path, bytes } of batch) {
+    for (const { path: read, bytes } of batch) {
+      // The text that is kept is the one of the list.
+      const { path, hash } = listed.get(read) ?? { path: read, hash: read };
       const until = now() + PAGE_LIMITS.milliseconds;
-      const hash = hashes.get(path) ?? path;
       if (!isPage(path, bytes)) {
         cache.set(hash, NO_PAGE);
         continue;
       }
       const reading = readPage(bytes, { outOfTime: () => now() > until });
-      const read = reading.ok ? forSurvey(reading.facts, shared) : reading.reason;
+      const facts = reading.ok ? forSurvey(reading.facts, shared) : reading.reason;
       giveBack(bytes);
-      cache.set(hash, read);
-      pages.push({ id: path, read });
+      cache.set(hash, facts);
+      pages.push({ id: path, read: facts });
     }
     progress(pages.length, pageFiles.length);
   }

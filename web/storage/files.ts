@@ -29,8 +29,9 @@ export async function saveFiles(db: Database, files: readonly (StoredFile & { re
 }
 
 /** What is known of a site's files, in path order. */
-export function listFiles(db: Database, siteId: string): Promise<StoredFile[]> {
-  return db.getAll('files', siteRange(siteId));
+export async function listFiles(db: Database, siteId: string): Promise<StoredFile[]> {
+  // Each record has come with a text of its own for the site that all are of.
+  return (await db.getAll('files', siteRange(siteId))).map((file) => ({ ...file, siteId }));
 }
 
 /** The bytes of one file; undefined where there is no such file. */

@@ -144,8 +144,7 @@ export function Ledger() {
                 : 'Fill from the pages: empty descriptions of the selected rows, or of all, get the page’s own best sentence'
             }
           >
-            <Sparkles size={15} aria-hidden />{' '}
-            {/* No wider than before it was pressed: what stops it stays under the hand. */}
+            <Sparkles size={15} aria-hidden /> {/* No wider than before it was pressed: what stops it stays under the hand. */}
             {filling === undefined ? 'Fill empty' : filling.of === 0 ? 'Reading …' : `Stop, ${Math.floor((100 * filling.done) / filling.of)} %`}
           </button>
           <button
