@@ -64,7 +64,7 @@ export async function lookAtLive({
  */
 export function ticksBy(
   look: Look,
-  byId: ReadonlyMap<string, PageRow>,
+  byId: { readonly get: (id: string) => PageRow | undefined },
   pasted: SiteDocument['tables']['pasted'],
   blocks: Readonly<Record<string, string>>,
 ): { readonly change: Change; readonly set: number; readonly taken: number } | undefined {

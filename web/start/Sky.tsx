@@ -8,7 +8,7 @@ import { useWorkspace } from '../workspace/index.ts';
 const TROUBLE = new Set(['shut-out', 'leaking']);
 const NONE: readonly PageRow[] = [];
 /** Signs of one kind that are drawn in a dense sky. */
-const SHOWN = 48;
+const SHOWN = 24;
 /** Past this many pages a sign each is too much; the sky then shows the troubled ones and counts the rest. */
 const EACH = 400;
 

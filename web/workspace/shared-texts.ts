@@ -10,7 +10,7 @@ export class SharedTexts {
   private readonly few = new Map<string, string>();
 
   /** Gives the same rows; `known` are those of the same pages that are here already. */
-  share(rows: readonly PageRow[], known: ReadonlyMap<string, PageRow>): readonly PageRow[] {
+  share(rows: readonly PageRow[], known: { readonly get: (id: string) => PageRow | undefined }): readonly PageRow[] {
     for (const row of rows) {
       const here = known.get(row.id);
       // What came over a message is nobody else's yet.

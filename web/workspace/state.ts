@@ -4,6 +4,7 @@ import type { EngineSite } from '../../core/exchange/index.ts';
 import type { Analysis, PageDetail, WorkerNews } from '../analysis/index.ts';
 import type { Outside } from '../outside/index.ts';
 import type { Database, SiteRecord } from '../storage/index.ts';
+import { NO_ROWS, type PageRows } from './page-rows.ts';
 import type { SaveTrouble } from './trouble.ts';
 
 /** Effects the workspace needs, handed over once at start-up. */
@@ -64,7 +65,7 @@ export interface WorkspaceState {
   /** Things of this site that could not be read, and were set aside. */
   readonly aside: number;
   readonly rows: readonly PageRow[];
-  readonly byId: ReadonlyMap<string, PageRow>;
+  readonly byId: PageRows;
   readonly numbers: SiteNumbers;
   /** Goes up whenever the survey has looked again: reports are fetched anew then. */
   readonly surveyed: number;
@@ -101,7 +102,7 @@ export const START: WorkspaceState = {
   agreeing: false,
   aside: 0,
   rows: [],
-  byId: new Map(),
+  byId: NO_ROWS,
   numbers: NO_NUMBERS,
   surveyed: 0,
   detail: undefined,

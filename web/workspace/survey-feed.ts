@@ -2,6 +2,7 @@ import type { StoreApi } from 'zustand/vanilla';
 import { all, changesVersion, type Change, type SiteDocument } from '../../core/site/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { onProgress, WorkerLost, type SurveyNews } from '../analysis/index.ts';
+import { PageRows } from './page-rows.ts';
 import { SharedTexts } from './shared-texts.ts';
 import type { WorkspaceState, WorkspaceTools } from './state.ts';
 
@@ -173,10 +174,10 @@ export class SurveyFeed {
   withNews(news: SurveyNews, whole: boolean): Pick<WorkspaceState, 'rows' | 'byId' | 'numbers' | 'surveyed'> {
     const { rows, byId, surveyed } = this.state;
     if (whole && news.rows === rows) return { rows, byId, numbers: news.numbers, surveyed: surveyed + 1 };
-    const next = new Map(whole ? [] : byId);
-    for (const row of news.rows) next.set(row.id, row);
-    const ordered = whole ? [...news.rows] : news.rows.length === 0 ? rows : rows.map((row) => next.get(row.id) ?? row);
-    return { rows: ordered, byId: next, numbers: news.numbers, surveyed: surveyed + 1 };
+    if (whole) return { rows: [...news.rows], byId: PageRows.of(news.rows), numbers: news.numbers, surveyed: surveyed + 1 };
+    if (news.rows.length === 0) return { rows, byId, numbers: news.numbers, surveyed: surveyed + 1 };
+    const others = new Map(news.rows.map((row) => [row.id, row]));
+    return { rows: rows.map((row) => others.get(row.id) ?? row), byId: byId.with(news.rows), numbers: news.numbers, surveyed: surveyed + 1 };
   }
 
   /** Sends what has changed to the worker; what changes meanwhile goes together, next time. */
