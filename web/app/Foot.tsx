@@ -1,6 +1,6 @@
 import { ArrowDown, Check, CircleAlert, LoaderCircle, MoonStar, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
-import { counted } from '../../core/wording/index.ts';
+import { counted, numberText } from '../../core/wording/index.ts';
 import { useRoute } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { applyTheme, shownTheme } from './theme.ts';
@@ -33,9 +33,9 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
         <span className="narrow-only sr-only">Undo</span>
       </button>
       <span className="wide-only min-w-0 truncate" data-testid="foot-numbers">
-        {counted(numbers.pages, 'page')} · {numbers.found} of {numbers.wanted} wanted found
-        {numbers.foundAfterRelease > numbers.found && `, ${numbers.foundAfterRelease} once released`}
-        {troubles.map(([count, name]) => (count ? ` · ${count} ${name}` : ''))}
+        {counted(numbers.pages, 'page')} · {numberText(numbers.found)} of {numberText(numbers.wanted)} wanted found
+        {numbers.foundAfterRelease > numbers.found && `, ${numberText(numbers.foundAfterRelease)} once released`}
+        {troubles.map(([count, name]) => (count ? ` · ${numberText(count)} ${name}` : ''))}
       </span>
       <button
         type="button"
@@ -49,7 +49,7 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
       {numbers.waiting > 0 ? (
         <Link to={linkTo('release')} className="foot-release">
           <span className="wide-only">{counted(numbers.waiting, 'change waits', 'changes wait')} for release</span>
-          <span className="narrow-only">{numbers.waiting} to release</span>
+          <span className="narrow-only">{numberText(numbers.waiting)} to release</span>
         </Link>
       ) : (
         <span className="soft flex-none">All released</span>

@@ -5,7 +5,7 @@ import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type Keyb
 import { useLocation } from 'react-router';
 import { isEnough } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { counted } from '../../core/wording/index.ts';
+import { counted, numberText } from '../../core/wording/index.ts';
 import { isOfOnePage, QuietLink, siteText, StateSign, useRoute } from '../components/index.ts';
 import { useRemembered, useDebounced } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
@@ -144,7 +144,7 @@ export function PageTree({ onPalette }: { readonly onPalette: () => void }) {
             if (count === 0 && id !== 'all' && id !== filter) return null;
             return (
               <button key={id} type="button" className="chip" aria-pressed={filter === id} onClick={() => setFilter(id === filter ? 'all' : id)}>
-                {id === 'shut-out' && closed ? 'Closed' : name} <span className="tabular-nums">{count}</span>
+                {id === 'shut-out' && closed ? 'Closed' : name} <span className="tabular-nums">{numberText(count)}</span>
               </button>
             );
           })}

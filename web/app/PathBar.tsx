@@ -2,7 +2,7 @@ import { Check, ChevronsUpDown } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Link, useLocation } from 'react-router';
 import { siteHost } from '../../core/site/index.ts';
-import { counted } from '../../core/wording/index.ts';
+import { counted, numberText } from '../../core/wording/index.ts';
 import { STOPS, useRoute } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
 import { useStopCounts } from './stop-counts.ts';
@@ -47,7 +47,7 @@ export function PathBar() {
                 {count !== undefined &&
                   (count > 0 ? (
                     <span className="count" aria-label={counted(count, 'thing open', 'things open')}>
-                      {count}
+                      {numberText(count)}
                     </span>
                   ) : (
                     <span className="tick" role="img" aria-label="nothing open">

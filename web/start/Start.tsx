@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { STATES, type PageState } from '../../core/indexing/index.ts';
 import { isOpen, switchStory } from '../../core/site/index.ts';
-import { counted, fullDate, STATE_WORDS } from '../../core/wording/index.ts';
+import { counted, fullDate, numberText, STATE_WORDS } from '../../core/wording/index.ts';
 import { Rail, StateSign, stepsLeft } from '../components/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Lately } from './Lately.tsx';
@@ -85,7 +85,7 @@ export function Start() {
             <li key={state} className="flex min-h-[27px] items-center gap-3" title={STATE_WORDS[state].means}>
               <StateSign state={state} silent />
               <span>{state === 'shut-out' && numbers.closed ? wording.closedState : STATE_WORDS[state].name}</span>
-              <span className="ml-auto tabular-nums">{numbers.states[state] ?? 0}</span>
+              <span className="ml-auto tabular-nums">{numberText(numbers.states[state] ?? 0)}</span>
             </li>
           ))}
         </ul>

@@ -1,5 +1,5 @@
 import type { RemainingStep, SiteNumbers } from '../../core/rows/index.ts';
-import { counted, plural } from '../../core/wording/index.ts';
+import { counted, numberText, plural } from '../../core/wording/index.ts';
 
 export const wording = {
   steps: 'What is left, in order',
@@ -25,8 +25,9 @@ export function answer(numbers: SiteNumbers, open: boolean): readonly [string, s
   if (numbers.wanted === 0) return ['You want ', 'no page', ' of this site found.'];
   if (numbers.found === 0 && numbers.wanted === 1) return ['People cannot find ', 'the one page', ' you want found.'];
   if (numbers.found === 0) return ['People can find ', `none of the ${counted(numbers.wanted, 'page')}`, ' you want found.'];
-  if (numbers.found === numbers.wanted) return ['People can find ', numbers.wanted === 1 ? 'the one page' : `all ${numbers.wanted} pages`, ' you want found.'];
-  return ['People can find ', `${numbers.found} of the ${numbers.wanted} pages`, ' you want found.'];
+  if (numbers.found === numbers.wanted)
+    return ['People can find ', numbers.wanted === 1 ? 'the one page' : `all ${numberText(numbers.wanted)} pages`, ' you want found.'];
+  return ['People can find ', `${numberText(numbers.found)} of the ${numberText(numbers.wanted)} pages`, ' you want found.'];
 }
 
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
@@ -51,7 +52,7 @@ export function subline(numbers: SiteNumbers, steps: readonly RemainingStep[]): 
     steps.length === 0
       ? 'No step is left.'
       : `${capital(spelled(steps.length))} ${plural(steps.length, 'step is', 'steps are')} left${blocking > 0 && blocking < steps.length ? `; the first ${blocking === 1 ? 'matters' : `${spelled(blocking)} matter`} most` : ''}.`;
-  const after = numbers.foundAfterRelease > numbers.found ? ` Once what waits is released, it will be ${numbers.foundAfterRelease}.` : '';
+  const after = numbers.foundAfterRelease > numbers.found ? ` Once what waits is released, it will be ${numberText(numbers.foundAfterRelease)}.` : '';
   return `${closed}${first}${left}${after}`;
 }
 
