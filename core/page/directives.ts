@@ -69,13 +69,12 @@ export function indexDirectives(content: string): IndexDirectives {
     const colon = word.indexOf(':');
     if (colon >= 0) readValued(found, word.slice(0, colon).trim(), word.slice(colon + 1).trim());
     else if (word === 'none') found.noindex = found.nofollow = true;
-    else if (isFlag(word)) found[word] = true;
+    else if (isOneOf(FLAGS, word)) found[word] = true;
   }
   return found;
 }
 
 const FLAGS = ['noindex', 'nofollow', 'noarchive', 'nosnippet', 'noimageindex', 'notranslate'] as const;
-const isFlag = (word: string): word is (typeof FLAGS)[number] => isOneOf(FLAGS, word);
 
 function readValued(found: Draft, name: string, value: string): void {
   if (name === 'unavailable_after') {

@@ -91,7 +91,7 @@ export class Analyst {
     this.releases = new Releases(
       db,
       siteId,
-      () => this.version,
+      () => this.bytesByHash,
       () => this.survey.workingCopy(),
     );
   }
@@ -150,9 +150,8 @@ export class Analyst {
     return bytesIn(this.db, this.siteId, this.version);
   }
 
-  /** The paths at which something would go out that is not out there. */
-  async changedPaths(): Promise<ReadonlySet<string>> {
-    await this.allUnderstood();
+  /** The paths at which something would go out that is not out there, as far as it is known what pages say. */
+  changedPaths(): ReadonlySet<string> {
     return new Set(this.survey.releaseItems().flatMap(({ what, out }) => (what === 'gone' ? [] : [out])));
   }
 

@@ -1,20 +1,16 @@
 import type { MergePlan } from '../../core/merge/index.ts';
 import { withLinkTo, type ListedFile, type ListedPage } from '../../core/ledger/index.ts';
 import { versionOf, type SiteDocument } from '../../core/site/index.ts';
-import { decodeBytes, toHex } from '../../core/source/index.ts';
+import { decodeBytes } from '../../core/source/index.ts';
 import { arrivalLock, clearSite, filesId, keepVersion, type Database, type SiteVersion } from '../storage/index.ts';
 import type { Analyst } from './analyst.ts';
-import { importSite, type Bringing, type PickedFile, type Progress } from './import-site.ts';
+import { importSite, sha256, type Bringing, type PickedFile, type Progress } from './import-site.ts';
 import { planVersion } from './new-version.ts';
 
 /** What came of bringing a new version in. Without a plan it is the one that is here. */
 export type BroughtVersion =
   | { readonly ok: true; readonly plan: MergePlan | undefined; readonly version: SiteVersion | undefined }
   | { readonly ok: false; readonly reason: string; readonly inside?: readonly string[] };
-
-/** SHA-256, hexadecimal. */
-export const sha256 = async (bytes: Uint8Array): Promise<string> =>
-  toHex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>)));
 
 const holding = new Map<string, () => void>();
 

@@ -20,8 +20,8 @@ export function downloads(db: () => Promise<Database>, site: () => Promise<Analy
     /** The changed files, or all, as a ZIP. */
     async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; refused: readonly { path: string; reason: PatchRefusal }[] }> {
       const its = await site();
-      const changed = await its.changedPaths();
-      const paths = what === 'all' ? undefined : changed;
+      await its.allUnderstood();
+      const paths = what === 'all' ? undefined : its.changedPaths();
       const of = paths?.size ?? its.files.length;
       const packed = await packZip(
         outFiles(its.bytesByHash, its.survey.workingCopy(), its.files, paths),
@@ -34,7 +34,8 @@ export function downloads(db: () => Promise<Database>, site: () => Promise<Analy
     /** The changed files one by one, for writing into a folder. */
     async changedFiles(): Promise<{ path: string; bytes: Uint8Array }[]> {
       const its = await site();
-      const paths = await its.changedPaths();
+      await its.allUnderstood();
+      const paths = its.changedPaths();
       const found: { path: string; bytes: Uint8Array }[] = [];
       for await (const { path, bytes } of outFiles(its.bytesByHash, its.survey.workingCopy(), its.files, paths)) found.push({ path, bytes });
       return found;

@@ -4,7 +4,7 @@ import { readPage, type PageFacts } from '../../core/page/index.ts';
 import { parseRobots } from '../../core/robots/index.ts';
 import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, rulesFromHeaders, set, versionOf, type Change } from '../../core/site/index.ts';
 import { readSitemap } from '../../core/sitemap/index.ts';
-import { ARCHIVE_LIMITS, decodeBytes, fromHex, inflateEntry, listArchive } from '../../core/source/index.ts';
+import { ARCHIVE_LIMITS, decodeBytes, fromHex, inflateEntry, listArchive, toHex } from '../../core/source/index.ts';
 import { clearSite, filesId, putAside, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
 
 /** A file that somebody picked or dropped. */
@@ -49,6 +49,10 @@ export interface BringingTools {
   /** It is brought in beside a site, as another version of its files: until somebody decides about it, it is still arriving. */
   readonly beside?: boolean;
 }
+
+/** SHA-256, hexadecimal. */
+export const sha256 = async (bytes: Uint8Array): Promise<string> =>
+  toHex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>)));
 
 interface Loose {
   readonly path: string;

@@ -1,7 +1,7 @@
-import { PAGE_LIMITS, readSource, type PageFacts } from '../../core/page/index.ts';
+import { readSource, type PageFacts } from '../../core/page/index.ts';
 import { decodeSource } from '../../core/source/index.ts';
 import { loadBytes, pagesFrom } from '../storage/index.ts';
-import { giveBack, type StoredSite } from './read-site.ts';
+import { giveBack, timeLimit, type StoredSite } from './read-site.ts';
 
 /** Pages fetched from the database at once. */
 const AHEAD = 24;
@@ -38,9 +38,8 @@ export class PagesAhead {
   }
 
   private read(bytes: Uint8Array): ReadAhead | undefined {
-    const until = this.now() + PAGE_LIMITS.milliseconds;
     const source = decodeSource(bytes);
-    const reading = readSource(source, { keepText: true, outOfTime: () => this.now() > until });
+    const reading = readSource(source, { keepText: true, outOfTime: timeLimit(this.now) });
     return reading.ok ? { text: source.text, facts: reading.facts } : undefined;
   }
 }

@@ -31,6 +31,12 @@ export function keptByHash(kept: Map<string, unknown>, files: readonly StoredFil
   return (id) => hashes.get(id) ?? id;
 }
 
+/** Tells when the reading of one page, which begins now, has taken too long. */
+export function timeLimit(now: () => number): () => boolean {
+  const until = now() + PAGE_LIMITS.milliseconds;
+  return () => now() > until;
+}
+
 /** A program without a page in it. */
 const NO_PAGE = 'no-page';
 
@@ -65,12 +71,11 @@ export async function readPages(
     for (const { path: read, bytes } of batch) {
       // The text that is kept is the one of the list.
       const { path, hash } = listed.get(read) ?? { path: read, hash: read };
-      const until = now() + PAGE_LIMITS.milliseconds;
       if (!isPage(path, bytes)) {
         cache.set(hash, NO_PAGE);
         continue;
       }
-      const reading = readPage(bytes, { outOfTime: () => now() > until });
+      const reading = readPage(bytes, { outOfTime: timeLimit(now) });
       const facts = reading.ok ? forSurvey(reading.facts, shared) : reading.reason;
       giveBack(bytes);
       cache.set(hash, facts);

@@ -2,7 +2,7 @@ import { compareWithRelease, sourceDiff, written, type Hunk, type Manifest, type
 import { isPageFile } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource } from '../../core/source/index.ts';
 import { loadRelease, type Database } from '../storage/index.ts';
-import { bytesIn } from './export-site.ts';
+import type { BytesOf } from './export-site.ts';
 
 /** A release by its number, or the working copy as it would go out now. */
 export type ReleaseRef = number | 'now';
@@ -12,7 +12,7 @@ export class Releases {
   constructor(
     private readonly db: Database,
     private readonly siteId: string,
-    private readonly version: () => number,
+    private readonly bytesByHash: () => BytesOf,
     private readonly now: () => WorkingCopy,
   ) {}
 
@@ -48,7 +48,7 @@ export class Releases {
     const ours = copy?.own[path];
     if (ours !== undefined) return ours;
     const file = copy?.files[path];
-    const bytes = file && (await bytesIn(this.db, this.siteId, this.version())(path, file.hash));
+    const bytes = file && (await this.bytesByHash()(path, file.hash));
     if (!bytes) return '';
     return isPageFile(path) ? decodeBytes(written(bytes, file.edits).bytes, decodeSource(bytes).encoding.name) : decodeBytes(bytes, 'utf-8');
   }

@@ -2,7 +2,7 @@ import type { PatchRefusal } from '../../core/page/index.ts';
 import { beingSent, heldBack, IDLE, outPath, prepared, putOut, type Held, type Manifest, type ReleaseOrder } from '../../core/release/index.ts';
 import { loadRelease, type Database, type StoredFile } from '../storage/index.ts';
 import type { Analyst } from './analyst.ts';
-import { bundle, bytesIn, outFiles, type BytesOf } from './export-site.ts';
+import { bundle, outFiles, type BytesOf } from './export-site.ts';
 
 /** What a release consists of: the working copy without what is to wait, or an earlier release once more. */
 export interface ReleaseWish {
@@ -43,7 +43,7 @@ export class Sending {
     const manifest = await this.manifestFor(its, number, wish);
     const known = its.files;
     const here = new Map(known.map((file) => [file.path, file]));
-    const bytesOf = bytesIn(this.db, its.siteId, its.version);
+    const bytesOf = its.bytesByHash;
     const files: { path: string; hash: string; size: number }[] = [];
     const refused: { path: string; reason: PatchRefusal }[] = [];
     // Only what is written anew, or is of another version, has to be hashed anew.

@@ -9,8 +9,8 @@ import { measureUnknownLettersBy, type Pattern } from '../../core/titles/index.t
 import { arrivalLock, dropRelease, keepRows, lastingDatabase, openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
-import { importSite, type Bringing, type BringingResult, type Progress } from './import-site.ts';
-import { arrivals, sha256 } from './arrivals.ts';
+import { importSite, sha256, type Bringing, type BringingResult, type Progress } from './import-site.ts';
+import { arrivals } from './arrivals.ts';
 import { downloads } from './downloads.ts';
 import { lettersMeasuredHere } from './measure-letters.ts';
 import { forgetVersion, keptOf, type Kept } from './kept.ts';
