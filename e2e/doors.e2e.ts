@@ -217,7 +217,7 @@ test('what one crawler is told binds only that one; a password keeps everybody o
     const pages = seen.records.filter((record) => !record.address.endsWith('.pdf') && record.status !== 404);
     const promised = async (...cells: string[]): Promise<number> => {
       let sum = 0;
-      for (const cell of cells) sum += Number(await page.locator(`[data-cell="${cell}"] .intents-number`).textContent());
+      for (const cell of cells) sum += Number(await page.locator(`[data-cell="${cell}"] [data-number]`).textContent());
       return sum;
     };
     expect(pages.filter((record) => record.outcome === 'listed')).toHaveLength(await promised('list listed', 'out listed'));

@@ -6,6 +6,10 @@ import { useWorkspace } from '../workspace/index.ts';
 import { applyTheme, shownTheme } from './theme.ts';
 import { ServerAway } from './TroubleStrip.tsx';
 
+const BUTTON = 'foot-button flex min-h-7 flex-none cursor-pointer items-center gap-1.5 max-md:min-w-11 max-md:justify-center';
+/** On a phone it takes the room that is left: whatever it says, nothing moves from under a finger. */
+const SAVED = 'flex min-h-7 flex-none items-center gap-1.5 max-md:min-w-0 max-md:flex-[1_1_4.5em] max-md:overflow-hidden';
+
 /** Saved state, the keys that matter, the site in numbers, and what waits for release. */
 export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; readonly onNext: () => void; readonly behind: { readonly inert?: boolean } }) {
   const numbers = useWorkspace((state) => state.numbers);
@@ -22,12 +26,12 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
     <footer className="foot" {...behind}>
       <Saved />
       <ServerAway />
-      <button type="button" className="foot-button" onClick={onNext} aria-keyshortcuts="Alt+ArrowDown">
+      <button type="button" className={BUTTON} onClick={onNext} aria-keyshortcuts="Alt+ArrowDown">
         <ArrowDown size={15} className="narrow-only" aria-hidden />
         <kbd className="wide-only">Alt ↓</kbd> <span className="wide-only">next page to fix</span>
         <span className="narrow-only sr-only">Next page to fix</span>
       </button>
-      <button type="button" className="foot-button disabled:opacity-60" onClick={onUndo} disabled={!canUndo} aria-keyshortcuts="Control+Z">
+      <button type="button" className={`${BUTTON} disabled:opacity-60`} onClick={onUndo} disabled={!canUndo} aria-keyshortcuts="Control+Z">
         <Undo2 size={15} className="narrow-only" aria-hidden />
         <kbd className="wide-only">Ctrl Z</kbd> <span className="wide-only">undo</span>
         <span className="narrow-only sr-only">Undo</span>
@@ -39,7 +43,7 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
       </span>
       <button
         type="button"
-        className="foot-button ml-auto"
+        className={`${BUTTON} ml-auto min-w-7 justify-center`}
         aria-label="Switch between light and dark"
         title="Switch between light and dark"
         onClick={() => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper')}
@@ -47,7 +51,10 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
         <MoonStar size={15} aria-hidden />
       </button>
       {numbers.waiting > 0 ? (
-        <Link to={linkTo('release')} className="foot-release">
+        <Link
+          to={linkTo('release')}
+          className="foot-release my-0.5 flex min-h-7 flex-none items-center gap-[0.3em] rounded-lg bg-accent px-2.5 font-semibold text-[#1d2939]"
+        >
           <span className="wide-only">{counted(numbers.waiting, 'change waits', 'changes wait')} for release</span>
           <span className="narrow-only">{numberText(numbers.waiting)} to release</span>
         </Link>
@@ -65,19 +72,19 @@ function Saved() {
   const { done, of } = useWorkspace((state) => state.loadProgress);
   if (save === 'failed')
     return (
-      <span className="foot-saved font-semibold text-error">
+      <span className={`${SAVED} font-semibold text-error`}>
         <CircleAlert size={14} aria-hidden /> Not saved
       </span>
     );
   if (agreeing)
     return (
-      <span className="foot-saved" data-testid="agreeing">
+      <span className={SAVED} data-testid="agreeing">
         <LoaderCircle size={14} className="flex-none" aria-hidden /> Looking at the files
         <span className="wide-only">{of > 1 ? ` … ${done.toLocaleString('en')} of ${of.toLocaleString('en')}` : ' …'}</span>
       </span>
     );
   return (
-    <span className="foot-saved">
+    <span className={SAVED}>
       {save === 'saved' ? <Check size={14} className="text-success" aria-hidden /> : <LoaderCircle size={14} aria-hidden />}
       {save === 'saved' ? (
         <>

@@ -52,9 +52,11 @@ const TreeRow = memo(function TreeRow({
       <span className="min-w-0 flex-1 truncate" {...siteText(row.lang)}>
         {row.name}
       </span>
-      {row.pending && <span className="waiting-dot" role="img" aria-label="waits for release" title="waits for release" />}
+      {row.pending && (
+        <span className="waiting-dot size-[7px] flex-none rounded-full bg-accent" role="img" aria-label="waits for release" title="waits for release" />
+      )}
       {open > 0 && (
-        <span className="tree-count" aria-label={counted(open, 'thing to look at', 'things to look at')}>
+        <span className="flex-none text-tiny font-semibold text-count tabular-nums" aria-label={counted(open, 'thing to look at', 'things to look at')}>
           {open}
         </span>
       )}

@@ -33,24 +33,32 @@ export function PathBar() {
             </span>
           </span>
         </Link>
-        <Link to="/sites" aria-label="Your sites" title="Your sites" className="sites-arrow">
+        <Link
+          to="/sites"
+          aria-label="Your sites"
+          title="Your sites"
+          className="!absolute top-1/2 right-1 !grid size-9 -translate-y-1/2 place-items-center rounded-lg !border-0 !p-0 max-md:size-11"
+        >
           <ChevronsUpDown size={15} color={here === '' ? 'var(--soft)' : 'var(--bar-soft)'} aria-hidden />
         </Link>
       </div>
-      <nav ref={path} className="path-stops" aria-label="The path">
+      <nav ref={path} className="path-stops flex min-w-0 flex-1 overflow-x-auto [scrollbar-width:none]" aria-label="The path">
         {STOPS.map(({ id, name: label, trade }) => {
           const count = counts[id];
           return (
             <Link key={id} to={linkTo(id)} aria-current={here === id ? 'page' : undefined}>
-              <span className="stop-name">
+              <span className="stop-name display flex items-center gap-[7px] text-lead font-semibold">
                 {label}
                 {count !== undefined &&
                   (count > 0 ? (
-                    <span className="count" aria-label={counted(count, 'thing open', 'things open')}>
+                    <span
+                      className="count min-w-[18px] rounded-full bg-accent px-[5.5px] text-center font-sans text-tiny/[18px] font-semibold text-[#1d2939]"
+                      aria-label={counted(count, 'thing open', 'things open')}
+                    >
                       {numberText(count)}
                     </span>
                   ) : (
-                    <span className="tick" role="img" aria-label="nothing open">
+                    <span className="grid size-[17px] place-items-center rounded-full bg-green-soft text-green" role="img" aria-label="nothing open">
                       <Check size={12} strokeWidth={3} aria-hidden />
                     </span>
                   ))}

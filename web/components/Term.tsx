@@ -31,7 +31,7 @@ export function Term({ id }: { readonly id: TermId }) {
   const panel = useId();
   return (
     <span
-      className="term"
+      className="relative inline-flex align-[-3px]"
       onKeyDown={(event) => {
         if (event.key !== 'Escape' || !open) return;
         event.stopPropagation();
@@ -43,7 +43,7 @@ export function Term({ id }: { readonly id: TermId }) {
       <button
         ref={button}
         type="button"
-        className="term-mark"
+        className="-mx-1 -my-1.5 inline-grid size-7 cursor-pointer place-items-center rounded-full text-faint max-md:-mx-2 max-md:-my-3.5 max-md:size-11"
         aria-expanded={open}
         aria-controls={panel}
         aria-label={`What is this? ${TERM_NAMES[id]}`}
@@ -53,7 +53,13 @@ export function Term({ id }: { readonly id: TermId }) {
         <CircleHelp size={15} aria-hidden />
       </button>
       {open && (
-        <span id={panel} ref={keepInView} className="term-text" role="note" tabIndex={-1}>
+        <span
+          id={panel}
+          ref={keepInView}
+          className="absolute top-[calc(100%+6px)] -left-3 z-20 w-[min(320px,76vw)] rounded-box border border-line bg-base-100 px-[13px] py-2.5 text-left font-sans text-small font-normal whitespace-normal text-base-content shadow-xl"
+          role="note"
+          tabIndex={-1}
+        >
           <Boundary instead={(_error, again) => <Unexplained again={again} />}>
             <Suspense fallback="…">
               <Explanation id={id} />

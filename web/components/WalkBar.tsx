@@ -35,7 +35,7 @@ export function WalkBar({ stop, enough }: { readonly stop: 'words' | 'meaning'; 
     );
   }
   return (
-    <div className="walk" role="group" aria-label="The walk" data-testid="walk">
+    <div className="mb-3.5 flex flex-wrap items-center gap-x-3 gap-y-1.5 text-small" role="group" aria-label="The walk" data-testid="walk">
       <progress className="progress progress-success w-24" value={rows.length - open.length} max={rows.length} aria-label="Pages that are good enough" />
       <span className="tabular-nums">
         {left === 0 ? 'Only pages you passed over are left' : `${counted(left, 'page')} to fix`}

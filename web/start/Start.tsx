@@ -35,7 +35,7 @@ export function Start() {
     <div className="mx-auto max-w-[880px]">
       <h1 className="!text-[34px] max-[760px]:!text-[27px]">
         {before}
-        <span className="underlined">{number}</span>
+        <span className="bg-[linear-gradient(transparent_62%,var(--under)_62%_92%,transparent_92%)]">{number}</span>
         {after}
       </h1>
       <p className="soft mt-2 text-lead">{subline(numbers, steps)}</p>

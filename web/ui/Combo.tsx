@@ -8,6 +8,8 @@ export interface ComboOption {
 /** Most options listed at once; typing narrows them. */
 const LISTED = 60;
 
+const OPTION = 'flex min-h-8 cursor-pointer items-center gap-2 rounded-lg px-[9px] py-[3px] aria-selected:bg-secondary';
+
 /** A field that is chosen from a long list by typing some letters of what is meant. What is typed and not chosen changes nothing. */
 export function Combo({
   label,
@@ -71,7 +73,13 @@ export function Combo({
         }}
         onKeyDown={keys}
       />
-      <ul id={`${id}-list`} role="listbox" aria-label={label} className="combo-list" hidden={!open}>
+      <ul
+        id={`${id}-list`}
+        role="listbox"
+        aria-label={label}
+        className="combo-list absolute inset-x-0 top-[calc(100%+4px)] z-20 max-h-[260px] overflow-auto rounded-box border border-line bg-base-100 p-[5px] shadow-xl"
+        hidden={!open}
+      >
         {open &&
           shown.map((option, index) => (
             <li
@@ -79,7 +87,7 @@ export function Combo({
               id={`${id}-${index}`}
               role="option"
               aria-selected={index === at}
-              className="combo-option"
+              className={OPTION}
               ref={index === at ? (element) => element?.scrollIntoView({ block: 'nearest' }) : undefined}
               onPointerDown={(event) => {
                 event.preventDefault();
@@ -90,7 +98,7 @@ export function Combo({
             </li>
           ))}
         {open && shown.length === 0 && (
-          <li role="option" aria-selected="false" aria-disabled className="combo-option soft">
+          <li role="option" aria-selected="false" aria-disabled className={`${OPTION} soft`}>
             {empty}
           </li>
         )}

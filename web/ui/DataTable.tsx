@@ -97,7 +97,7 @@ export function DataTable<R>({
                 </tr>
                 {more && (
                   <tr>
-                    <td colSpan={columns.length} className="below-row">
+                    <td colSpan={columns.length} className="!bg-base-200 !px-3.5 !pt-0 !pb-3.5">
                       {more}
                     </td>
                   </tr>

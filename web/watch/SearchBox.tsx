@@ -107,7 +107,7 @@ function marked({ snippet, marks }: SearchResult) {
   for (const [start, end] of marks) {
     parts.push(
       snippet.slice(at, start),
-      <mark key={start} className="result-mark">
+      <mark key={start} className="rounded-[3px] bg-amber-soft px-0.5 text-inherit">
         {snippet.slice(start, end)}
       </mark>,
     );

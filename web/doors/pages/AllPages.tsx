@@ -42,7 +42,7 @@ export function AllPages() {
     <div className="mx-auto max-w-[1080px]">
       <h1 className="mb-1">All pages</h1>
       <p className="soft mb-4">{wording.pagesLead}</p>
-      <div className="doors-pictures grid gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <div className="grid gap-6 *:min-w-0 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <Matrix rows={rows} engine={engine} engines={ENGINES} onEngine={setEngine} picked={narrow.cell} onPick={(cell) => setNarrow({ ...narrow, cell })} />
         <Clicks rows={rows} clicks={clicks} picked={narrow.band} onPick={(band) => setNarrow({ ...narrow, band })} />
       </div>

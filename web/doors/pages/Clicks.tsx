@@ -38,14 +38,17 @@ export function Clicks({
             <button
               key={band}
               type="button"
-              className="click-bar"
+              className="flex w-full cursor-pointer items-center gap-2.5 rounded-lg px-1.5 py-0.5 text-note disabled:cursor-default disabled:text-faint aria-pressed:bg-secondary aria-pressed:font-semibold"
               disabled={number === 0}
               aria-pressed={picked === band}
               onClick={() => onPick(picked === band ? undefined : band)}
             >
               <span className="w-28 flex-none text-left">{wording.bands[band]}</span>
-              <span className="click-track" aria-hidden>
-                <span className={`click-fill${band === 'none' || band === '4+' ? ' deep' : ''}`} style={{ width: `${(number / most) * 100}%` }} />
+              <span className="h-2.5 flex-1 overflow-hidden rounded-full bg-base-200" aria-hidden>
+                <span
+                  className={`block h-full rounded-full ${band === 'none' || band === '4+' ? 'bg-brick' : 'bg-green'}`}
+                  style={{ width: `${(number / most) * 100}%` }}
+                />
               </span>
               <span className="w-12 flex-none text-right tabular-nums">{number}</span>
             </button>

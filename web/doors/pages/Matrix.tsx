@@ -19,6 +19,16 @@ function countCells(rows: readonly PageRow[], engine: string): Readonly<Record<s
   return counts;
 }
 
+const HEADING = 'px-2.5 py-2 text-left text-fine font-semibold text-faint';
+/** By what becomes of the pages in a cell. */
+const CELL_LOOKS: Readonly<Partial<Record<PageRow['state'], string>>> = {
+  'shut-out': 'bg-brick-soft',
+  leaking: 'bg-brick-soft',
+  'half-hidden': 'bg-plum-soft',
+  'kept-out': 'bg-plum-soft',
+  findable: 'bg-amber-soft',
+};
+
 /** Intent against reality: what you want in rows, what an engine does in columns; a press on a number shows those pages. */
 export function Matrix({
   rows,
@@ -43,12 +53,12 @@ export function Matrix({
         <Segments label="By which engine" value={engine} onChange={onEngine} options={engines.map(({ id, name }) => ({ value: id, label: name }))} />
       </div>
       <div className="panel overflow-x-auto">
-        <table className="intents">
+        <table className="w-full min-w-[520px] table-fixed">
           <thead>
             <tr>
               <td />
               {REALITIES.map((reality) => (
-                <th key={reality} scope="col">
+                <th key={reality} scope="col" className={HEADING}>
                   {REALITY_NAMES[reality]}
                 </th>
               ))}
@@ -57,23 +67,27 @@ export function Matrix({
           <tbody>
             {INTENTS.map((intent) => (
               <tr key={intent}>
-                <th scope="row">{INTENT_NAMES[intent]}</th>
+                <th scope="row" className={HEADING}>
+                  {INTENT_NAMES[intent]}
+                </th>
                 {REALITIES.map((reality) => {
                   const number = counts[`${intent} ${reality}`] ?? 0;
                   const state = matrixState(intent, reality);
                   const on = picked?.intent === intent && picked.reality === reality;
                   return (
-                    <td key={reality} className={number > 0 ? `intents-${state}` : ''}>
+                    <td key={reality} className={`border-t border-l border-line p-0 ${number > 0 ? CELL_LOOKS[state] : ''}`}>
                       <button
                         type="button"
-                        className="intents-cell"
+                        className="flex min-h-[78px] w-full cursor-pointer flex-col items-start gap-0.5 px-[11px] py-[9px] text-left -outline-offset-3 aria-pressed:shadow-[inset_0_0_0_3px_var(--color-accent)] disabled:cursor-default disabled:text-faint disabled:[&>:not([data-number])]:invisible"
                         disabled={number === 0}
                         aria-pressed={on}
                         data-cell={`${intent} ${reality}`}
                         onClick={() => onPick(on ? undefined : { intent, reality })}
                       >
                         <StateSign state={state} size={18} silent />
-                        <span className="intents-number">{number}</span>
+                        <span className="display text-[22px]/[1.1] font-bold tabular-nums" data-number>
+                          {number}
+                        </span>
                         <span className="text-tiny">{wording.cells[state]}</span>
                       </button>
                     </td>

@@ -12,6 +12,18 @@ import { INTENT_FROM, REALITY_NAMES } from '../wording.ts';
 
 type Column = 'name' | 'kind' | 'intent' | 'reality' | 'clicks' | 'linksIn' | 'inMap' | 'is';
 const ROW_HEIGHT = 44;
+const ROW = 'inset-x-0 top-0 flex min-w-[790px] items-center gap-2.5 border-line px-3 md:min-w-[860px]';
+/** How wide each cell is. On a phone what is wanted stands beside the name; the rest is a swipe away. */
+const CELLS = {
+  mark: 'w-[22px] flex-none',
+  name: 'min-w-0 flex-none max-md:w-[168px] md:flex-1',
+  kind: 'w-[92px] flex-none max-md:order-1',
+  intent: 'w-24 flex-none',
+  reality: 'w-24 flex-none',
+  is: 'w-[140px] flex-none',
+  number: 'w-16 flex-none pr-2 text-right tabular-nums',
+  map: 'w-[66px] flex-none',
+};
 
 /** What can be done with all marked pages. */
 const BULK: readonly { readonly name: string; readonly act: (workspace: ReturnType<typeof useWorkspaceApi>, ids: readonly string[]) => void }[] = [
@@ -90,27 +102,41 @@ export function PagesTable({
           </button>
         ))}
       </div>
-      <div className="panel doors-table" role="table" aria-label="Pages" aria-rowcount={sorted.length + 1} ref={scroller} tabIndex={0}>
-        <div role="row" className="doors-row doors-head">
-          <span role="columnheader" className="doors-mark">
+      <div
+        className="panel relative max-h-[62vh] overflow-auto print:max-h-none print:overflow-visible"
+        role="table"
+        aria-label="Pages"
+        aria-rowcount={sorted.length + 1}
+        ref={scroller}
+        tabIndex={0}
+      >
+        <div role="row" className={`${ROW} sticky z-2 h-9 border-b bg-base-100 text-fine`}>
+          <span role="columnheader" className={CELLS.mark}>
             <span className="sr-only">Marked</span>
           </span>
-          {heading('name', 'Page', 'doors-name')}
-          {heading('kind', 'Kind', 'doors-kind')}
-          {heading('intent', 'You want', 'doors-intent')}
-          {heading('reality', 'Engine', 'doors-reality')}
-          {heading('clicks', 'Clicks', 'doors-number')}
-          {heading('linksIn', 'Links in', 'doors-number')}
-          {heading('inMap', 'Sitemap', 'doors-map')}
-          {heading('is', 'Markup', 'doors-is')}
+          {heading('name', 'Page', CELLS.name)}
+          {heading('kind', 'Kind', CELLS.kind)}
+          {heading('intent', 'You want', CELLS.intent)}
+          {heading('reality', 'Engine', CELLS.reality)}
+          {heading('clicks', 'Clicks', CELLS.number)}
+          {heading('linksIn', 'Links in', CELLS.number)}
+          {heading('inMap', 'Sitemap', CELLS.map)}
+          {heading('is', 'Markup', CELLS.is)}
         </div>
         <div style={{ height: list.getTotalSize(), position: 'relative' }}>
           {items.map(({ index, start }) => {
             const row = sorted[index] as PageRow;
             const depth = clicks?.get(row.id);
             return (
-              <div key={row.id} role="row" aria-rowindex={index + 2} className="doors-row" data-row={row.id} style={{ transform: `translateY(${start}px)` }}>
-                <span role="cell" className="doors-mark">
+              <div
+                key={row.id}
+                role="row"
+                aria-rowindex={index + 2}
+                className={`${ROW} absolute h-11 border-t text-small`}
+                data-row={row.id}
+                style={{ transform: `translateY(${start}px)` }}
+              >
+                <span role="cell" className={CELLS.mark}>
                   <input
                     type="checkbox"
                     className="checkbox checkbox-sm"
@@ -119,7 +145,7 @@ export function PagesTable({
                     onChange={(event) => mark(index, event.target.checked, (event.nativeEvent as MouseEvent).shiftKey)}
                   />
                 </span>
-                <span role="rowheader" className="doors-name">
+                <span role="rowheader" className={CELLS.name}>
                   <PageLink to="doors" page={row.id} className="flex min-h-8 w-full min-w-0 cursor-pointer items-center gap-2 text-left">
                     <StateSign state={row.state} />
                     <span className="min-w-0">
@@ -130,10 +156,10 @@ export function PagesTable({
                     </span>
                   </PageLink>
                 </span>
-                <span role="cell" className="doors-kind truncate">
+                <span role="cell" className={`${CELLS.kind} truncate`}>
                   {KIND_TABLE[row.kind].one}
                 </span>
-                <span role="cell" className="doors-intent">
+                <span role="cell" className={CELLS.intent}>
                   <button
                     type="button"
                     className="chip"
@@ -147,22 +173,22 @@ export function PagesTable({
                     {row.intent === 'list' ? 'list' : 'keep out'}
                   </button>
                 </span>
-                <span role="cell" className="doors-reality">
+                <span role="cell" className={CELLS.reality}>
                   {REALITY_NAMES[row.realities[engine] ?? 'out']}
                 </span>
-                <span role="cell" className="doors-number">
+                <span role="cell" className={CELLS.number}>
                   {depth ?? <span className="text-error">none</span>}
                 </span>
-                <span role="cell" className="doors-number">
+                <span role="cell" className={CELLS.number}>
                   {row.linksIn}
                 </span>
-                <span role="cell" className="doors-map soft">
+                <span role="cell" className={`${CELLS.map} soft`}>
                   {row.inMap ? (mapOn ? 'in it' : 'would be') : 'no'}
                 </span>
-                <span role="cell" className="doors-is min-w-0">
+                <span role="cell" className={`${CELLS.is} min-w-0`}>
                   <span className="block truncate">{thingsOf(row)}</span>
                   {row.lacks && (
-                    <span className="block truncate text-tiny text-amber">
+                    <span className="block truncate text-tiny text-amber-ink">
                       lacks {row.lacks.map((path) => pathWords(path.split('|')[0] ?? path)).join(', ')}
                     </span>
                   )}

@@ -63,7 +63,10 @@ export function RobotsEditor() {
         )}
       </header>
       {waits && (
-        <div className="robots-draft notice notice-amber mb-4" data-testid="draft">
+        <div
+          className="robots-draft notice notice-amber sticky top-[22px] z-4 mb-4 max-h-[34vh] overflow-auto [@media(max-height:560px)]:static [@media(max-height:560px)]:max-h-none"
+          data-testid="draft"
+        >
           <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
             <p className="display min-w-0 flex-1 basis-60 font-semibold">{wording.draft}</p>
             <button type="button" className="btn btn-outline-ink" onClick={() => setDraft(undefined)}>
@@ -137,7 +140,9 @@ function Trouble({
   const line = 'line' in trouble ? trouble.line : undefined;
   return (
     <li className="flex flex-wrap items-start gap-x-3 gap-y-1 px-3.5 py-2.5" data-trouble={trouble.code}>
-      <span className={`cost-word cost-${TROUBLE_COSTS[trouble.code]} mt-0.5`}>{TROUBLE_COSTS[trouble.code]}</span>
+      <span className={`rounded-full min-w-16 flex-none px-[9px] py-px text-center text-tiny font-semibold cost-${TROUBLE_COSTS[trouble.code]} mt-0.5`}>
+        {TROUBLE_COSTS[trouble.code]}
+      </span>
       <div className="min-w-0 flex-1 basis-64">
         <p className="font-semibold [overflow-wrap:anywhere]">{headline}</p>
         <p className="soft text-small">{why}</p>

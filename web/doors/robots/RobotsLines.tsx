@@ -28,7 +28,10 @@ function Line({ line, report, current }: { readonly line: RobotsLine; readonly r
   const touch = report.touches.find((one) => one.line === line.line);
   const wrong = touch && touch.wronglyShut.count > 0;
   return (
-    <li className={`robots-line${wrong ? ' wrong' : ''}`} data-line={line.line}>
+    <li
+      className={`flex min-h-[26px] items-baseline gap-2.5 border-line py-[3px] pr-3 pl-2.5 not-first:border-t ${wrong ? 'bg-brick-soft' : ''}`}
+      data-line={line.line}
+    >
       <span className="mono soft w-5 flex-none text-right">{line.line}</span>
       <code className={`min-w-0 flex-1 [overflow-wrap:anywhere] ${line.kind === 'comment' ? 'soft' : ''} ${current ? 'font-bold' : ''}`}>
         {line.text || ' '}

@@ -66,7 +66,7 @@ export function RobotsRules({
     rows.push(
       <li
         key={line.line}
-        className={`robots-word ${line.kind}${current === line.line ? ' current' : ''}`}
+        className={`py-[7px] pr-3 ${line.kind === 'rule' ? 'pl-5' : 'pl-3'} ${line.kind === 'user-agent' ? 'bg-base-200' : ''} ${current === line.line ? 'shadow-[inset_3px_0_0_var(--color-accent)]' : ''}`}
         data-word-line={line.line}
         onFocus={() => onLine(line.line)}
       >
@@ -86,7 +86,7 @@ export function RobotsRules({
     );
   }
   return (
-    <ol className="panel robots-words" aria-label="Rules in plain words">
+    <ol className="panel max-h-[68vh] divide-y divide-line overflow-auto" aria-label="Rules in plain words">
       {rows}
       {drawn < Math.min(lines.length, MOST) && <li ref={end} className="h-6" key={`end ${drawn}`} aria-hidden />}
       {lines.length > MOST && <li className="soft px-3 py-2 text-note">and {counted(lines.length - MOST, 'more line')}: edit them in the text.</li>}
@@ -101,7 +101,7 @@ const isIdle = (touch: LineTouch | undefined): boolean => touch !== undefined &&
 function Folded({ first, count, rules }: { readonly first: number; readonly count: number; readonly rules: () => ReactNode }) {
   const [open, setOpen] = useState(false);
   return (
-    <li className="robots-word rule" data-word-line={first}>
+    <li className="py-[7px] pr-3 pl-5" data-word-line={first}>
       <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary className="soft w-fit cursor-pointer text-note">{counted(count, 'rule')} that touch nothing on this site</summary>
         {open && <div className="mt-2 grid gap-3">{rules()}</div>}

@@ -35,15 +35,19 @@ export function RobotsText({
     if (event.key.startsWith('Arrow') || event.key.startsWith('Page')) onLine(lineAt());
   };
   return (
-    <div className="robots-text panel">
-      <div ref={gutter} className="robots-gutter mono" aria-hidden>
+    <div className="panel flex h-[60vh] min-h-80 overflow-hidden focus-within:outline-2 focus-within:outline-accent">
+      <div
+        ref={gutter}
+        className="mono w-[46px] flex-none overflow-hidden bg-base-200 py-2.5 pr-2 text-right leading-[21px] whitespace-pre text-faint"
+        aria-hidden
+      >
         {numbers(1, current === undefined ? lines : current - 1)}
-        {current !== undefined && <div className="current">{current}</div>}
+        {current !== undefined && <div className="font-bold text-base-content">{current}</div>}
         {current !== undefined && numbers(current + 1, lines)}
       </div>
       <textarea
         ref={area}
-        className="mono"
+        className="mono min-w-0 flex-1 resize-none border-0 bg-transparent px-3 py-2.5 leading-[21px] whitespace-pre outline-0"
         aria-label="robots.txt as text"
         spellCheck={false}
         wrap="off"

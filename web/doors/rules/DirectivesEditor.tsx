@@ -64,7 +64,7 @@ export function DirectivesEditor({
             </label>
             {crawler !== EVERY_CRAWLER && <KeepFrom scope={scope} crawler={crawler} name={name} />}
           </div>
-          <div className="says-grid">
+          <div className="grid grid-cols-[repeat(auto-fill,minmax(268px,1fr))] gap-x-5 gap-y-2.5">
             {DIRECTIVE_CHOICES.map((choice) => (
               <Choice
                 key={choice.field}
@@ -129,7 +129,7 @@ function Choice({
   const write = (value: string | number | null): void => say(workspace, scope, field, value, `${name}: ${label.toLowerCase()} changed`, crawler);
   const inherited = held && held.from !== 'page' ? `${directivePhrase(field, held.value)}, ${FROM[held.from]}` : undefined;
   return (
-    <div className="says-choice">
+    <div className="grid grid-cols-[112px_1fr] items-center gap-2 text-small">
       <span className="font-semibold" id={`says-${field}`}>
         {label}
       </span>

@@ -22,7 +22,10 @@ export function TableIn() {
   const { over, zone } = useDrop(({ files }) => void take(files[0]));
   return (
     <div>
-      <div className={`drop-zone${over ? ' is-over' : ''}`} {...zone}>
+      <div
+        className={`flex flex-wrap items-center gap-x-3.5 gap-y-2 rounded-box border-2 border-dashed bg-base-100 px-4.5 py-4 ${over ? 'border-accent' : 'border-line'}`}
+        {...zone}
+      >
         <FileUp size={22} aria-hidden className="soft flex-none" />
         <div className="min-w-0 flex-1">
           <p className="font-medium">{file ? file.name : 'A CSV file, from any program'}</p>
@@ -130,7 +133,7 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
                 <td className="font-medium">{header || `column ${at + 1}`}</td>
                 <td>
                   <select
-                    className={`select select-sm w-44${mapping[at] ? ' is-set' : ''}`}
+                    className={`select select-sm w-44${mapping[at] ? ' !border-base-content font-semibold' : ''}`}
                     aria-label={`What “${header}” means`}
                     value={mapping[at] ?? ''}
                     onChange={(event) =>

@@ -84,7 +84,7 @@ export function Ledger() {
     <div className="ledger">
       <h1 className="sr-only">Ledger</h1>
       {grows && <AddPage />}
-      <div className="bar">
+      <div className="mb-2.5 flex flex-wrap items-center gap-2 print:hidden">
         <input
           className="input input-sm w-28"
           type="search"
@@ -233,7 +233,7 @@ function Choice({
 }) {
   return (
     <select
-      className={`select select-sm w-auto max-w-[150px]${value === '' ? '' : ' is-set'}`}
+      className={`select select-sm w-auto max-w-[150px]${value === '' ? '' : ' !border-base-content font-semibold'}`}
       aria-label={label}
       value={value}
       onChange={(event) => onChange(event.target.value)}

@@ -70,12 +70,20 @@ export const PassageLine = memo(
     };
     const changed = kept?.was !== undefined && kept.was !== null;
     return (
-      <li className={`passage${heading ? ` is-${passage.tag}` : ''}`} data-changed={changed || undefined}>
-        <span className="passage-tag" aria-hidden>
+      <li
+        className="group relative grid grid-cols-[30px_minmax(0,1fr)_auto] gap-x-2 gap-y-0.5 rounded-lg py-[5px] pr-1.5 pl-0.5 focus-within:bg-base-100 hover:bg-base-100 data-changed:shadow-[inset_3px_0_0_var(--color-accent)]"
+        data-changed={changed || undefined}
+      >
+        <span className="mono pt-[3px] pl-1.5 text-tiny leading-[1.3] text-faint" aria-hidden>
           {passage.tag}
         </span>
         {editing === undefined ? (
-          <p ref={line} lang={row.lang} dir={rightToLeft ? 'rtl' : 'auto'}>
+          <p
+            ref={line}
+            lang={row.lang}
+            dir={rightToLeft ? 'rtl' : 'auto'}
+            className={`${/^h[1-3]$/.test(passage.tag) ? 'display font-semibold' : ''} ${passage.tag === 'h1' ? 'text-lg/[1.45]' : ''}`}
+          >
             <Marked text={text} marks={marks} />
             {links.length > 0 && <span className="soft block text-fine">{links.map((one) => `“${one.words}” leads to ${one.href}`).join(' · ')}</span>}
           </p>
@@ -101,7 +109,7 @@ export const PassageLine = memo(
             }}
           />
         )}
-        <span className="passage-acts">
+        <span className="flex items-start gap-0.5 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 group-data-changed:opacity-100 [@media(hover:none)]:opacity-100">
           <button type="button" className="icon-btn" aria-label="Change this text" title="Change this text" onClick={() => setEditing(text)}>
             <Pencil size={15} aria-hidden />
           </button>

@@ -39,13 +39,13 @@ export function PicturePicker({
             <button
               key={path}
               type="button"
-              className="picture-choice"
+              className="h-[62px] w-[92px] cursor-pointer overflow-hidden rounded-lg border-2 border-transparent aria-pressed:border-accent"
               aria-pressed={path === chosen && !picture.fallback}
               aria-label={path}
               title={path}
               onClick={() => choose(path)}
             >
-              <SitePicture path={path} alt="" />
+              <SitePicture path={path} alt="" className="size-full object-cover" />
             </button>
           ))}
           {picture.from === 'owner' && !picture.fallback && (

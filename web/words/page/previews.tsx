@@ -113,8 +113,8 @@ export function BrowserTab({ title }: { readonly title: string }) {
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
   const shown = fit(title, limit).shown;
   return (
-    <div className="browser-tab mt-2.5" aria-label="The browser’s tab" role="img">
-      <span className="tab">
+    <div className="mt-2.5 rounded-t-field bg-base-300 px-2 pt-[7px]" aria-label="The browser’s tab" role="img">
+      <span className="flex w-[220px] max-w-full items-center gap-2 overflow-hidden rounded-t-lg bg-base-100 px-2.5 py-1.5 text-fine whitespace-nowrap">
         <Letter name={siteName} />{' '}
         <span className="truncate" dir="auto">
           {shown || '(no title)'}

@@ -58,7 +58,7 @@ function Group({ group, mended }: { readonly group: AlikeGroup; readonly mended:
         <span className="soft text-note font-normal">{counted(group.pages.length, 'page')}</span>
         {mended && <span className="ml-auto text-note font-normal text-green">fixed</span>}
       </h2>
-      <div className="alike-pages grid sm:grid-cols-2">
+      <div className="grid *:border-b *:border-line *:odd:border-r sm:grid-cols-2">
         {group.pages.slice(0, IN_GROUP).map((id) => (
           <One key={id} id={id} field={group.field} />
         ))}

@@ -134,7 +134,7 @@ function Phrase({ row }: { readonly row: PhraseRow }) {
     workspace.change(set('pages', id, 'phrase', row.phrase), { label: `“${byId.get(id)?.name ?? id}” is to answer “${row.phrase}”` });
   const others = [...new Set([...row.answered, ...row.weak])].filter((id) => !row.targets.includes(id)).slice(0, 4);
   return (
-    <li className="phrase-row">
+    <li className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3.5 gap-y-1 px-4 py-2 md:grid-cols-[auto_minmax(120px,1fr)_100px_minmax(0,48%)]">
       <Worth phrase={row.phrase} worth={row.worth} />
       <span className="min-w-0">
         <span className="font-medium" dir="auto">
@@ -142,8 +142,8 @@ function Phrase({ row }: { readonly row: PhraseRow }) {
         </span>
         {row.verdict !== 'answered' && <span className="soft block text-fine">{WHY[row.verdict](row)}</span>}
       </span>
-      <span className={`verdict is-${row.verdict}`}>{VERDICTS[row.verdict]}</span>
-      <span className="flex flex-wrap items-center justify-end gap-1.5 text-note">
+      <span className={`min-w-[92px] rounded-full px-2.5 py-0.5 text-center text-fine ${VERDICT_LOOKS[row.verdict]}`}>{VERDICTS[row.verdict]}</span>
+      <span className="col-span-full flex flex-wrap items-center justify-end gap-1.5 text-note md:col-auto">
         {row.targets.map((id) => (
           <PageLink to="words" page={id} key={id} className="chip" title="This page is meant for it">
             {byId.get(id)?.name ?? id}
@@ -155,7 +155,7 @@ function Phrase({ row }: { readonly row: PhraseRow }) {
           </button>
         ))}
         {row.nearest !== undefined && row.targets.length === 0 && (
-          <button type="button" className="chip is-offer" onClick={() => makeTarget(row.nearest as string)}>
+          <button type="button" className="chip" onClick={() => makeTarget(row.nearest as string)}>
             Give it to “{byId.get(row.nearest)?.name ?? row.nearest}”
           </button>
         )}
@@ -201,6 +201,13 @@ function OtherPage({ phrase, label, onChoose }: { readonly phrase: string; reado
   );
 }
 
+const VERDICT_LOOKS: Readonly<Record<PhraseRow['verdict'], string>> = {
+  answered: 'bg-green-soft text-green',
+  weak: 'bg-amber-soft text-amber-ink',
+  fought: 'bg-plum-soft text-plum',
+  nobody: 'bg-brick-soft text-brick',
+};
+
 /** What it is worth: three beans, set by a click or by the arrow keys. */
 function Worth({ phrase, worth }: { readonly phrase: string; readonly worth: number }) {
   const workspace = useWorkspaceApi();
@@ -208,7 +215,7 @@ function Worth({ phrase, worth }: { readonly phrase: string; readonly worth: num
     workspace.change(set('worth', phrase, 'worth', next === 1 ? null : Math.max(0, Math.min(3, next))), { label: `“${phrase}” is worth ${next} of 3` });
   return (
     <span
-      className="worth"
+      className="inline-flex cursor-pointer gap-[3px] px-0.5 py-2"
       role="slider"
       tabIndex={0}
       aria-label={`What “${phrase}” is worth`}
@@ -223,11 +230,17 @@ function Worth({ phrase, worth }: { readonly phrase: string; readonly worth: num
       }}
     >
       {[1, 2, 3].map((level) => (
-        <i key={level} className={level <= worth ? 'on' : ''} onClick={() => write(level === worth ? level - 1 : level)} />
+        <i
+          key={level}
+          className={`h-[15px] w-[11px] rounded-md border-[1.5px] border-sun ${level <= worth ? 'bg-accent' : ''}`}
+          onClick={() => write(level === worth ? level - 1 : level)}
+        />
       ))}
     </span>
   );
 }
+
+const ANSWER_LOOKS = { answered: 'text-green', weak: 'text-sun', none: '' };
 
 /** Pages that have a column of their own. */
 const COLUMNS = 30;
@@ -248,13 +261,15 @@ function Matrix({ rows }: { readonly rows: readonly PhraseRow[] }) {
   const name = (id: string): string => byId.get(id)?.name ?? id;
   return (
     <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label="Phrases and pages">
-      <table className="matrix">
+      <table className="[&_:is(td,th)]:border-b [&_:is(td,th)]:border-line [&_:is(td,th)]:px-2 [&_:is(td,th)]:py-1">
         <thead>
           <tr>
             <td />
             {columns.map((id) => (
-              <th key={id} scope="col">
-                <span title={name(id)}>{name(id)}</span>
+              <th key={id} scope="col" className="h-[130px] align-bottom text-fine font-medium">
+                <span title={name(id)} className="inline-block max-h-[120px] rotate-180 truncate [writing-mode:vertical-rl]">
+                  {name(id)}
+                </span>
               </th>
             ))}
           </tr>
@@ -262,15 +277,17 @@ function Matrix({ rows }: { readonly rows: readonly PhraseRow[] }) {
         <tbody>
           {rows.map((row) => (
             <tr key={row.phrase}>
-              <th scope="row">{row.phrase}</th>
+              <th scope="row" className="sticky left-0 bg-base-100 text-left font-medium whitespace-nowrap">
+                {row.phrase}
+              </th>
               {columns.map((id) => {
                 const target = row.targets.includes(id);
                 const how = row.answered.includes(id) ? 'answered' : row.weak.includes(id) ? 'weak' : 'none';
                 return (
-                  <td key={id}>
+                  <td key={id} className="text-center">
                     <button
                       type="button"
-                      className={`is-${how}${target ? ' is-target' : ''}`}
+                      className={`size-7 cursor-pointer rounded-lg text-lead hover:bg-secondary ${ANSWER_LOOKS[how]} ${target ? 'bg-amber-soft' : ''}`}
                       aria-pressed={target}
                       aria-label={`${row.phrase}, ${name(id)}: ${{ answered: 'answers it', weak: 'touches it', none: 'nothing' }[how]}${target ? ', its target' : ''}`}
                       onClick={() =>

@@ -29,7 +29,7 @@ export function Pictures() {
   const without = report.filter((one) => one.alt === null).length;
   return (
     <div className="ledger mx-auto w-full max-w-wide">
-      <header className="bar">
+      <header className="mb-2.5 flex flex-wrap items-center gap-2">
         <h1>
           Pictures <Term id="alt" />
         </h1>

@@ -65,7 +65,7 @@ export function SiteFacts() {
                     <button
                       key={path}
                       type="button"
-                      className="picture-choice"
+                      className="h-[62px] w-[92px] cursor-pointer overflow-hidden rounded-lg border-2 border-transparent aria-pressed:border-accent"
                       aria-pressed={path === chosen}
                       aria-label={path}
                       title={path}
@@ -73,7 +73,7 @@ export function SiteFacts() {
                         workspace.change(set('facts', '', 'sharePicture', path === chosen ? null : `/${path}`), { label: 'The site has another share picture' })
                       }
                     >
-                      <SitePicture path={path} alt="" />
+                      <SitePicture path={path} alt="" className="size-full object-cover" />
                     </button>
                   ))}
                 </div>
