@@ -144,7 +144,10 @@ export function viewRows(files: ReadonlyMap<string, Uint8Array>, rules: number):
     const work: Named[] = [];
     for (const [name, act] of [
       ['sorting', () => page.getByRole('columnheader', { name: /^Page/ }).getByRole('button').click()],
-      ['filtering', () => page.locator('.doors-pictures button:not([disabled])').nth(2).click()],
+      [
+        'filtering',
+        () => page.locator('section[aria-labelledby="matrix"] button:not([disabled]), section[aria-labelledby="clicks"] button:not([disabled])').nth(2).click(),
+      ],
       ['filtering no more', () => page.getByRole('button', { name: /^Show all/ }).click()],
       ['marking all', () => page.getByRole('group', { name: 'Change the marked pages' }).getByRole('checkbox').check()],
       ['keeping all out', () => page.getByRole('button', { name: 'Keep out', exact: true }).click()],

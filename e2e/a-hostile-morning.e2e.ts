@@ -133,7 +133,7 @@ test('ten thousand keys into a site fact, one undo, and a reload', async ({ page
   const after = await fact.inputValue();
   expect(after).not.toBe(typed);
   expect(after).not.toBe('');
-  await expect(page.locator('.foot-saved')).toContainText('Saved');
+  await expect(page.getByTestId('saved')).toContainText('Saved');
   await page.reload();
   await expect(fact).toHaveValue(after, { timeout: 30_000 });
   await page.getByRole('link', { name: 'Your sites' }).click();

@@ -56,7 +56,7 @@ test('on paper it is ink on white in either theme, and no row is missing', async
   const screen = (): Promise<void> => page.emulateMedia({ colorScheme: 'dark', media: 'screen' });
   await goToDoors(page, 'All pages');
   await paper();
-  await expect(page.locator('.doors-table [data-row]')).toHaveCount(140);
+  await expect(page.getByRole('table', { name: 'Pages' }).locator('[data-row]')).toHaveCount(140);
   await screen();
   await goToView(page, 'Ledger');
   await paper();

@@ -92,7 +92,7 @@ function faults(): string[] {
     // Links and values in a running text, boxes with a label around them, and what a label makes larger have the room of their line.
     const inText = element.tagName === 'A' && getComputedStyle(element).display.startsWith('inline') && !/btn|chip|link-act|tree-row/.test(element.className);
     if (inText || element.matches('input[type=checkbox], input[type=radio], input[type=file], .sr-only, .ledger-head button, .told')) continue;
-    if (box.height < least - 0.6 && !(narrow && element.closest('.passage-acts, .ruler, .ledger-grid') && box.height >= 28))
+    if (box.height < least - 0.6 && !(narrow && element.closest('[data-acts], .ruler, .ledger-grid') && box.height >= 28))
       found.push(`low (${Math.round(box.height)}): ${name(element)}`);
   }
   return [...new Set(found)].slice(0, 12);

@@ -11,7 +11,7 @@ async function turnOn(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Write it into all pages' }).click();
   await expect(page.getByRole('checkbox', { name: 'Written into pages' })).toBeChecked();
 }
-const readBack = (page: Page) => page.locator('.read-back').first();
+const readBack = (page: Page) => page.getByTestId('read-back').first();
 
 test('from who is behind the site to a result that shows what its pages say', async ({ page, app }) => {
   test.setTimeout(120_000);
@@ -28,7 +28,7 @@ test('from who is behind the site to a result that shows what its pages say', as
   // Each value leads to its place in the page, and can be said otherwise, with the way back.
   await readBack(page).getByRole('button', { name: '5 October 2025' }).click();
   await page.getByRole('button', { name: 'See it in the page' }).click();
-  await expect(page.locator('.told-mark')).toHaveText('<time datetime="2025-10-05">5 October 2025</time>');
+  await expect(page.locator('pre mark')).toHaveText('<time datetime="2025-10-05">5 October 2025</time>');
   await page.getByRole('button', { name: 'Say it yourself' }).click();
   const word = page.getByLabel('Your word for the date it was published');
   await word.fill('some day');

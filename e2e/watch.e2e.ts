@@ -9,7 +9,7 @@ test('a launch is rehearsed from files to the first click, and told as a story',
   await page.getByRole('button', { name: 'Play the launch' }).click();
   await expect(page.getByText('First click', { exact: true })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('button', { name: 'A day on' })).toBeEnabled({ timeout: 60_000 });
-  const story = page.locator('.story > li');
+  const story = page.getByTestId('story').locator('> li');
   for (const told of ['Release 5 went out', 'Proved to Skerry', 'A map was handed in', 'SkerryBot came for the first time', 'Seen for the first time'])
     await expect(story.filter({ hasText: told })).toHaveCount(1);
   await expect(page.getByRole('img', { name: /What Skerry lists/ })).toBeVisible();

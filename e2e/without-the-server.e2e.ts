@@ -26,7 +26,7 @@ test('with the server gone at each stop the screens stay, say what waits for it,
     await page.getByRole('navigation', { name: 'Ways to work on words' }).getByRole('link', { name: view, exact: true }).click();
   await choosePage(page, 'Prices');
   await page.getByLabel('Title', { exact: true }).fill('Still here');
-  await expect(page.locator('.foot-saved')).toContainText('Saved');
+  await expect(page.getByTestId('saved')).toContainText('Saved');
   await goTo(page, 'Release');
   await page.getByRole('button', { name: /^Publish as release/ }).click();
   await expect(page.getByText('Not released: The program’s server does not answer.')).toBeVisible();

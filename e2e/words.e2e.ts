@@ -123,7 +123,7 @@ test('a new address ending takes links along, leaves a page that leads on, and i
   await expect(moved.first()).toContainText('services/book-boxes/index.html');
   const linking = page.locator('[data-waiting="services/index.html"]');
   await linking.getByRole('button').first().click();
-  await expect(linking.locator('.diff-add').filter({ hasText: 'book-boxes' }).first()).toBeVisible();
+  await expect(linking.locator('[data-line="+"]').filter({ hasText: 'book-boxes' }).first()).toBeVisible();
   await goToView(page, 'In & out');
   await page.getByRole('radio', { name: /^Redirects/ }).click();
   await expect(page.getByLabel('In an .htaccess file')).toContainText('RedirectMatch 301 "^/services/box-making/$" "/services/book-boxes/"');
@@ -175,7 +175,7 @@ test('texts, links and pictures of a page are changed where they stand', async (
   await goTo(page, 'Release');
   const waiting = page.locator('[data-waiting="services/box-making/index.html"]');
   await waiting.getByRole('button').first().click();
-  const added = waiting.locator('.diff-add');
+  const added = waiting.locator('[data-line="+"]');
   await expect(added.filter({ hasText: 'made by hand to the measure' })).toBeVisible();
   await expect(added.filter({ hasText: '<a href="/visit/">Bring the book</a>' })).toBeVisible();
   await expect(added.filter({ hasText: 'alt="A clamshell box, open, with a book in it"' })).toBeVisible();

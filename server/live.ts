@@ -3,7 +3,7 @@ import { policyFor } from '../core/engines/index.ts';
 import { answerText, evidenceFromAnswer, gatePlaces, mayFetch, readAnswer, wayIn, type Answer } from '../core/indexing/index.ts';
 import { readPage, shownFiles } from '../core/page/index.ts';
 import { SITEMAP_LIMITS } from '../core/sitemap/index.ts';
-import { decodeBytes, isGzip, unpackedText } from '../core/source/index.ts';
+import { decodeBytes, isGzip, unpackedText, type CrawlerToken } from '../core/source/index.ts';
 import type { Fetch, FetchOutcome } from './fetching/index.ts';
 import { accessFor, readRobots } from './stand-ins/rules.ts';
 
@@ -22,7 +22,7 @@ export async function lookLive({
 }: {
   readonly fetch: Fetch;
   readonly address: string;
-  readonly crawler: string;
+  readonly crawler: CrawlerToken;
   readonly now: number;
 }): Promise<Omit<LiveAnswer, 'world'>> {
   const url = new URL(address);
@@ -114,7 +114,7 @@ export async function lookAtResources({
 }: {
   readonly fetch: Fetch;
   readonly address: string;
-  readonly crawler: string;
+  readonly crawler: CrawlerToken;
   readonly html: string;
 }): Promise<readonly PageResource[]> {
   const reading = readPage(new TextEncoder().encode(`\ufeff${html}`));

@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { Coverage } from '../phrases/index.ts';
@@ -26,7 +27,7 @@ export interface CheckedMeaning {
 
 /** Everything a check may look at. Checks of one page only read `page`; those across the site read `site`. */
 export interface CheckInput {
-  readonly id: string;
+  readonly id: PageId;
   /** As the page will be. */
   readonly facts: PageFacts;
   readonly title: Effective;
@@ -83,7 +84,7 @@ export type QuickFix =
   | { readonly do: 'write'; readonly field: 'title' | 'description' }
   | { readonly do: 'set'; readonly field: 'title' | 'keywords'; readonly value: string }
   | { readonly go: 'field'; readonly field: 'title' | 'description' }
-  | { readonly go: 'page'; readonly page: string }
+  | { readonly go: 'page'; readonly page: PageId }
   | { readonly go: 'part'; readonly part: 'phrase' | 'links' | 'text' | 'reading' }
   | { readonly go: 'alike' | 'pictures' | 'check' | 'meaning' };
 

@@ -1,3 +1,4 @@
+import type { CrawlerToken } from '../source/index.ts';
 import { parseRobots, robotsMatcher } from '../robots/index.ts';
 import type { Access } from './evidence.ts';
 
@@ -12,13 +13,13 @@ export class RobotsAccess {
   }
 
   /** The answers for one crawler. */
-  to(crawler: string): Access {
+  to(crawler: CrawlerToken): Access {
     const made = this.known.get(crawler) ?? this.make(crawler);
     this.known.set(crawler, made);
     return made;
   }
 
-  private make(crawler: string): Access {
+  private make(crawler: CrawlerToken): Access {
     if (!this.file) return () => ({ kind: 'missing' });
     const matcher = robotsMatcher(this.file, crawler);
     return (path) => ({ kind: 'read', verdict: matcher.match(path) });

@@ -1,3 +1,4 @@
+import type { AddressPath, CrawlerToken, FilePath } from '../source/index.ts';
 import { wayIn, type WayIn } from '../indexing/index.ts';
 import { siteOrigin } from '../site/index.ts';
 import type { Access, Evidences } from './evidence.ts';
@@ -6,7 +7,7 @@ import type { Access, Evidences } from './evidence.ts';
 export interface AddressWay {
   readonly what: 'page' | 'file' | 'moved' | 'nothing';
   /** The file that answers. */
-  readonly id: string | undefined;
+  readonly id: FilePath | undefined;
   /** Of a page, whether this is its own address; under another spelling engines take it for a second page. */
   readonly spelledOwn?: boolean;
   readonly way: WayIn;
@@ -18,10 +19,10 @@ export interface AddressWay {
  */
 export function wayInAt(
   evidences: Evidences,
-  path: string,
-  crawler: string,
+  path: AddressPath,
+  crawler: CrawlerToken,
   access: Access,
-  clicks: (file: string) => number | undefined,
+  clicks: (file: FilePath) => number | undefined,
   led = false,
 ): AddressWay {
   const { around } = evidences;
@@ -34,7 +35,7 @@ export function wayInAt(
     return { what: 'page', id: page.id, spelledOwn: place.direct, way };
   }
   const file = place.kind === 'file' ? place.file : undefined;
-  const evidence = evidences.ofFile(file ?? path, path, crawler, access);
+  const evidence = evidences.ofFile(file, path, crawler, access);
   if (file !== undefined) return { what: 'file', id: file, way: wayIn(evidence) };
   const to = place.kind === 'redirect' || place.kind === 'moved' ? place.to : undefined;
   const answer = {

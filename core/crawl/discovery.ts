@@ -2,38 +2,44 @@ import { mayFetch } from '../indexing/index.ts';
 import type { Links } from '../links/index.ts';
 import { canonicalHrefs, indexDirectives } from '../page/index.ts';
 import { addressOf } from '../site/index.ts';
-import { plainAddress } from '../source/index.ts';
+import { plainAddress, type AddressPath, type CrawlerToken, type FilePath, type PageId } from '../source/index.ts';
 import type { Access, EnteredPage, Evidences } from './evidence.ts';
 
 /** Where a crawler begins: pages that it knows by their own addresses, those that a redirect led to, and by path, those known under a second spelling. */
 export interface Beginnings {
-  readonly direct: Iterable<string>;
-  readonly linked: Iterable<string>;
-  readonly aside: ReadonlyMap<string, string>;
+  readonly direct: Iterable<FilePath>;
+  readonly linked: Iterable<FilePath>;
+  readonly aside: ReadonlyMap<AddressPath, FilePath>;
 }
 
 /** A page to look at: by its own address, or under a second spelling of it. */
-type Waiting = string | { readonly file: string; readonly path: string };
+type Waiting = FilePath | { readonly file: FilePath; readonly path: AddressPath };
 
 /**
  * All files that a crawler discovers, from home and the maps, by links that it may follow, pages by their own addresses. What a canonical names is
  * led to as by a link (RFC 6596, 3). What is linked under a second spelling it looks at too, and goes on from there, but that is no link to the page's own address.
  */
-export function discover(evidences: Evidences, from: Beginnings, linksOf: (file: string) => Links, crawler: string, access: Access): ReadonlySet<string> {
+export function discover(
+  evidences: Evidences,
+  from: Beginnings,
+  linksOf: (page: PageId) => Links,
+  crawler: CrawlerToken,
+  access: Access,
+): ReadonlySet<FilePath> {
   return new Walk(evidences, from, linksOf, crawler, access).run();
 }
 
 class Walk {
-  private readonly linked: Set<string>;
-  private readonly seen: Set<string>;
-  private readonly asides: Set<string>;
+  private readonly linked: Set<FilePath>;
+  private readonly seen: Set<FilePath>;
+  private readonly asides: Set<AddressPath>;
   private readonly waiting: Waiting[];
 
   constructor(
     private readonly evidences: Evidences,
     from: Beginnings,
-    private readonly linksOf: (file: string) => Links,
-    private readonly crawler: string,
+    private readonly linksOf: (page: PageId) => Links,
+    private readonly crawler: CrawlerToken,
     private readonly access: Access,
   ) {
     this.linked = new Set([...from.direct, ...from.linked]);
@@ -42,7 +48,7 @@ class Walk {
     this.waiting = [...this.linked, ...[...from.aside].map(([path, file]) => ({ file, path }))];
   }
 
-  run(): ReadonlySet<string> {
+  run(): ReadonlySet<FilePath> {
     for (const next of this.waiting) {
       const page = this.evidences.around.page(typeof next === 'string' ? next : next.file);
       if (!page) continue;
@@ -73,21 +79,21 @@ class Walk {
     }
   }
 
-  private link(file: string): void {
+  private link(file: FilePath): void {
     this.linked.add(file);
     if (this.seen.has(file)) return;
     this.seen.add(file);
     this.waiting.push(file);
   }
 
-  private lookAside(file: string, path: string): void {
+  private lookAside(file: FilePath, path: AddressPath): void {
     if (this.asides.has(path)) return;
     this.asides.add(path);
     this.waiting.push({ file, path });
   }
 
   /** What the canonical of a page names where the page is read at some spelling of its address: one that is relative to the page itself goes with it. */
-  private namedAt(page: EnteredPage, path: string): string | undefined {
+  private namedAt(page: EnteredPage, path: AddressPath): string | undefined {
     const { around, origin } = this.evidences;
     const named = page.canonicals[0]?.address;
     if (named === undefined || path === page.address || around.document.tables.pages[page.id]?.canonical === 'self') return named;

@@ -17,18 +17,18 @@ import {
   type WayIn,
 } from '../indexing/index.ts';
 import { plannedMetas, type PageFacts } from '../page/index.ts';
-import { plainAddress } from '../source/index.ts';
+import { plainAddress, type AddressPath, type CrawlerToken, type FilePath, type PageId } from '../source/index.ts';
 import { addressOf, effectiveNoindex, headersFor, robotsEdits, siteOrigin, type HeaderRule, type SiteDocument, type SitePage } from '../site/index.ts';
 
 import type { Place } from '../links/index.ts';
 
 /** A page as far as its way in goes. */
 export interface EnteredPage {
-  readonly id: string;
+  readonly id: PageId;
   /** As the file was brought in. */
   readonly source: PageFacts;
   /** Path at which it will answer. */
-  readonly address: string;
+  readonly address: AddressPath;
   readonly canonicals: readonly SaidCanonical[];
   /** What it will say in robots metas, to whomever. */
   readonly directives: readonly SaidDirectives[];
@@ -39,31 +39,31 @@ export interface Surroundings {
   readonly document: SiteDocument;
   /** When the last release went out, ISO. */
   readonly releasedAt: string | undefined;
-  readonly released: (file: string) => boolean;
+  readonly released: (file: FilePath) => boolean;
   /** Who can visit the site at its host. */
   readonly audience: Evidence['audience'];
   /** Whether it stands in a map that a crawler reads. */
-  readonly inMap: (file: string, crawler: string) => boolean;
+  readonly inMap: (file: FilePath, crawler: CrawlerToken) => boolean;
   /** Whether a crawler comes upon a file by links that it may follow, from home or from the map. */
-  readonly isDiscovered: (file: string, crawler: string) => boolean;
+  readonly isDiscovered: (file: FilePath, crawler: CrawlerToken) => boolean;
   /** How many pages link to a file, a page by its own address. */
-  readonly linksIn: (file: string) => number;
+  readonly linksIn: (file: FilePath) => number;
   /** Second spellings under which it is linked. */
-  readonly spelledAs: (file: string) => readonly string[];
+  readonly spelledAs: (file: FilePath) => readonly string[];
   /** An address as it will be, where a page moves. */
   readonly follow: (address: string) => string;
   /** What will answer at a path of the site, with or without a query. */
-  readonly at: (path: string) => Place;
+  readonly at: (path: AddressPath) => Place;
   readonly home: string | undefined;
   /** The rules that give files `X-Robots-Tag` headers. */
   readonly headers: readonly HeaderRule[];
-  readonly page: (file: string) => EnteredPage | undefined;
+  readonly page: (file: FilePath) => EnteredPage | undefined;
   /** Milliseconds since 1970. */
   readonly now: number;
 }
 
 /** How robots.txt stands to one path, for one crawler. */
-export type Access = (path: string) => RobotsAccess;
+export type Access = (path: AddressPath) => RobotsAccess;
 
 /** Gathers what bears on the way in, from files: the same evidence that HTTP answers give once it is released. */
 export class Evidences {
@@ -74,7 +74,7 @@ export class Evidences {
   }
 
   /** The evidence for one page and crawler; `assumeLive` tells it as if it were released. */
-  of(page: EnteredPage, crawler: string, access: Access, assumeLive = false): Evidence {
+  of(page: EnteredPage, crawler: CrawlerToken, access: Access, assumeLive = false): Evidence {
     const { around, origin } = this;
     const { id, address } = page;
     const [first] = page.canonicals;
@@ -110,12 +110,12 @@ export class Evidences {
     return { softNotFound: says, refresh: to === plainAddress(this.origin + address) ? undefined : { ...refresh, to } };
   }
 
-  /** The way in for a file that is no page, such as a PDF: only headers speak for it. */
-  ofFile(path: string, address: string, crawler: string, access: Access): Evidence {
+  /** The way in for a file that is no page, such as a PDF, or for no file at all: only headers speak for it. */
+  ofFile(file: FilePath | undefined, address: AddressPath, crawler: CrawlerToken, access: Access): Evidence {
     const { around, origin } = this;
     return {
       path: address,
-      live: around.released(path) ? { kind: 'released', at: around.releasedAt } : { kind: 'not-released' },
+      live: file !== undefined && around.released(file) ? { kind: 'released', at: around.releasedAt } : { kind: 'not-released' },
       audience: around.audience,
       answer: { kind: 'file' },
       robots: access(address),
@@ -126,7 +126,7 @@ export class Evidences {
         softNotFound: undefined,
         refresh: undefined,
       },
-      linksIn: around.linksIn(path),
+      linksIn: file === undefined ? 0 : around.linksIn(file),
       inSitemap: false,
       isHome: false,
       now: around.now,
@@ -135,12 +135,12 @@ export class Evidences {
   }
 
   /** The `X-Robots-Tag` values that an address path gets. */
-  headersOf(address: string): readonly string[] {
+  headersOf(address: AddressPath): readonly string[] {
     return headersFor(this.around.headers, address);
   }
 
   /** All that will be said about listing a page to one crawler: in its metas as they go out, and in headers. */
-  said(page: EnteredPage, crawler: string, path = page.address): readonly SaidDirectives[] {
+  said(page: EnteredPage, crawler: CrawlerToken, path = page.address): readonly SaidDirectives[] {
     const token = crawler.toLowerCase();
     const metas = page.directives;
     const here = metas.length === 0 ? metas : metas.filter(({ name }) => name === 'robots' || name === token);
@@ -153,7 +153,7 @@ export class Evidences {
   }
 
   /** What is known of the page that a canonical names; undefined where it is on another site. */
-  private target(page: EnteredPage, address: string, crawler: string, access: Access): CanonicalTarget | undefined {
+  private target(page: EnteredPage, address: string, crawler: CrawlerToken, access: Access): CanonicalTarget | undefined {
     const { around, origin } = this;
     const path = this.pathHere(address) ?? this.pathOfOtherScheme(address);
     if (path === undefined) return undefined;

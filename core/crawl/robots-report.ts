@@ -1,7 +1,7 @@
 import type { PageFacts } from '../page/index.ts';
 import { lintRobots, NOBODY, parseRobots, robotsMatcher, type LintSite, type RobotsLine, type RobotsTrouble } from '../robots/index.ts';
 import { addressOf, linkResolver } from '../site/index.ts';
-import { plainPercent } from '../source/index.ts';
+import { plainPercent, type AddressPath, type PageId } from '../source/index.ts';
 
 /** What one line decides about. */
 export interface LineTouch {
@@ -53,7 +53,7 @@ export function reportOnRobots(text: string | undefined, site: LintSite): Robots
   const others = new Map<number, Set<string>>();
   for (const token of tokens) {
     const matcher = robotsMatcher(file, token);
-    const look = (into: Map<number, Set<string>>, path: string, name: string): void => {
+    const look = (into: Map<number, Set<string>>, path: AddressPath, name: string): void => {
       const { rule } = matcher.match(path);
       if (rule) into.set(rule.line, (into.get(rule.line) ?? new Set()).add(name));
     };
@@ -88,7 +88,7 @@ export function robotsEffect(before: string, after: string, site: LintSite): Rob
   const groups = new Map<string, RobotsEffect & { crawlers: (string | null)[] }>();
   for (const crawler of [...site.crawlers, ...others, null]) {
     const [was, will] = [robotsMatcher(old, crawler ?? NOBODY), robotsMatcher(next, crawler ?? NOBODY)];
-    const turned = (of: readonly { readonly name: string; readonly path: string }[]): { opened: string[]; shut: string[] } => {
+    const turned = (of: readonly { readonly name: string; readonly path: AddressPath }[]): { opened: string[]; shut: string[] } => {
       const both = { opened: [] as string[], shut: [] as string[] };
       for (const { name, path } of of) {
         const opens = will.match(path).allowed;
@@ -116,7 +116,7 @@ export function robotsEffect(before: string, after: string, site: LintSite): Rob
 
 /** Style sheets and scripts of the site that pages ask for, by path: an engine that may not fetch them does not see the page as people do. */
 export function neededFiles(
-  pages: Iterable<{ readonly id: string; readonly source: PageFacts }>,
+  pages: Iterable<{ readonly id: PageId; readonly source: PageFacts }>,
   host: string,
   files: ReadonlySet<string>,
 ): ReadonlySet<string> {

@@ -1,5 +1,5 @@
 import { baseAddress, canonicalHrefs, canonicalLinks, readHeader, readPage, type PageFacts } from '../page/index.ts';
-import { decodeSource, pathAndQuery, plainAddress } from '../source/index.ts';
+import { decodeSource, pathAndQuery, plainAddress, type CrawlerToken } from '../source/index.ts';
 import type { CanonicalTarget } from './canonical.ts';
 import type { EnginePolicy } from '../engines/index.ts';
 import { refreshOf, softNotFound } from './soft-not-found.ts';
@@ -34,7 +34,7 @@ function charsetOf({ headers }: Pick<Answer, 'headers'>): string | undefined {
 }
 
 /** What the metas of a page say to a crawler: the general ones and those that name it. */
-export function saidByMetas(facts: PageFacts, crawler: string): SaidDirectives[] {
+export function saidByMetas(facts: PageFacts, crawler: CrawlerToken): SaidDirectives[] {
   const token = crawler.toLowerCase();
   return facts.metas.flatMap(({ inHead, name, content, tag }) =>
     inHead && (name === 'robots' || name === token) ? [{ from: 'page' as const, name, content: content ?? '', place: tag.start }] : [],
@@ -42,7 +42,7 @@ export function saidByMetas(facts: PageFacts, crawler: string): SaidDirectives[]
 }
 
 /** What `X-Robots-Tag` headers say to a crawler. */
-export function saidByHeaders(headers: readonly string[], crawler: string): SaidDirectives[] {
+export function saidByHeaders(headers: readonly string[], crawler: CrawlerToken): SaidDirectives[] {
   return headers
     .flatMap(readHeader)
     .flatMap(({ crawler: named, content }) =>
@@ -79,7 +79,7 @@ export function canonicalsOf(facts: PageFacts | undefined, linkHeaders: readonly
 /** What is known of an address that was, or could not be, asked over HTTP. */
 export interface Asked {
   readonly policy: EnginePolicy;
-  readonly crawler: string;
+  readonly crawler: CrawlerToken;
   readonly address: string;
   readonly robots: RobotsAccess;
   /** Undefined where robots.txt forbade asking. */
@@ -127,7 +127,13 @@ function answerEvidence(answer: Asked['answer']): AnswerEvidence {
 const isThere = ({ status }: Answer): boolean => status >= 200 && status < 300;
 
 /** Of what is no page, such as a PDF, only its headers speak. */
-function pageEvidence(facts: PageFacts | undefined, { headers }: Answer, address: string, crawler: string, target: CanonicalTarget | undefined): PageEvidence {
+function pageEvidence(
+  facts: PageFacts | undefined,
+  { headers }: Answer,
+  address: string,
+  crawler: CrawlerToken,
+  target: CanonicalTarget | undefined,
+): PageEvidence {
   return {
     said: [...(facts ? saidByMetas(facts, crawler) : []), ...saidByHeaders(headers['x-robots-tag'] ?? [], crawler)],
     canonicals: canonicalsOf(facts, headers['link'] ?? [], address),

@@ -1,6 +1,6 @@
 import { indexDirectives, strictest, type IndexDirectives } from '../page/index.ts';
 import type { RobotsVerdict } from '../robots/index.ts';
-import { plainAddress } from '../source/index.ts';
+import { plainAddress, type AddressPath } from '../source/index.ts';
 import { followsCanonical, type CanonicalTarget } from './canonical.ts';
 import { SKERRY, type EnginePolicy } from '../engines/index.ts';
 
@@ -62,7 +62,7 @@ export interface PageEvidence {
 /** All that bears on whether one crawler lists one address. From files before a release, from HTTP answers after it. */
 export interface Evidence {
   /** Path and query of the address. */
-  readonly path: string;
+  readonly path: AddressPath;
   readonly live: { readonly kind: 'not-released' } | { readonly kind: 'released'; readonly at: string | undefined };
   /** `restricted` where a visitor has to sign in, `draft` where nobody gets anything. */
   readonly audience: 'everyone' | 'restricted' | 'draft';
@@ -125,7 +125,7 @@ export type GateReason =
   | { readonly code: 'reached'; readonly linksIn: number; readonly inSitemap: boolean; readonly isHome: boolean; readonly clicks?: number | undefined }
   | { readonly code: 'links-unread'; readonly linksIn: number }
   | { readonly code: 'unreached' }
-  | { readonly code: 'second-spelling'; readonly path: string };
+  | { readonly code: 'second-spelling'; readonly path: AddressPath };
 
 /** What an engine will do with the address. `bare`: it may list the address without having read the page. */
 export type Reality = 'listed' | 'bare' | 'out' | 'not-live';

@@ -1,3 +1,4 @@
+import type { FilePath } from '../source/index.ts';
 import { isOneOf } from '../keyed/index.ts';
 import { collapse } from '../page/index.ts';
 import type { PageRow } from '../rows/index.ts';
@@ -129,7 +130,7 @@ export function cellChange(
   document: SiteDocument,
   column: LedgerColumn,
   typed: string,
-  taken: (file: string) => boolean,
+  taken: (file: FilePath) => boolean,
 ): { readonly change: Change | undefined } | { readonly fault: CellFault } {
   if (!isEditable(column)) return { fault: 'not-editable' };
   const text = collapse(typed);

@@ -1,6 +1,6 @@
 import { collapse } from '../page/index.ts';
 import Papa from 'papaparse';
-import { decodeBytes, isAddressVariant, percentDecoded, plainPercent } from '../source/index.ts';
+import { decodeBytes, isAddressVariant, percentDecoded, plainPercent, type FilePath, type PageId } from '../source/index.ts';
 import { addressOf, all, siteHost, withoutPageEnding, type Change, type SiteDocument } from '../site/index.ts';
 import type { PageRow } from '../rows/index.ts';
 import { cellChange, cellText, columnName, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
@@ -198,7 +198,7 @@ export interface RefusedRow {
 /** What taking a table in would do. */
 export interface DryRun {
   readonly changes: readonly {
-    readonly page: string;
+    readonly page: PageId;
     readonly column: EditableColumn;
     readonly before: string;
     readonly after: string;
@@ -220,7 +220,7 @@ export function dryRun(
   mapping: Mapping,
   rows: readonly PageRow[],
   document: SiteDocument,
-  taken: (file: string) => boolean,
+  taken: (file: FilePath) => boolean,
   alsoHost?: string,
 ): DryRun {
   const pages = new Map<string, PageRow>();

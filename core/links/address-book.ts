@@ -1,20 +1,21 @@
+import type { AddressPath, FilePath, PageId } from '../source/index.ts';
 import { isOwnAddress, isPageFile, moves, resolvePath, type SiteDocument } from '../site/index.ts';
 
 /** What will answer at an address path of the site. `direct` where the path is the page's own address: under any other spelling engines list it again. */
 export type Place =
   | { readonly kind: 'page'; readonly page: StandingPage; readonly direct: boolean }
-  | { readonly kind: 'file'; readonly file: string }
+  | { readonly kind: 'file'; readonly file: FilePath }
   /** A redirect to a folder, or from where a page was before it moved. */
   | { readonly kind: 'redirect' | 'moved'; readonly to: string; readonly page: StandingPage | undefined }
   | { readonly kind: 'nothing' };
 
 /** A page as far as where it answers goes. */
 export interface StandingPage {
-  readonly id: string;
+  readonly id: PageId;
   /** Path at which it will answer. */
-  readonly address: string;
+  readonly address: AddressPath;
   /** The file that it goes out as. */
-  readonly file: string;
+  readonly file: FilePath;
 }
 
 /** Where everything of a site will answer once it is released: the one answer to "what is at this address", whoever asks. */
@@ -27,7 +28,7 @@ export class AddressBook {
   constructor(
     document: SiteDocument,
     pages: Iterable<StandingPage>,
-    private readonly imported: (path: string) => boolean,
+    private readonly imported: (path: FilePath) => boolean,
   ) {
     for (const page of pages) {
       this.byFile.set(page.file, page);
@@ -39,7 +40,7 @@ export class AddressBook {
   }
 
   /** What will answer at a path, with or without a query. */
-  at(path: string): Place {
+  at(path: AddressPath): Place {
     const page = this.byAddress.get(path);
     if (page) return { kind: 'page', page, direct: true };
     const found = resolvePath(path, (file) => this.byFile.has(file) || this.left.has(file) || this.imported(file));

@@ -13,18 +13,18 @@ import {
   siteOrigin,
   type SiteDocument,
 } from '../site/index.ts';
-import { isAddressVariant, pathAndQuery, plainAddress, plainPercent } from '../source/index.ts';
+import { isAddressVariant, pathAndQuery, plainAddress, plainPercent, type FilePath, type PageId } from '../source/index.ts';
 
 /** A page as far as its addresses go. */
 export interface LinkingPage {
-  readonly id: string;
+  readonly id: PageId;
   /** As the file was brought in. */
   readonly source: PageFacts;
   readonly hrefs: readonly string[];
 }
 
 interface Move {
-  readonly file: string;
+  readonly file: FilePath;
   readonly from: string;
   readonly to: string;
 }

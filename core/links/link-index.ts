@@ -1,10 +1,11 @@
+import type { AddressPath, FilePath, PageId } from '../source/index.ts';
 import { addressOf, isOwnAddress, isPageFile, linkResolver, resolvePath } from '../site/index.ts';
 
 /** A link to a page under another spelling than its own address. */
 export interface AsideLink {
-  readonly file: string;
+  readonly file: FilePath;
   /** Path and query as they are linked, or as a redirect from there has them where it leads to a second spelling too. */
-  readonly path: string;
+  readonly path: AddressPath;
   /** Whether a host redirects from there to the page's own address; where it does not, engines take this for a page of its own. */
   readonly redirects: boolean;
   /** Whether an engine may go on to it: no link to it says nofollow. */
@@ -33,13 +34,13 @@ const NONE: Links = { files: [], direct: [], followed: [], aside: [], toSelf: fa
 
 /** Where a path leads: to a file, and under which spelling, where that is not its own address. */
 interface Led {
-  readonly file: string;
+  readonly file: FilePath;
   readonly spelled: string | undefined;
   readonly redirects: boolean;
 }
 
 /** What the owner had led elsewhere: by the path, without or with its query, as it is linked. */
-type Repaired = (path: string) => string | undefined;
+type Repaired = (path: AddressPath) => string | undefined;
 
 /** Which pages link to which, by file, and what leads nowhere. Paths are those of the site as it was brought in. */
 export class LinkIndex {
@@ -53,13 +54,13 @@ export class LinkIndex {
 
   constructor(
     private readonly host: string,
-    private readonly hasFile: (path: string) => boolean,
+    private readonly hasFile: (path: FilePath) => boolean,
     /** The host under which the site was brought in, where it has another now. */
     private readonly cameAs?: string,
   ) {}
 
   /** Sets a page's links; `base` is the `href` of its `base` element, `repaired` gives the path that one is led to by the owner. Gives the files whose links in changed. */
-  put(page: string, hrefs: readonly string[], base: string | undefined, repaired?: Repaired, unfollowed: readonly string[] = []): Set<string> {
+  put(page: PageId, hrefs: readonly string[], base: string | undefined, repaired?: Repaired, unfollowed: readonly string[] = []): Set<string> {
     const resolve = linkResolver(base, addressOf(page), this.host, this.cameAs);
     const [found, direct, followed, missing] = [new Set<string>(), new Set<string>(), new Set<string>(), new Set<string>()];
     const aside = new Map<string, AsideLink>();
@@ -108,7 +109,7 @@ export class LinkIndex {
   }
 
   /** The same, as long as the owner led nothing elsewhere: found out once, since most links of a site lead where others do. */
-  private led(path: string, repaired: Repaired | undefined): Led | undefined {
+  private led(path: AddressPath, repaired: Repaired | undefined): Led | undefined {
     if (repaired) return this.lead(path, repaired);
     let led = this.known.get(path);
     if (led === undefined) this.known.set(path, (led = this.lead(path, () => undefined) ?? 'nowhere'));
@@ -116,7 +117,7 @@ export class LinkIndex {
   }
 
   /** The file that a path leads to, and the spelling under which, where that is not its own address. */
-  private lead(path: string, repaired: Repaired): Led | undefined {
+  private lead(path: AddressPath, repaired: Repaired): Led | undefined {
     const at = resolvePath(path, this.hasFile);
     if (at.kind === 'nothing') {
       const to = repaired(path.replace(/\?.*$/s, ''));
@@ -130,17 +131,17 @@ export class LinkIndex {
   }
 
   /** How many other pages link to a file. */
-  linksIn(file: string): number {
+  linksIn(file: FilePath): number {
     return this.inCounts.get(file) ?? 0;
   }
 
   /** How many of them by its own address. */
-  directLinksIn(file: string): number {
+  directLinksIn(file: FilePath): number {
     return this.directCounts.get(file) ?? 0;
   }
 
   /** Where a page's links lead. */
-  of(page: string): Links {
+  of(page: PageId): Links {
     return this.links.get(page) ?? NONE;
   }
 
@@ -150,7 +151,7 @@ export class LinkIndex {
   }
 
   /** All links that lead nowhere: page, and the path as it was linked. */
-  broken(): { readonly page: string; readonly path: string }[] {
+  broken(): { readonly page: PageId; readonly path: AddressPath }[] {
     return [...this.links].flatMap(([page, { broken }]) => broken.map((path) => ({ page, path })));
   }
 
@@ -164,12 +165,12 @@ export class LinkIndex {
   }
 
   /** The pages that link to a file. */
-  backlinks(file: string): string[] {
+  backlinks(file: FilePath): string[] {
     return [...this.links].filter(([, { files }]) => files.includes(file)).map(([page]) => page);
   }
 
   /** The second spellings under which a page is linked, by paths at which it answers without a redirect. */
-  spelledAs(file: string): readonly string[] {
+  spelledAs(file: FilePath): readonly string[] {
     this.spellings ??= this.allSpellings();
     return this.spellings.get(file) ?? [];
   }

@@ -1,12 +1,13 @@
+import type { PageId } from '../source/index.ts';
 /** What stands above each page in its address: its folders' own pages, by their names. */
 export class TrailIndex {
   private readonly pages = new Map<string, { readonly address: string; readonly name: string }>();
-  private readonly byAddress = new Map<string, { readonly id: string; readonly name: string }>();
+  private readonly byAddress = new Map<string, { readonly id: PageId; readonly name: string }>();
   /** Pages below each folder, so that a page is put in without a look at all others. */
   private readonly below = new Map<string, Set<string>>();
 
   /** Puts a page in. Gives the pages below it, whose trail it is part of, where it is another one than before. */
-  put(id: string, address: string, name: string): string[] {
+  put(id: PageId, address: string, name: string): string[] {
     const before = this.pages.get(id);
     if (before?.address === address && before.name === name) return [];
     if (before && this.byAddress.get(before.address)?.id === id) this.byAddress.delete(before.address);

@@ -1,6 +1,6 @@
 import type { GateReason, WayIn } from '../indexing/index.ts';
 import { siteOrigin, type Intent, type SiteDocument } from '../site/index.ts';
-import { isAddressVariant, pathAndQuery, plainAddress } from '../source/index.ts';
+import { isAddressVariant, pathAndQuery, plainAddress, type AddressPath, type FilePath, type PageId } from '../source/index.ts';
 import { readW3cDate } from '../sitemap/index.ts';
 import type { Place } from '../links/index.ts';
 
@@ -25,7 +25,7 @@ export type MapFault =
 export interface ComparedEntry {
   readonly loc: string;
   /** The page that answers there. */
-  readonly page: string | undefined;
+  readonly page: PageId | undefined;
   readonly fault: MapFault | undefined;
 }
 
@@ -40,11 +40,11 @@ export interface MapComparison {
 export interface CompareSources {
   readonly document: SiteDocument;
   /** What will answer at a path and its query. */
-  readonly at: (path: string) => Place;
+  readonly at: (path: AddressPath) => Place;
   /** What a page is for, and the way in to it by which states are told. */
-  readonly page: (file: string) => { readonly intent: Intent; readonly way: WayIn };
+  readonly page: (file: FilePath) => { readonly intent: Intent; readonly way: WayIn };
   /** By address, what our own map says: the date, or undefined where it says none. */
-  readonly ours: ReadonlyMap<string, { readonly page: string; readonly lastmod: string | undefined }>;
+  readonly ours: ReadonlyMap<string, { readonly page: PageId; readonly lastmod: string | undefined }>;
   readonly how: CompareHow;
 }
 

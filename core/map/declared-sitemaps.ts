@@ -1,11 +1,11 @@
 import { parseRobots } from '../robots/index.ts';
 import { readSitemap, type SitemapReading } from '../sitemap/index.ts';
-import { percentDecoded } from '../source/index.ts';
+import { percentDecoded, type AddressPath } from '../source/index.ts';
 
 /** How one crawler reads maps. */
 export interface MapReader {
   /** Whether it may fetch an address path. */
-  readonly may: (path: string) => boolean;
+  readonly may: (path: AddressPath) => boolean;
   /** Maps of an index that it reads. */
   readonly most: number;
 }
@@ -26,13 +26,13 @@ export class DeclaredSitemaps {
    * The addresses that a crawler learns from the maps of these paths. `ours` tells which paths the program writes itself: what stands there now is not
    * what the site came with.
    */
-  addresses(paths: readonly string[], origin: string, reader: MapReader, ours: (path: string) => boolean): Set<string> {
+  addresses(paths: readonly string[], origin: string, reader: MapReader, ours: (path: AddressPath) => boolean): Set<string> {
     const found = new Set<string>();
     for (const path of paths) this.collect(path, origin, reader, ours, found, 0);
     return found;
   }
 
-  private collect(path: string, origin: string, reader: MapReader, ours: (path: string) => boolean, found: Set<string>, depth: number): void {
+  private collect(path: AddressPath, origin: string, reader: MapReader, ours: (path: AddressPath) => boolean, found: Set<string>, depth: number): void {
     if (ours(path) || !reader.may(`/${path}`)) return;
     const reading = this.reading(path);
     if (!reading) return;
@@ -45,7 +45,7 @@ export class DeclaredSitemaps {
       }
   }
 
-  private reading(path: string): SitemapReading | undefined {
+  private reading(path: AddressPath): SitemapReading | undefined {
     if (!this.readings.has(path)) {
       const text = this.texts[path];
       const reading = text === undefined ? undefined : readSitemap(text);

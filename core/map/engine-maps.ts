@@ -5,7 +5,7 @@ import type { AddressBook } from '../links/index.ts';
 import { effectiveRobots } from '../release/index.ts';
 import { KIND_TABLE, siteOrigin, type Kind, type SiteDocument } from '../site/index.ts';
 import { SITEMAP_FILE } from '../sitemap/index.ts';
-import { pathAndQuery } from '../source/index.ts';
+import { pathAndQuery, type AddressPath, type CrawlerToken, type FilePath } from '../source/index.ts';
 import { DeclaredSitemaps, type MapReader } from './declared-sitemaps.ts';
 import { mapsOf } from './plan.ts';
 
@@ -31,7 +31,7 @@ export interface EngineMapSources {
   readonly declared: DeclaredSitemaps;
   /** Pages that belong in ours. */
   readonly members: ReadonlySet<string>;
-  readonly kind: (file: string) => Kind | undefined;
+  readonly kind: (file: FilePath) => Kind | undefined;
   readonly access: RobotsAccess;
   readonly addressBook: AddressBook;
 }
@@ -47,25 +47,25 @@ export class EngineMaps {
   }
 
   /** Whether a page stands in a map that a crawler reads. */
-  isInMap(file: string, crawler: string): boolean {
+  isInMap(file: FilePath, crawler: CrawlerToken): boolean {
     const may = this.mayOf(crawler);
     return (this.ours && this.site.members.has(file) && this.isOursOpen(file, may)) || this.leads(crawler).direct.has(file);
   }
 
   /** Where the maps that the site came with lead a crawler. */
-  leads(crawler: string): MapLeads {
+  leads(crawler: CrawlerToken): MapLeads {
     const may = this.mayOf(crawler);
     const leads = this.known.get(crawler) ?? this.leadsOf(this.theirAddresses({ may, most: policyFor(crawler).maps }), may);
     this.known.set(crawler, leads);
     return leads;
   }
 
-  private mayOf(crawler: string): (path: string) => boolean {
+  private mayOf(crawler: CrawlerToken): (path: AddressPath) => boolean {
     const access = this.site.access.to(crawler);
     return (path) => mayFetch(access(path));
   }
 
-  private leadsOf(addresses: ReadonlySet<string>, may: (path: string) => boolean): MapLeads {
+  private leadsOf(addresses: ReadonlySet<string>, may: (path: AddressPath) => boolean): MapLeads {
     const { protocol, host } = new URL(siteOrigin(this.site.document));
     const leads = { direct: new Set<string>(), linked: new Set<string>(), aside: new Map<string, string>() };
     for (const address of addresses) {
@@ -83,7 +83,7 @@ export class EngineMaps {
   }
 
   /** Whether robots.txt lets a crawler fetch the map of ours that holds a page, and the index that leads there. */
-  private isOursOpen(file: string, may: (path: string) => boolean): boolean {
+  private isOursOpen(file: FilePath, may: (path: AddressPath) => boolean): boolean {
     if (!may(`/${SITEMAP_FILE}`)) return false;
     const { document, members, kind: kindOf } = this.site;
     const kind = kindOf(file);
@@ -95,7 +95,7 @@ export class EngineMaps {
   private theirAddresses(reader: MapReader): ReadonlySet<string> {
     const { document, robots, declared } = this.site;
     const origin = siteOrigin(document);
-    const ours = (path: string): boolean => this.ours && (path === SITEMAP_FILE || OUR_MAP.test(path));
+    const ours = (path: AddressPath): boolean => this.ours && (path === SITEMAP_FILE || OUR_MAP.test(path));
     return declared.addresses(DeclaredSitemaps.named(effectiveRobots(document, robots, this.ours), origin), origin, reader, ours);
   }
 }

@@ -13,7 +13,7 @@ import {
   type SitePage,
 } from '../site/index.ts';
 import { datesAreTrue, isLanguageTag, w3cDate, type Alternate, type SitemapEntry } from '../sitemap/index.ts';
-import { plainAddress } from '../source/index.ts';
+import { plainAddress, type FilePath } from '../source/index.ts';
 
 /** Where a page's date of change comes from: its content changed in a release, or will in the next; it says so itself; its file does; or nobody says. */
 export type DateFrom = 'next-release' | 'release' | 'page' | 'file' | 'none';
@@ -38,7 +38,7 @@ export interface EntrySources {
   readonly document: SiteDocument;
   readonly manifest: Manifest | undefined;
   /** When a file was last written, as it was brought in. */
-  readonly modified: (file: string) => number | undefined;
+  readonly modified: (file: FilePath) => number | undefined;
   readonly hasFile: (path: string) => boolean;
   readonly now: number;
 }

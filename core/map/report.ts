@@ -1,7 +1,7 @@
 import type { GateReason, WayIn } from '../indexing/index.ts';
 import { siteOrigin, wantedInMap, type Intent, type Kind, type SiteDocument, type SitePage, type WantedInMap } from '../site/index.ts';
 import { SITEMAP_LIMITS, type MapFile } from '../sitemap/index.ts';
-import { isAddressVariant, pathAndQuery } from '../source/index.ts';
+import { isAddressVariant, pathAndQuery, type AddressPath, type FilePath, type PageId } from '../source/index.ts';
 import type { DateFrom, DateTrust } from './entries.ts';
 import type { MapPlan, PlannedPage } from './plan.ts';
 import type { Place } from '../links/index.ts';
@@ -17,7 +17,7 @@ export interface CheckedExtra {
 
 /** A page's line in the map. */
 export interface MapLine {
-  readonly id: string;
+  readonly id: PageId;
   readonly kind: Kind;
   readonly loc: string;
   readonly lastmod: string | undefined;
@@ -28,7 +28,7 @@ export interface MapLine {
 
 /** Why a page is not in the map: the owner's choice, or the gate that shuts it. */
 export interface LeftOut {
-  readonly id: string;
+  readonly id: PageId;
   readonly because: { readonly choice: WantedInMap['from'] } | { readonly reason: GateReason };
 }
 
@@ -57,12 +57,12 @@ interface Told {
   readonly document: SiteDocument;
   readonly plan: MapPlan;
   readonly mapped: readonly PlannedPage[];
-  readonly pages: readonly { readonly id: string; readonly site: SitePage; readonly way: WayIn }[];
+  readonly pages: readonly { readonly id: PageId; readonly site: SitePage; readonly way: WayIn }[];
   readonly trust: DateTrust;
   readonly extras: readonly CheckedExtra[];
   readonly imported: readonly string[];
   readonly alsoNamed: readonly string[];
-  readonly hasFile: (path: string) => boolean;
+  readonly hasFile: (path: FilePath) => boolean;
 }
 
 /** Tells about the maps. */
@@ -105,11 +105,11 @@ export interface ExtraSources {
   /** Address paths of the pages in the map. */
   readonly inMap: ReadonlySet<string>;
   /** What will answer at a path and its query. */
-  readonly at: (path: string) => Place;
+  readonly at: (path: AddressPath) => Place;
   /** What the owner wants of a page. */
-  readonly intent: (file: string) => Intent;
+  readonly intent: (file: FilePath) => Intent;
   /** Whether robots.txt shuts a path. */
-  readonly shut: (path: string) => boolean;
+  readonly shut: (path: AddressPath) => boolean;
 }
 
 /** Checks the addresses that were added by hand, in their order. */

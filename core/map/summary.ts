@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import type { MapIssue } from '../sitemap/index.ts';
 import type { MapFault } from './compare.ts';
 import type { MapPart, ReadMap } from './read-map.ts';
@@ -46,7 +47,7 @@ export interface MapEntryLine {
   /** Languages of its alternates. */
   readonly languages: readonly string[];
   /** The page that answers there. */
-  readonly page: string | undefined;
+  readonly page: PageId | undefined;
   readonly fault: MapFault | undefined;
 }
 

@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import { addressOf, all, directivesKey, movedFile, passageKey, set, TABLES, type Change, type SiteDocument, type Table } from '../site/index.ts';
 import type { MergePlan, ThreeWays } from './plan.ts';
 
@@ -15,13 +16,13 @@ export interface MergeChoices {
 const ABOUT_PAGES: readonly {
   readonly table: Table;
   readonly pageIn: (key: string) => string | undefined;
-  readonly keyFor: (key: string, page: string) => string;
+  readonly keyFor: (key: string, page: PageId) => string;
 }[] = [
   { table: 'pages', pageIn: (key) => key, keyFor: (_, page) => page },
   ...(['ignored', 'pasted', 'markup'] as const).map((table) => ({
     table,
     pageIn: (key: string) => key.slice(0, Math.max(0, key.indexOf('\n'))),
-    keyFor: (key: string, page: string) => page + key.slice(key.indexOf('\n')),
+    keyFor: (key: string, page: PageId) => page + key.slice(key.indexOf('\n')),
   })),
   {
     table: 'directives',
@@ -103,7 +104,7 @@ function places(document: SiteDocument, plan: MergePlan, moved: ReadonlyMap<stri
 }
 
 /** What was said of places in a page that is gone, and where it was to move. Its other words stay, for when it comes back. */
-function forgotten(document: SiteDocument, id: string): Change[] {
+function forgotten(document: SiteDocument, id: PageId): Change[] {
   const own = document.tables.pages[id];
   const table = (name: 'passages' | 'alts'): Change[] =>
     Object.entries(document.tables[name]).flatMap(([key, record]) =>

@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import { documentTitle, metaDescription, passagesIn, type PageFacts } from '../page/index.ts';
 import { addressOf, guessKind, type Kind } from '../site/index.ts';
 import { datesIn } from '../values/index.ts';
@@ -19,7 +20,7 @@ export interface ExcerptPicture {
 
 /** What has to be known of a page to compare two versions of a site: little, since there are many of them. */
 export interface PageExcerpt {
-  readonly id: string;
+  readonly id: PageId;
   readonly hash: string;
   readonly kind: Kind;
   readonly heading: string;
@@ -47,7 +48,7 @@ export function templateBlocks(pages: readonly (readonly string[])[]): ReadonlyS
 
 /** Takes down what has to be known of a page. `facts` with its text kept. `close` where the owner changed passages or pictures of it. */
 export function excerptOf(
-  id: string,
+  id: PageId,
   hash: string,
   { text, facts }: { readonly text: string; readonly facts: PageFacts },
   template: ReadonlySet<string>,

@@ -1,3 +1,4 @@
+import type { FilePath } from '../source/index.ts';
 import { addressOf, effectiveFile, endingOf, type SiteDocument } from '../site/index.ts';
 import { alike, type PageExcerpt } from './excerpt.ts';
 
@@ -22,7 +23,7 @@ const COMMON = 40;
 export function pairPages(document: SiteDocument, gone: readonly PageExcerpt[], fresh: readonly PageExcerpt[]): Pair[] {
   const pairs: Pair[] = [];
   const left = new Map(gone.map((page) => [page.id, page]));
-  const free = new Map(fresh.map((page) => [page.id, page]));
+  const free: Map<FilePath, PageExcerpt> = new Map(fresh.map((page) => [page.id, page]));
   const join = (before: PageExcerpt, after: PageExcerpt | undefined, by: Pair['by']): void => {
     if (!after || !left.has(before.id) || !free.has(after.id)) return;
     left.delete(before.id);

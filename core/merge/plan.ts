@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import { collapse } from '../page/index.ts';
 import { altsOf, passagesOf, type Kind, type SiteDocument } from '../site/index.ts';
 import { SAID_FIELDS, type PageExcerpt, type SaidField } from './excerpt.ts';
@@ -10,7 +11,7 @@ export interface ThreeWays {
   readonly key: string;
   /** The page as it is called in the earlier version and in the new one. */
   readonly before: string;
-  readonly page: string;
+  readonly page: PageId;
   readonly what: SaidField | 'passage' | 'alt' | 'robots';
   /** Where it stood and stands in the page, for passages and pictures. */
   readonly from: number;
@@ -31,7 +32,7 @@ export interface MergePlan {
     /** Pages that are another file now, by what they were found. */
     readonly moved: readonly { readonly from: string; readonly to: string; readonly by: Pair['by'] }[];
     /** Pages that are nowhere in the new version, with how many words of the owner each had. */
-    readonly gone: readonly { readonly id: string; readonly words: number }[];
+    readonly gone: readonly { readonly id: PageId; readonly words: number }[];
   };
   readonly files: { readonly added: number; readonly changed: number; readonly gone: number };
   /** Words of the owner that stay as they are. */
@@ -45,9 +46,9 @@ export interface MergePlan {
   /** Changes of words or pictures that stand at another place of the page's source now. */
   readonly shifted: readonly ThreeWays[];
   /** Pages that are another kind by their new source or address. */
-  readonly kinds: readonly { readonly page: string; readonly from: Kind; readonly to: Kind }[];
+  readonly kinds: readonly { readonly page: PageId; readonly from: Kind; readonly to: Kind }[];
   /** Pages whose bytes are others and whose words are the same: the hash of the bytes that first said them. */
-  readonly alike: readonly { readonly page: string; readonly hash: string }[];
+  readonly alike: readonly { readonly page: PageId; readonly hash: string }[];
 }
 
 /** The two versions of a site, as far as they differ. */
@@ -83,7 +84,7 @@ export function isSameVersion(before: ReadonlyMap<string, string>, after: Readon
 /** What bringing a new version in would do: the owner's words stay on top, unless the new source says them, or says something else of its own. */
 export function planMerge(versions: Versions): MergePlan {
   const { document, version, before, after, isPage, excerptsBefore, excerptsAfter } = versions;
-  const there = (id: string): boolean => after.has(id);
+  const there = (id: PageId): boolean => after.has(id);
   const gonePages = [...excerptsBefore.values()].filter(({ id }) => !there(id));
   const freshPages = [...excerptsAfter.values()].filter(({ id }) => !before.has(id));
   const moved = pairPages(document, gonePages, freshPages);
@@ -158,7 +159,7 @@ function sortOf(base: string, mine: string, theirs: string): 'settled' | 'confli
 
 function placed(
   before: string,
-  page: string,
+  page: PageId,
   what: 'passage' | 'alt',
   from: number,
   base: string,
@@ -178,7 +179,7 @@ function placed(
 
 const ways = (
   before: string,
-  page: string,
+  page: PageId,
   what: ThreeWays['what'],
   from: number,
   to: number,
@@ -198,7 +199,7 @@ function robotsWays({ document, robots: { before, after } }: Versions): Sorted[]
 }
 
 /** Words of the owner about one page that sources say too. */
-function wordsOf(document: SiteDocument, id: string): number {
+function wordsOf(document: SiteDocument, id: PageId): number {
   const own = document.tables.pages[id];
   return SAID_FIELDS.filter((field) => typeof own?.[field] === 'string').length + passagesOf(document, id).length + altsOf(document, id).length;
 }

@@ -1,3 +1,4 @@
+import type { FilePath } from '../source/index.ts';
 import { isNoticeKey, noticeKeyFile } from '../ownership/index.ts';
 import { withSitemap } from '../robots/index.ts';
 import {
@@ -36,14 +37,14 @@ export interface ImportedFiles {
 }
 
 /** Pages that are no more and whose addresses lead on, by the files they were. */
-function gonePages(document: SiteDocument, has: (file: string) => boolean): { readonly file: string; readonly from: string; readonly to: string }[] {
+function gonePages(document: SiteDocument, has: (file: FilePath) => boolean): { readonly file: FilePath; readonly from: string; readonly to: string }[] {
   return Object.entries(document.tables.redirects).flatMap(([file, { to }]) =>
     to && isPageFile(file) && !has(file) ? [{ file, from: addressOf(file), to }] : [],
   );
 }
 
 /** What the web server is told, where rules are written for it: addresses that moved or are gone, headers, the variant that leads. */
-export function serverWishes(document: SiteDocument, has: (file: string) => boolean): ServerWishes {
+export function serverWishes(document: SiteDocument, has: (file: FilePath) => boolean): ServerWishes {
   return {
     redirects: [...movedSpellings(document, has).map(({ from, to }) => ({ from, to })), ...gonePages(document, has).map(({ from, to }) => ({ from, to }))],
     headers: outgoingHeaderRules(document),
@@ -56,7 +57,7 @@ export function generatedFiles(
   document: SiteDocument,
   imported: ImportedFiles,
   maps: Readonly<Record<string, string>>,
-  has: (path: string) => boolean,
+  has: (path: FilePath) => boolean,
 ): Record<string, string> {
   const own: Record<string, string> = {};
   const robots = effectiveRobots(document, imported.robots, SITEMAP_FILE in maps);
@@ -83,9 +84,9 @@ export function generatedFiles(
  * Pages at addresses that were live once and are no more: where a page moves a second time, or back, the address of the last release leads on too, and
  * what led on before keeps doing so. `imported` tells which files the site has at their own places.
  */
-export function formerAddresses(document: SiteDocument, last: Pick<Manifest, 'files' | 'own'>, imported: (path: string) => boolean): Record<string, string> {
+export function formerAddresses(document: SiteDocument, last: Pick<Manifest, 'files' | 'own'>, imported: (path: FilePath) => boolean): Record<string, string> {
   const standing = new Set(Object.keys(document.tables.pages).map((file) => effectiveFile(document, file)));
-  const free = (path: string): boolean => !imported(path) && !standing.has(path);
+  const free = (path: FilePath): boolean => !imported(path) && !standing.has(path);
   const own: Record<string, string> = {};
   for (const [path, text] of Object.entries(last.own)) if (isPageFile(path) && free(path)) own[path] = text;
   for (const [file, { to: was }] of Object.entries(last.files)) {

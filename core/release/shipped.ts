@@ -1,12 +1,12 @@
 import { gzipSync } from 'fflate';
 import { patchPage, readSource, type PageEdit, type PatchRefusal } from '../page/index.ts';
-import { decodeSource } from '../source/index.ts';
+import { decodeSource, type FilePath } from '../source/index.ts';
 import { outPath, type WorkingCopy } from './manifest.ts';
 
 /** One thing that goes out: a file of ours with its text, or a file that was brought in with what is written into it. */
 export type Shipment =
-  | { readonly path: string; readonly text: string }
-  | { readonly path: string; readonly from: string; readonly hash: string; readonly edits: readonly PageEdit[] };
+  | { readonly path: FilePath; readonly text: string }
+  | { readonly path: FilePath; readonly from: string; readonly hash: string; readonly edits: readonly PageEdit[] };
 
 /** Everything that goes out, by where it goes: ours first, then what was brought in, as far as ours does not stand in its place. */
 export function shipments(copy: WorkingCopy): Shipment[] {
@@ -29,7 +29,7 @@ export function written(bytes: Uint8Array, edits: readonly PageEdit[]): { bytes:
 }
 
 /** A file of ours as it goes out. Packed copies have no date in them, so that the same text gives the same bytes. */
-export function ownBytes(path: string, text: string): Uint8Array {
+export function ownBytes(path: FilePath, text: string): Uint8Array {
   const bytes = new TextEncoder().encode(text);
   return path.endsWith('.gz') ? gzipSync(bytes, { mtime: 0, level: 9 }) : bytes;
 }

@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import type { PageEdit } from '../page/index.ts';
 import { all, passageKey, set, writeLinks, type Change, type SiteDocument } from '../site/index.ts';
 import type { FieldChange } from './partial.ts';
@@ -24,7 +25,7 @@ const SWITCHES: Readonly<Record<string, 'canonical' | 'refresh' | 'oneTitle' | '
  * The change that makes one thing of a page as it is out: the owner's word of then, or none. Undefined where it is not the page's own word that made it
  * other, such as a pattern, a kind or the site as a whole; and where what was out cannot be said again from here.
  */
-export function takeFieldBack(document: SiteDocument, page: string, { key, now, before }: FieldChange): Change | undefined {
+export function takeFieldBack(document: SiteDocument, page: PageId, { key, now, before }: FieldChange): Change | undefined {
   const own = document.tables.pages[page];
   const text = TEXTS[key];
   if (text) {
@@ -41,7 +42,7 @@ export function takeFieldBack(document: SiteDocument, page: string, { key, now, 
 
 const wordsOf = (edit: PageEdit): string => ('text' in edit ? edit.text : 'content' in edit ? edit.content : 'lang' in edit ? edit.lang : '');
 
-function placeBack(document: SiteDocument, page: string, start: number, kind: 'passage' | 'alt', before: PageEdit | undefined): Change | undefined {
+function placeBack(document: SiteDocument, page: PageId, start: number, kind: 'passage' | 'alt', before: PageEdit | undefined): Change | undefined {
   const key = passageKey(page, start);
   if (kind === 'alt') {
     if (before?.kind === 'alt') return all([set('alts', key, 'was', before.was), set('alts', key, 'now', before.now)]);

@@ -1,10 +1,11 @@
+import type { CrawlerToken } from '../source/index.ts';
 import type { RobotsFile } from './parse.ts';
 
 /**
  * Seconds that a crawler is asked to wait between two fetches: `Crawl-delay` in a group that addresses it, else in everybody's. No standard knows the
  * field, and many engines pass it by; those that heed it take it as belonging to the group in which it stands. Undefined where nothing is asked.
  */
-export function crawlDelay(file: RobotsFile, token: string): number | undefined {
+export function crawlDelay(file: RobotsFile, token: CrawlerToken): number | undefined {
   const wanted = token.toLowerCase();
   const own = file.groups.some((group) => group.tokens.some((name) => name.toLowerCase() === wanted));
   let tokens: string[] = [];

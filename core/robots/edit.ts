@@ -1,3 +1,4 @@
+import type { AddressPath, CrawlerToken } from '../source/index.ts';
 import { insertLine, newlineOf, removeLine } from './lines.ts';
 import { robotsMatcher } from './match.ts';
 import { parseRobots } from './parse.ts';
@@ -53,7 +54,7 @@ function opensNone(before: string, after: string, paths: readonly string[]): boo
 }
 
 /** Which of the paths a crawler may not fetch, by the line that says so. */
-function shutBy(text: string, paths: readonly string[], token: string): Map<number, string[]> {
+function shutBy(text: string, paths: readonly string[], token: CrawlerToken): Map<number, string[]> {
   const matcher = robotsMatcher(parseRobots(text), token);
   const shut = new Map<number, string[]>();
   for (const path of paths) {
@@ -67,6 +68,6 @@ function shutBy(text: string, paths: readonly string[], token: string): Map<numb
 }
 
 /** A pattern that matches this path and nothing else. It is never shorter than the path, so it outweighs what it has to. */
-function literalPattern(path: string): string {
+function literalPattern(path: AddressPath): string {
   return `${path.replace(/\*/g, '%2A').replace(/\$/g, '%24')}$`;
 }

@@ -1,3 +1,4 @@
+import type { CrawlerToken } from '../source/index.ts';
 import { parseRobots, type RobotsFile } from './parse.ts';
 
 /** How lines end in a text; the first sort that is found. */
@@ -65,7 +66,7 @@ export function setRule(text: string, line: number, rule: RuleWords): string {
 const ruleLine = ({ allow, pattern }: RuleWords): string => `${allow ? 'Allow' : 'Disallow'}: ${pattern}`.trimEnd();
 
 /** Adds a rule for a crawler: behind the last line of its last group, or in a new group at the end. `*` is everybody. */
-export function addRule(text: string, token: string, rule: RuleWords): string {
+export function addRule(text: string, token: CrawlerToken, rule: RuleWords): string {
   const file = parseRobots(text);
   const last = lastLineFor(file, token);
   if (last !== undefined) return insertLine(text, last + 1, ruleLine(rule));
@@ -75,7 +76,7 @@ export function addRule(text: string, token: string, rule: RuleWords): string {
 }
 
 /** The last line of the last group that addresses a token: its last rule, or the crawler's name where it has none. */
-function lastLineFor(file: RobotsFile, token: string): number | undefined {
+function lastLineFor(file: RobotsFile, token: CrawlerToken): number | undefined {
   const wanted = token.toLowerCase();
   const addressed = file.groups.map((group) => group.tokens.some((name) => name.toLowerCase() === wanted));
   return file.lines.findLast((line) => (line.kind === 'user-agent' || line.kind === 'rule') && line.group !== undefined && addressed[line.group])?.line;

@@ -1,4 +1,4 @@
-import { lowerBound } from '../source/index.ts';
+import { lowerBound, type AddressPath, type CrawlerToken } from '../source/index.ts';
 import { patternMatcher, robotsMatcher } from './match.ts';
 import { normalizePath, normalizePattern } from './normalize.ts';
 import { parseRobots, ROBOTS_LIMIT, type RobotsFile, type RobotsLine } from './parse.ts';
@@ -6,18 +6,18 @@ import { parseRobots, ROBOTS_LIMIT, type RobotsFile, type RobotsLine } from './p
 /** Something in a robots.txt that does not do what its writer meant, or does nothing. Lines count from 1. */
 export type RobotsTrouble =
   | { readonly code: 'too-large'; readonly bytes: number }
-  | { readonly code: 'shuts-all'; readonly line: number; readonly token: string }
+  | { readonly code: 'shuts-all'; readonly line: number; readonly token: CrawlerToken }
   | { readonly code: 'wanted-shut'; readonly line: number; readonly pages: readonly string[] }
   | { readonly code: 'assets-shut'; readonly line: number; readonly files: readonly string[] }
   | { readonly code: 'hides-not'; readonly line: number; readonly pages: readonly string[] }
-  | { readonly code: 'not-listened'; readonly token: string; readonly line: number; readonly rules: number }
-  | { readonly code: 'merged'; readonly token: string; readonly lines: readonly number[] }
+  | { readonly code: 'not-listened'; readonly token: CrawlerToken; readonly line: number; readonly rules: number }
+  | { readonly code: 'merged'; readonly token: CrawlerToken; readonly lines: readonly number[] }
   | { readonly code: 'no-group'; readonly line: number }
   | { readonly code: 'wrong-case'; readonly line: number; readonly allow: boolean; readonly would: readonly string[] }
   | { readonly code: 'no-slash'; readonly line: number; readonly allow: boolean; readonly pattern: string }
   | { readonly code: 'touches-nothing'; readonly line: number }
   | { readonly code: 'same-rule'; readonly line: number; readonly as: number }
-  | { readonly code: 'bad-token'; readonly line: number; readonly written: string; readonly token: string }
+  | { readonly code: 'bad-token'; readonly line: number; readonly written: string; readonly token: CrawlerToken }
   | { readonly code: 'noindex-field'; readonly line: number }
   | { readonly code: 'crawl-delay'; readonly line: number }
   | { readonly code: 'unknown-field'; readonly line: number; readonly field: string }
@@ -53,7 +53,7 @@ export const TROUBLE_COSTS: Readonly<Record<RobotsTrouble['code'], 'blocks' | 'w
 export interface LintSite {
   /** Scheme and host. */
   readonly origin: string;
-  readonly pages: readonly { readonly id: string; readonly path: string; readonly intent: 'list' | 'out' }[];
+  readonly pages: readonly { readonly id: string; readonly path: AddressPath; readonly intent: 'list' | 'out' }[];
   /** Paths of files that are no pages. */
   readonly files: readonly string[];
   /** Of these, style sheets and scripts that pages need. */

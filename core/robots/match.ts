@@ -1,3 +1,4 @@
+import type { AddressPath, CrawlerToken } from '../source/index.ts';
 import { normalizePath, normalizePattern } from './normalize.ts';
 import type { RobotsFile, RobotsGroup, RobotsRule } from './parse.ts';
 
@@ -27,7 +28,7 @@ interface TrieNode {
 /** Rules of one crawler, ready to be asked about many paths. */
 export interface RobotsMatcher {
   /** `path` is path and query as they stand in the address. `/robots.txt` itself is always allowed. */
-  match(path: string): RobotsVerdict;
+  match(path: AddressPath): RobotsVerdict;
 }
 
 /** Matchers made of a file: crawlers that listen to the same groups share one. */
@@ -38,7 +39,7 @@ const made = new WeakMap<RobotsFile, Map<string, RobotsMatcher>>();
  * does not listen to `*` (RFC 9309, 2.2.1). Matching takes time in proportion to the path and to the rules whose literal start it
  * shares, whatever the patterns are. Crawlers that listen to the same groups get the very same matcher.
  */
-export function robotsMatcher(file: RobotsFile, token: string): RobotsMatcher {
+export function robotsMatcher(file: RobotsFile, token: CrawlerToken): RobotsMatcher {
   const wanted = token.toLowerCase();
   const own = file.groups.filter((group) => group.tokens.some((name) => name.toLowerCase() === wanted));
   const key = own.length > 0 ? wanted : '*';
@@ -68,7 +69,7 @@ function makeMatcher(groups: readonly RobotsGroup[], group: RobotsVerdict['group
 }
 
 /** One pattern made ready to be asked about many normalized paths. */
-export function patternMatcher(pattern: string): { readonly prefix: string; matches(path: string): boolean } {
+export function patternMatcher(pattern: string): { readonly prefix: string; matches(path: AddressPath): boolean } {
   const compiled = compile({ allow: true, pattern, line: 0 });
   const prefix = compiled.pieces[0] as string;
   return { prefix, matches: (path) => path.startsWith(prefix) && matches(compiled, path) };
@@ -93,7 +94,7 @@ function add(root: TrieNode, compiled: Compiled): void {
   node.rules.push(compiled);
 }
 
-function find(root: TrieNode, path: string): Compiled | undefined {
+function find(root: TrieNode, path: AddressPath): Compiled | undefined {
   let best: Compiled | undefined;
   let node: TrieNode | undefined = root;
   for (let at = 0; node; at++) {
@@ -111,7 +112,7 @@ function find(root: TrieNode, path: string): Compiled | undefined {
 }
 
 /** The literal prefix is known to match. Leftmost places for the pieces suffice, so there is nothing to try twice. */
-function matches({ pieces, anchored }: Compiled, path: string): boolean {
+function matches({ pieces, anchored }: Compiled, path: AddressPath): boolean {
   let at = (pieces[0] ?? '').length;
   if (pieces.length === 1) return !anchored || at === path.length;
   const last = pieces.length - 1;

@@ -1,4 +1,4 @@
-import { pathAndQuery, plainPercent } from '../source/index.ts';
+import { pathAndQuery, plainPercent, type AddressPath } from '../source/index.ts';
 
 /**
  * A rule's pattern, comparable octet by octet (RFC 9309, 2.2.2). `*` and a `$` at its end stay the signs they are; `%2A` and `%24` are the characters
@@ -9,13 +9,13 @@ export function normalizePattern(pattern: string): string {
 }
 
 /** A path, comparable with patterns: the characters that would be signs in a pattern are written as octets. */
-export function normalizePath(path: string): string {
+export function normalizePath(path: AddressPath): AddressPath {
   const plain = plainPercent(path);
   return /[*$]/.test(plain) ? plain.replace(/\*/g, '%2A').replace(/\$/g, '%24') : plain;
 }
 
 /** Path and query of an address, as robots.txt compares it; the fragment is dropped. Undefined where it is no address. */
-export function comparedPath(address: string): string | undefined {
+export function comparedPath(address: string): AddressPath | undefined {
   if (address.startsWith('/')) return plainPercent(address.replace(/#.*$/s, ''));
   return URL.canParse(address) ? pathAndQuery(new URL(address)) : undefined;
 }

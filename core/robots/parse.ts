@@ -1,7 +1,8 @@
+import type { CrawlerToken } from '../source/index.ts';
 /** A line of robots.txt, as it was understood. Line numbers count from 1. */
 export type RobotsLine =
   | { readonly kind: 'blank' | 'comment'; readonly line: number; readonly text: string }
-  | { readonly kind: 'user-agent'; readonly line: number; readonly text: string; readonly token: string; readonly group: number }
+  | { readonly kind: 'user-agent'; readonly line: number; readonly text: string; readonly token: CrawlerToken; readonly group: number }
   | {
       readonly kind: 'rule';
       readonly line: number;

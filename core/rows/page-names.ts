@@ -1,7 +1,7 @@
 import { roughSentences } from '../language/index.ts';
 import { documentTitle, mainHeading, type PageFacts } from '../page/index.ts';
 import { addressOf, titleParts, withoutPageEnding } from '../site/index.ts';
-import { percentDecoded, textNumber } from '../source/index.ts';
+import { percentDecoded, textNumber, type PageId } from '../source/index.ts';
 
 /** On so many pages a sentence is a banner's, and says nothing of any of them. */
 const BANNER = 3;
@@ -23,7 +23,7 @@ export class PageNames {
   }
 
   /** What a page is called where its heading does not tell it apart: its title's own part, else the end of its address. Undefined where the heading does. */
-  nameOf(id: string, facts: PageFacts): string | undefined {
+  nameOf(id: PageId, facts: PageFacts): string | undefined {
     const heading = mainHeading(facts);
     const shared = (counts: ReadonlyMap<string, number>, text: string): boolean => (counts.get(folded(text)) ?? 0) > 1;
     if (heading !== undefined && !shared(this.headings, heading)) return undefined;

@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import type { ShutGate } from '../indexing/index.ts';
 import { CHECKS, type Cost, type Finding, type Stop } from '../checks/index.ts';
 import type { EngineSite } from '../exchange/index.ts';
@@ -11,10 +12,10 @@ export type Step =
   | { readonly code: 'no-home'; readonly pages: readonly string[] }
   | { readonly code: 'open-site'; readonly since: string | undefined; readonly releases?: number }
   | { readonly code: 'open-visitors'; readonly audience: 'draft' | 'restricted' }
-  | { readonly code: 'open-page'; readonly page: string; readonly gates: readonly ShutGate[] }
+  | { readonly code: 'open-page'; readonly page: PageId; readonly gates: readonly ShutGate[] }
   | { readonly code: 'open-pages'; readonly pages: readonly string[] }
   | { readonly code: 'close-kind'; readonly kind: Kind; readonly pages: readonly string[] }
-  | { readonly code: 'close-page'; readonly page: string }
+  | { readonly code: 'close-page'; readonly page: PageId }
   | { readonly code: 'half-hidden'; readonly pages: readonly string[] }
   | { readonly code: 'write-words'; readonly pages: readonly string[]; readonly missing: number; readonly same: number }
   | { readonly code: 'say-who'; readonly gaps: readonly IdentityGap[] }
@@ -136,7 +137,7 @@ const NAMED_HOME = /^(?:[^/]+\/)*(?:index|default|home|welcome|start|main)\b[^/]
 
 /** Pages that may be meant as the home page: near the top, those with the name of one first, and what many link to. */
 function likelyHomes(rows: readonly PageRow[]): string[] {
-  const depth = (id: string): number => id.split('/').length;
+  const depth = (id: PageId): number => id.split('/').length;
   return [...rows]
     .sort(
       (a, b) => depth(a.id) - depth(b.id) || Number(NAMED_HOME.test(b.id)) - Number(NAMED_HOME.test(a.id)) || b.linksIn - a.linksIn || (a.id < b.id ? -1 : 1),

@@ -1,7 +1,7 @@
 import type { Finding, FindingCode } from '../checks/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { PageState, Reality } from '../indexing/index.ts';
-import { keptText } from '../source/index.ts';
+import { keptText, type FilePath, type PageId, type AddressPath } from '../source/index.ts';
 import type { Effective, EffectiveIntent, Intent, Kind } from '../site/index.ts';
 
 /** A page's facts as the survey keeps them: of links only where they lead, which is most of what a large site's facts would weigh. */
@@ -35,7 +35,7 @@ export function forSurvey(facts: PageFacts, shared = new Map<string, string>()):
 
 /** A file of the site as it was brought in. */
 export interface SiteFile {
-  readonly path: string;
+  readonly path: FilePath;
   /** SHA-256 of the bytes, hexadecimal. */
   readonly hash: string;
   /** Bytes. */
@@ -46,8 +46,8 @@ export interface SiteFile {
 
 /** All that lists and signs show of a page. */
 export interface PageRow {
-  readonly id: string;
-  readonly address: string;
+  readonly id: PageId;
+  readonly address: AddressPath;
   /** What people call it: its main heading. */
   readonly name: string;
   /** The name, where it is not its heading: that does not tell it apart. */

@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import { nameWithoutNumber, numberAfterName } from '../site/index.ts';
 import { NearIndex, SamenessIndex } from '../titles/index.ts';
 
@@ -25,7 +26,7 @@ export class SharedWords {
   private readonly words = new Map<string, ComparedWords>();
 
   /** Sets a page's words; gives the pages whose findings may have changed by it, the page among them. */
-  put(page: string, words: ComparedWords): Set<string> {
+  put(page: PageId, words: ComparedWords): Set<string> {
     this.words.set(page, words);
     return new Set([
       ...this.titles.put(page, words.title),
@@ -36,7 +37,7 @@ export class SharedWords {
     ]);
   }
 
-  private putNear(page: string, words: ComparedWords): ReadonlySet<string> {
+  private putNear(page: PageId, words: ComparedWords): ReadonlySet<string> {
     // While parts are still counted, all pages wait.
     if (!this.near || this.near.uncounted.length > 0) return NONE;
     return new Set([...this.near.titles.put(page, words.ownTitle), ...this.near.descriptions.put(page, words.description)]);
@@ -67,7 +68,7 @@ export class SharedWords {
   }
 
   /** The other pages that say the same, or nearly. */
-  others(page: string): {
+  others(page: PageId): {
     readonly sameTitle: readonly string[];
     readonly sameDescription: readonly string[];
     readonly samePhrase: readonly string[];
@@ -86,7 +87,7 @@ export class SharedWords {
   }
 
   /** The pages of which this one looks like a copy: they have its name, and it alone has a figure behind. Where several are numbered, they are meant to be. */
-  private copyOf(page: string): readonly string[] {
+  private copyOf(page: PageId): readonly string[] {
     const numbered = (one: string): boolean => numberAfterName(this.words.get(one)?.title ?? '') !== undefined;
     if (!numbered(page)) return [];
     const others = this.names.others(page);

@@ -1,5 +1,5 @@
 import { holdsPage } from '../page/index.ts';
-import { decodeSource, isAddressVariant } from '../source/index.ts';
+import { decodeSource, isAddressVariant, type FilePath, type PageId, type AddressPath } from '../source/index.ts';
 
 const SIMPLE_REFERENCE = /^[\w\-./~]*$/;
 
@@ -8,7 +8,7 @@ const SIMPLE_REFERENCE = /^[\w\-./~]*$/;
  * Characters that an
  * address cannot hold are percent-encoded.
  */
-export function addressOf(file: string): string {
+export function addressOf(file: FilePath): AddressPath {
   // Most paths need no escaping at all.
   const path = SIMPLE_REFERENCE.test(file) ? `/${file}` : `/${file.split('/').map(encodeSegment).join('/')}`;
   return path.replace(/\/index\.html?$/, '/');
@@ -22,22 +22,22 @@ const PROGRAM_ENDING = /\.(?:php\d?|phtml|aspx?|jsp|cfm)$/i;
 const PAGE_ENDING = new RegExp(`\\.(?:x?html?|xht|shtml?|stm)$|${PROGRAM_ENDING.source}`, 'i');
 
 /** Whether a file is a page by its name. Of a program for a server only its content tells (`isProgramFile`). */
-export function isPageFile(file: string): boolean {
+export function isPageFile(file: FilePath): file is PageId {
   return PAGE_ENDING.test(file);
 }
 
 /** Whether a file is called like a program that makes pages on a server: it is a page only where it holds one. */
-export function isProgramFile(file: string): boolean {
+export function isProgramFile(file: FilePath): boolean {
   return PROGRAM_ENDING.test(file);
 }
 
 /** Whether a file is a page: by its name, and where it is called like a program, by what it holds. */
-export function isPage(file: string, bytes: Uint8Array): boolean {
+export function isPage(file: FilePath, bytes: Uint8Array): boolean {
   return isPageFile(file) && (!isProgramFile(file) || holdsPage(decodeSource(bytes).text));
 }
 
 /** The ending of a page file with its dot; empty where it has none. */
-export function pageEnding(file: string): string {
+export function pageEnding(file: FilePath): string {
   return PAGE_ENDING.exec(file)?.[0] ?? '';
 }
 
@@ -56,7 +56,7 @@ function isHostOf(host: string, own: string, cameAs: string | undefined): boolea
  * `cameAs` is the host under which the site was brought in, where it has another now. `page` is the path of the page (or of
  * its `base`). The common plain cases are done without the URL parser: a large site has hundreds of thousands of links.
  */
-export function linkedPath(href: string, page: string, host: string, cameAs?: string): string | undefined {
+export function linkedPath(href: string, page: AddressPath, host: string, cameAs?: string): AddressPath | undefined {
   const whole = href.trim();
   const hash = whole.indexOf('#');
   const reference = hash < 0 ? whole : whole.slice(0, hash);
@@ -77,7 +77,7 @@ export function linkedPath(href: string, page: string, host: string, cameAs?: st
  * What resolves the links of a page to paths of its site, as its `base` element has it, where there is one (HTML standard, 2.4.3): a base elsewhere takes
  * relative links with it, and a mere fragment leads to the base. `page` is the page's own path.
  */
-export function linkResolver(base: string | undefined, page: string, host: string, cameAs?: string): (href: string) => string | undefined {
+export function linkResolver(base: string | undefined, page: AddressPath, host: string, cameAs?: string): (href: string) => AddressPath | undefined {
   if (base === undefined || !URL.canParse(base, `http://${host}${page}`)) return (href) => linkedPath(href, page, host, cameAs);
   const from = new URL(base, `http://${host}${page}`);
   if (!isHostOf(from.host, host, cameAs))

@@ -1,5 +1,5 @@
 import { keysOf } from '../keyed/index.ts';
-import { messageOf } from '../source/index.ts';
+import { messageOf, type PageId } from '../source/index.ts';
 import { z } from 'zod';
 import { FORMER_TABLES, type SiteDocument } from './document.ts';
 import { TABLES, type RecordOf, type Table } from './tables.ts';
@@ -191,7 +191,7 @@ const WRITTEN = [
 ] as const;
 
 /** The changes that take back all that waits to be written into a page; none where nothing does. */
-export function takenBack(document: SiteDocument, page: string): Change[] {
+export function takenBack(document: SiteDocument, page: PageId): Change[] {
   const record = document.tables.pages[page];
   const changes: Change[] = WRITTEN.flatMap((field) => (record?.[field] === undefined || record[field] === null ? [] : [set('pages', page, field, null)]));
   for (const table of ['passages', 'alts'] as const)

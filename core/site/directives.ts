@@ -1,3 +1,4 @@
+import type { CrawlerToken, RuleId, AddressPath } from '../source/index.ts';
 import type { DirectiveFamily, DirectivesEdit } from '../page/index.ts';
 import { addressOf } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
@@ -18,7 +19,7 @@ export type PageDirectives = RecordOf<'directives'>;
 export interface DirectiveValue {
   readonly value: string | number;
   readonly from: 'page' | 'rule' | 'kind' | 'site';
-  readonly rule?: string | undefined;
+  readonly rule?: RuleId | undefined;
 }
 
 /** The key of what is said for a scope and a crawler. */
@@ -55,7 +56,7 @@ export function hasDirectiveRules(document: SiteDocument): boolean {
 }
 
 /** The rules that say something about what engines may do and that catch an address, in their order. */
-export function directiveRules(document: SiteDocument, address: string): readonly PathRule[] {
+export function directiveRules(document: SiteDocument, address: AddressPath): readonly PathRule[] {
   const { rules } = sayingOf(document);
   return rules.size === 0 ? [] : pathRules(document).filter((rule) => rules.has(rule.id) && ruleCatches(rule, address));
 }
@@ -68,7 +69,7 @@ export function effectiveDirectives(
 ): Partial<Record<DirectiveField, DirectiveValue>> {
   const held: Partial<Record<DirectiveField, DirectiveValue>> = {};
   if (sayingOf(document).crawlers.length === 0) return held;
-  const take = (said: PageDirectives | undefined, from: DirectiveValue['from'], rule?: string): void => {
+  const take = (said: PageDirectives | undefined, from: DirectiveValue['from'], rule?: RuleId): void => {
     if (said === undefined) return;
     for (const field of DIRECTIVE_FIELDS) {
       const value = said[field];
@@ -109,7 +110,7 @@ export function directiveFor(field: DirectiveField, value: string | number): str
  * What has to be written into a page's robots metas for what the owner says, crawler by crawler. `keptFrom` tells whether a word
  * spoken to one crawler keeps the page from it. A page that nobody spoke of gets nothing.
  */
-export function directiveEdits(document: SiteDocument, page: Pick<SitePage, 'id' | 'kind'>, keptFrom: (crawler: string) => boolean): DirectivesEdit[] {
+export function directiveEdits(document: SiteDocument, page: Pick<SitePage, 'id' | 'kind'>, keptFrom: (crawler: CrawlerToken) => boolean): DirectivesEdit[] {
   return sayingOf(document).crawlers.flatMap((crawler) => {
     const wanted: Partial<Record<DirectiveFamily, string>> = {};
     for (const [field, said] of Object.entries(effectiveDirectives(document, page, crawler)))
@@ -121,7 +122,7 @@ export function directiveEdits(document: SiteDocument, page: Pick<SitePage, 'id'
 
 /** A rule that gives files an `X-Robots-Tag` header. */
 export interface HeaderRule {
-  readonly id: string;
+  readonly id: RuleId;
   readonly path: string;
   readonly match: PathRule['match'];
   /** Header values, one for each crawler that is spoken to. Empty where the rule says nothing yet. */

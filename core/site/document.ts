@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import { z } from 'zod';
 import { keyed, keysOf } from '../keyed/index.ts';
 import { broughtUpToDate, isSaved, renamed, type Saved, type SavedFormat } from '../saved/index.ts';
@@ -16,7 +17,7 @@ const TABLE_NAMES = keysOf(TABLES);
 const ofEach = <V>(make: (table: Table) => V): Record<Table, V> => keyed(TABLE_NAMES, make);
 
 /** Where the owner's own word for a value of a page's structured data is kept: the page's file, a line feed, what the page is, and the property. */
-export const markupKey = (page: string, processor: string, path: string): string => `${page}\n${processor}.${path}`;
+export const markupKey = (page: PageId, processor: string, path: string): string => `${page}\n${processor}.${path}`;
 
 /** The format of a saved document. Versions 1, 2, 4 and 5 had fewer tables and fields; in 3 two tables had other names. */
 export const DOCUMENT_FORMAT = {

@@ -1,4 +1,4 @@
-import { percentDecoded } from '../source/index.ts';
+import { percentDecoded, type FilePath, type AddressPath, type PageId } from '../source/index.ts';
 import { addressOf, pageEnding, withoutPageEnding } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
 import { spellingsOf } from './resolve.ts';
@@ -10,7 +10,7 @@ export function endingOf(address: string): string {
 }
 
 /** The file that a page moves to when its address gets a new ending. */
-export function movedFile(file: string, ending: string): string {
+export function movedFile(file: FilePath, ending: string): FilePath {
   const parts = file.split('/');
   const name = parts.pop() as string;
   if (/^index\.x?html?$/i.test(name)) return parts.length === 0 ? file : [...parts.slice(0, -1), ending, name].join('/');
@@ -21,19 +21,19 @@ export function movedFile(file: string, ending: string): string {
 const HOME = 'index.html';
 
 /** The file that a page will be released as. */
-export function effectiveFile(document: SiteDocument, file: string): string {
+export function effectiveFile(document: SiteDocument, file: FilePath): FilePath {
   if (document.tables.facts['']?.homePage === file) return HOME;
   const ending = document.tables.pages[file]?.ending;
   return ending ? movedFile(file, ending) : file;
 }
 
 /** The address path that a page will answer at. */
-export function effectiveAddress(document: SiteDocument, file: string): string {
+export function effectiveAddress(document: SiteDocument, file: FilePath): AddressPath {
   return document.tables.pages[file]?.address ?? addressOf(effectiveFile(document, file));
 }
 
 /** All pages that move: file, old and new address path. */
-export function moves(document: SiteDocument): { readonly file: string; readonly from: string; readonly to: string }[] {
+export function moves(document: SiteDocument): { readonly file: FilePath; readonly from: AddressPath; readonly to: AddressPath }[] {
   const home = document.tables.facts['']?.homePage;
   const files = Object.entries(document.tables.pages).flatMap(([file, { ending }]) => (ending && file !== home ? [file] : []));
   return [...files, ...(home ? [home] : [])].flatMap((file) => {
@@ -46,13 +46,13 @@ export function moves(document: SiteDocument): { readonly file: string; readonly
 /** The same, by every spelling of a page's old address at which a host would have answered; `has` tells which files there are. */
 export function movedSpellings(
   document: SiteDocument,
-  has: (file: string) => boolean,
-): { readonly file: string; readonly from: string; readonly to: string }[] {
+  has: (file: FilePath) => boolean,
+): { readonly file: FilePath; readonly from: AddressPath; readonly to: AddressPath }[] {
   return moves(document).flatMap(({ file, to }) => spellingsOf(file, has).map((from) => ({ file, from, to })));
 }
 
 /** What is wrong with an address ending; undefined where it will do. `taken` tells whether a file stands there already. */
-export function endingFault(file: string, ending: string, taken: (file: string) => boolean): 'empty' | 'characters' | 'taken' | 'home' | undefined {
+export function endingFault(file: FilePath, ending: string, taken: (file: FilePath) => boolean): 'empty' | 'characters' | 'taken' | 'home' | undefined {
   if (movedFile(file, 'x') === file) return 'home';
   if (ending.trim() === '') return 'empty';
   if (/[\s/?#%\\"<>|*:]|^\.+$/.test(ending)) return 'characters';

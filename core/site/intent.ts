@@ -1,3 +1,4 @@
+import type { CrawlerToken, PageId, RuleId } from '../source/index.ts';
 import { indexDirectives, robotsMetas, type DirectivesEdit, type NoindexEdit } from '../page/index.ts';
 import { addressOf } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
@@ -11,7 +12,7 @@ export interface EffectiveIntent {
   readonly intent: Intent;
   readonly from: 'page' | 'rule' | 'kind' | 'default';
   /** The rule that decided. */
-  readonly rule?: string | undefined;
+  readonly rule?: RuleId | undefined;
 }
 
 /** Intent of a kind: the owner's word or a good practitioner's default. */
@@ -21,7 +22,7 @@ export function kindIntent(document: SiteDocument, kind: Kind): EffectiveIntent 
 }
 
 /** Intent of a page: its own, else the first rule's that catches it, else its kind's. */
-export function effectiveIntent(document: SiteDocument, page: string, kind: Kind): EffectiveIntent {
+export function effectiveIntent(document: SiteDocument, page: PageId, kind: Kind): EffectiveIntent {
   const own = document.tables.pages[page]?.intent;
   if (own) return { intent: own, from: 'page' };
   const ruled = ruledIntent(document, page, EVERY_CRAWLER);
@@ -35,14 +36,14 @@ export function effectiveIntent(document: SiteDocument, page: string, kind: Kind
  * Intent of a page for one crawler. Directives only ever add up, so a word for one crawler can keep a page from it, but not open to it what is shut to
  * all.
  */
-export function crawlerIntent(document: SiteDocument, page: string, kind: Kind, crawler: string): EffectiveIntent {
+export function crawlerIntent(document: SiteDocument, page: PageId, kind: Kind, crawler: CrawlerToken): EffectiveIntent {
   const general = effectiveIntent(document, page, kind);
   if (general.intent === 'out') return general;
   return keptFrom(document, page, kind, crawler) ?? general;
 }
 
 /** The word that keeps a page from one crawler, spoken to that one; undefined where there is none. */
-function keptFrom(document: SiteDocument, page: string, kind: Kind, crawler: string): EffectiveIntent | undefined {
+function keptFrom(document: SiteDocument, page: PageId, kind: Kind, crawler: CrawlerToken): EffectiveIntent | undefined {
   const own = directivesOf(document, `page:${page}`, crawler)?.intent;
   if (own) return own === 'out' ? { intent: own, from: 'page' } : undefined;
   const ruled = ruledIntent(document, page, crawler);
@@ -52,7 +53,7 @@ function keptFrom(document: SiteDocument, page: string, kind: Kind, crawler: str
     : undefined;
 }
 
-function ruledIntent(document: SiteDocument, page: string, crawler: string): EffectiveIntent | undefined {
+function ruledIntent(document: SiteDocument, page: PageId, crawler: CrawlerToken): EffectiveIntent | undefined {
   if (!hasDirectiveRules(document)) return undefined;
   for (const { id } of directiveRules(document, addressOf(page))) {
     const intent = directivesOf(document, `rule:${id}`, crawler)?.intent;

@@ -1,3 +1,4 @@
+import type { PageId, RuleId, AddressPath } from '../source/index.ts';
 import { documentTitle, mainHeading, type PageFacts } from '../page/index.ts';
 import type { SiteDocument } from './document.ts';
 import { ARCHIVES, type Kind } from './kinds.ts';
@@ -5,8 +6,7 @@ import { addressOf } from './addresses.ts';
 
 /** A page of the site as every computation about it takes it: which file it is, what it is for, what was read of it. */
 export interface SitePage {
-  /** Path of its file. */
-  readonly id: string;
+  readonly id: PageId;
   readonly kind: Kind;
   readonly isHome: boolean;
   readonly facts: PageFacts;
@@ -16,7 +16,7 @@ export interface SitePage {
 
 /** One rule that gives pages their kind. */
 export interface KindRule {
-  readonly id: string;
+  readonly id: RuleId;
   readonly path: string;
   readonly match: 'below' | 'contains' | 'ends';
   readonly kind: Kind;
@@ -49,7 +49,7 @@ export function kindRules(document: SiteDocument): readonly KindRule[] {
 }
 
 /** Whether a rule catches an address path. "Below" catches what lies in a folder, not the folder's own page. */
-export function ruleCatches(rule: Pick<KindRule, 'path' | 'match'>, address: string): boolean {
+export function ruleCatches(rule: Pick<KindRule, 'path' | 'match'>, address: AddressPath): boolean {
   const low = address.toLowerCase();
   const path = rule.path.trim().toLowerCase();
   if (path === '') return false;
@@ -67,7 +67,7 @@ export function spares(rule: Pick<KindRule, 'kind' | 'archives'>, guess: Kind): 
 /** What a page is for, and who says so: the owner for this page, one of their rules, or a guess from its address, its markup and the site's feeds. */
 export function kindOf(
   document: SiteDocument,
-  id: string,
+  id: PageId,
   guess: Kind,
 ): { readonly kind: Kind; readonly from: 'owner' | 'rule' | 'guess'; readonly rule?: KindRule } {
   const own = document.tables.pages[id]?.kind;

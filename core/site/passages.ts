@@ -1,14 +1,15 @@
+import type { PageId } from '../source/index.ts';
 import { z } from 'zod';
 import { spareHeadings, type PageFacts } from '../page/index.ts';
 import type { SiteDocument } from './document.ts';
 
 /** The key of a place in a page's source: a file never holds a line feed, and the source does not move under the owner's changes. */
-export function passageKey(page: string, start: number): string {
+export function passageKey(page: PageId, start: number): string {
   return `${page}\n${start}`;
 }
 
 /** The key of a finding that is let be, or of a ticked field. */
-export function pageKey(page: string, what: string): string {
+export function pageKey(page: PageId, what: string): string {
   return `${page}\n${what}`;
 }
 
@@ -37,14 +38,14 @@ export function readLinks(kept: string | null | undefined): readonly SetLink[] {
 /** The owner's changes of what a page shows, by where they stand in its source. */
 export function passagesOf(
   document: SiteDocument,
-  page: string,
+  page: PageId,
 ): { readonly start: number; readonly was: string; readonly now: string | null; readonly links: readonly SetLink[] }[] {
   return entriesOf(document.tables.passages, page).flatMap(([start, { was, now, links }]) =>
     was === null || was === undefined ? [] : [{ start, was, now: now ?? null, links: readLinks(links) }],
   );
 }
 
-export function altsOf(document: SiteDocument, page: string): { readonly start: number; readonly was: string | null; readonly now: string }[] {
+export function altsOf(document: SiteDocument, page: PageId): { readonly start: number; readonly was: string | null; readonly now: string }[] {
   return entriesOf(document.tables.alts, page).flatMap(([start, { was, now }]) =>
     now === null || now === undefined ? [] : [{ start, was: was ?? null, now }],
   );
@@ -53,7 +54,7 @@ export function altsOf(document: SiteDocument, page: string): { readonly start: 
 const grouped = new WeakMap<object, ReadonlyMap<string, [number, unknown][]>>();
 
 /** A table's records by page; each state of a table is sorted once, however many pages ask. */
-function entriesOf<R>(table: Readonly<Record<string, R>>, page: string): [number, R][] {
+function entriesOf<R>(table: Readonly<Record<string, R>>, page: PageId): [number, R][] {
   let groups = grouped.get(table);
   if (!groups) {
     const made = new Map<string, [number, unknown][]>();
@@ -74,7 +75,7 @@ export function needsCharset(document: SiteDocument, facts: PageFacts): boolean 
 }
 
 /** A page's facts as they will be once the owner's changes of its own words are written into it. */
-export function effectiveFacts(document: SiteDocument, page: string, facts: PageFacts): PageFacts {
+export function effectiveFacts(document: SiteDocument, page: PageId, facts: PageFacts): PageFacts {
   const words = new Map(passagesOf(document, page).flatMap(({ start, now }) => (now === null ? [] : [[start, now] as const])));
   const pictures = new Map(altsOf(document, page).map(({ start, now }) => [start, now]));
   const says = needsCharset(document, facts);

@@ -1,9 +1,11 @@
-import { plainPercent } from '../source/index.ts';
-import { addressOf } from './addresses.ts';
+import { plainPercent, type AddressPath, type FilePath, type PageId } from '../source/index.ts';
+import { addressOf, isPageFile } from './addresses.ts';
 
 /** What a host has at an address path: a file's bytes, a redirect to the address of a folder, or nothing. */
 export type Resolved =
-  { readonly kind: 'file'; readonly file: string } | { readonly kind: 'redirect'; readonly file: string; readonly to: string } | { readonly kind: 'nothing' };
+  | { readonly kind: 'file'; readonly file: FilePath }
+  | { readonly kind: 'redirect'; readonly file: FilePath; readonly to: AddressPath }
+  | { readonly kind: 'nothing' };
 
 const NOTHING: Resolved = { kind: 'nothing' };
 const INDEXES = ['index.html', 'index.htm'] as const;
@@ -13,7 +15,7 @@ const INDEXES = ['index.html', 'index.htm'] as const;
  * that ends in a slash is answered by its folder's index; any other by the file of that name, or of that name and `.html`, or by a redirect to the folder.
  * Percent-encoding is undone octet by octet (RFC 3986, 2.1), but an encoded slash separates nothing. `has` tells which files there are.
  */
-export function resolvePath(path: string, has: (file: string) => boolean): Resolved {
+export function resolvePath(path: AddressPath, has: (file: FilePath) => boolean): Resolved {
   const cut = path.search(/[?#]/);
   const bare = cut < 0 ? path : path.slice(0, cut);
   const name = fileName(bare);
@@ -32,7 +34,7 @@ export function resolvePath(path: string, has: (file: string) => boolean): Resol
 const SIMPLE = /^[\w\-./~]*$/;
 
 /** The file that a path names; undefined for what no file can be called. */
-function fileName(path: string): string | undefined {
+function fileName(path: AddressPath): FilePath | undefined {
   if (SIMPLE.test(path)) return path.replace(/^\//, '');
   // An encoded slash is part of a name (RFC 3986, 2.2), and no file's name has one; nor a character that is none.
   if (/%(?:2f|5c|00)/i.test(path)) return undefined;
@@ -44,7 +46,7 @@ function fileName(path: string): string | undefined {
 }
 
 /** Whether a path, as it is written, is the one address of the file that answers there: any other is a second spelling, under which engines list the page again. */
-export function isOwnAddress(path: string, file: string): boolean {
+export function isOwnAddress(path: AddressPath, file: FilePath): boolean {
   const own = addressOf(file);
   return path === own || plainPercent(path.replace(/#.*$/s, '')) === plainPercent(own);
 }
@@ -53,7 +55,7 @@ export function isOwnAddress(path: string, file: string): boolean {
  * Every path, in plain spelling, at which a host has a file without a query, or redirects to it: its own address first, then with the index's name, without
  * the ending, without the slash.
  */
-export function spellingsOf(file: string, has: (file: string) => boolean): string[] {
+export function spellingsOf(file: FilePath, has: (file: FilePath) => boolean): AddressPath[] {
   const own = addressOf(file);
   const named = addressOf(`${file}\0`).slice(0, -'%00'.length);
   const candidates = [own, named, named.replace(/\.html$/, ''), own === '/' ? own : own.replace(/\/$/, '')];
@@ -64,7 +66,7 @@ export function spellingsOf(file: string, has: (file: string) => boolean): strin
 }
 
 /** The file of the home page. */
-export function homeFile(has: (file: string) => boolean): string | undefined {
+export function homeFile(has: (file: FilePath) => boolean): PageId | undefined {
   const home = resolvePath('/', has);
-  return home.kind === 'file' ? home.file : undefined;
+  return home.kind === 'file' && isPageFile(home.file) ? home.file : undefined;
 }

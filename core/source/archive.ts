@@ -1,3 +1,4 @@
+import type { FilePath } from './named.ts';
 import { inflateSync } from 'fflate';
 import { isUtf8 } from './encoding.ts';
 import { readOldNames } from './old-names.ts';
@@ -19,7 +20,7 @@ export type ArchiveRefusal =
 
 /** One file in a ZIP that may be unpacked. */
 export interface ArchiveEntry {
-  readonly path: string;
+  readonly path: FilePath;
   /** The very octets of its name where they are in an old code page: so it can go out again as it came in. */
   readonly oldName?: Uint8Array;
   readonly size: number;
@@ -33,7 +34,7 @@ export interface ArchiveEntry {
 
 /** What a ZIP holds: entries that may be read, and what was refused with the reason. */
 export type ArchiveListing =
-  | { readonly ok: true; readonly entries: readonly ArchiveEntry[]; readonly refused: readonly { path: string; reason: ArchiveRefusal }[] }
+  | { readonly ok: true; readonly entries: readonly ArchiveEntry[]; readonly refused: readonly { path: FilePath; reason: ArchiveRefusal }[] }
   | { readonly ok: false; readonly reason: ArchiveRefusal };
 
 /** Bounds on what an archive may ask of us. Sizes in bytes. */
@@ -70,11 +71,11 @@ export function listArchive(zip: Uint8Array, limits: ArchiveLimits = ARCHIVE_LIM
   const paths = pathsOf(records);
 
   const entries: ArchiveEntry[] = [];
-  const refused: { path: string; reason: ArchiveRefusal }[] = [];
+  const refused: { path: FilePath; reason: ArchiveRefusal }[] = [];
   const seen = new Set<string>();
   let total = 0;
   for (const [index, { encrypted, name, ...record }] of records.entries()) {
-    const { path, old } = paths[index] as { path: string; old: boolean };
+    const { path, old } = paths[index] as { path: FilePath; old: boolean };
     if (path.endsWith('/')) continue;
     const { method, modified, crc, packedSize, size, headerOffset } = record;
     const entry: ArchiveEntry = { path, ...(old ? { oldName: name.slice() } : {}), method, modified, crc, packedSize, size, headerOffset };
@@ -144,7 +145,7 @@ function unicodePath(extra: Uint8Array, name: Uint8Array): Uint8Array | undefine
 }
 
 /** What the entries are called, and whether that was read in an old code page. */
-function pathsOf(records: readonly CentralRecord[]): { readonly path: string; readonly old: boolean }[] {
+function pathsOf(records: readonly CentralRecord[]): { readonly path: FilePath; readonly old: boolean }[] {
   const known = records.map(({ unicode, utf8, name }) => unicode ?? (utf8 || isUtf8(name) ? name : undefined));
   const read = readOldNames(records.flatMap(({ name }, index) => (known[index] ? [] : [name]))).values();
   return records.map(({ backslashes }, index) => {
@@ -183,7 +184,7 @@ function refusalOf(entry: ArchiveEntry, limits: ArchiveLimits): ArchiveRefusal |
 }
 
 /** Whether a path would leave the folder it is unpacked into, or names a drive, a root or a control character. */
-export function climbsOut(path: string): boolean {
+export function climbsOut(path: FilePath): boolean {
   return path.startsWith('/') || /[\\\u0000-\u001f]/.test(path) || /^[a-z]:/i.test(path) || path.split('/').some((part) => part === '..' || part === '.');
 }
 

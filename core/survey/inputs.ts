@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import type { ImportedFiles, Manifest, Template } from '../release/index.ts';
@@ -9,7 +10,7 @@ import { addressOf, guessKind, type Kind, type SiteDocument } from '../site/inde
 /** A page as it was brought in: what stays as it is while the site is open. */
 export interface PageRecord {
   /** Path of its file. */
-  readonly id: string;
+  readonly id: PageId;
   /** Its place in the order of the site. */
   readonly at: number;
   readonly source: PageFacts;
@@ -45,7 +46,7 @@ export interface SiteInputs {
 
 /** Makes a page's record. `feeds` are the addresses that the site's feeds name as entries, with their dates. */
 export function pageRecord(
-  id: string,
+  id: PageId,
   at: number,
   { facts: source, hrefs, unfollowed }: SurveyedFacts,
   feeds: ReadonlyMap<string, FeedDates>,

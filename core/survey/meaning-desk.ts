@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import { addressOf, KINDS, set, applyChange, type Kind } from '../site/index.ts';
 import type { Said } from '../content/index.ts';
 import { ENGINES } from '../engines/index.ts';
@@ -58,7 +59,7 @@ export interface BroughtFault {
 export interface FactOffer {
   readonly field: 'telephone' | 'email' | 'street' | 'locality' | 'postalCode' | 'hours' | 'profiles' | 'logo' | 'founder';
   readonly value: string;
-  readonly page: string;
+  readonly page: PageId;
   readonly start: number;
   readonly end: number;
   readonly pages: number;
@@ -69,7 +70,7 @@ export class MeaningDesk {
   constructor(private readonly desk: Desk) {}
 
   /** The structured data of one page, read back. */
-  page(id: string): MarkupReport {
+  page(id: PageId): MarkupReport {
     return markupReport(this.input(id), this.desk.inputs().meanings.get(id)?.brought);
   }
 
@@ -192,7 +193,7 @@ export class MeaningDesk {
   factOffers(): FactOffer[] {
     const facts = this.desk.inputs().document.tables.facts[''] ?? {};
     const seen = new Map<string, FactOffer & { pages: number }>();
-    const take = (field: FactOffer['field'], value: string | undefined, said: Said<unknown> | undefined, page: string): void => {
+    const take = (field: FactOffer['field'], value: string | undefined, said: Said<unknown> | undefined, page: PageId): void => {
       if (!value || !said || (field !== 'profiles' && facts[field])) return;
       if (field === 'profiles' && (facts.profiles ?? '').split(/\s+/).includes(value)) return;
       const key = `${field}\n${value}`;
@@ -224,13 +225,13 @@ export class MeaningDesk {
     return [...best.values(), ...offers.slice(0, 8)];
   }
 
-  private input(id: string): MarkupInput {
+  private input(id: PageId): MarkupInput {
     return markupInput(this.desk.inputs(), this.desk.stages.results({ effectivePages, pageWords, addresses, trails }), id);
   }
 }
 
 /** Where a picture that a page names stands on the site, or its address elsewhere. */
-function logoPath(src: string, page: string): string | undefined {
+function logoPath(src: string, page: PageId): string | undefined {
   const base = `https://site.invalid${addressOf(page)}`;
   if (!URL.canParse(src, base)) return undefined;
   const url = new URL(src, base);

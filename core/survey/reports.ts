@@ -19,7 +19,7 @@ import {
   type SiteDocument,
   type SitePage,
 } from '../site/index.ts';
-import { percentDecoded } from '../source/index.ts';
+import { percentDecoded, type PageId } from '../source/index.ts';
 import { PARTS, suggestDescriptions, suggestTitles, writePattern, type Part, type Pattern } from '../titles/index.ts';
 import type { PageRow } from '../rows/index.ts';
 import type { Survey } from './survey.ts';
@@ -62,7 +62,7 @@ export function alikeGroups(survey: Survey): AlikeGroup[] {
 
 /** A picture as it stands on a page. */
 export interface PicturePlace {
-  readonly page: string;
+  readonly page: PageId;
   /** Where its tag stands in the page's source: its key for changes. */
   readonly start: number;
   /** Path on the site; undefined where it comes from elsewhere. */
@@ -126,15 +126,15 @@ function preparedFor(row: PageRow, page: SitePage, language: Language): Prepared
 /** What a pattern would do. */
 export interface PatternPreview {
   /** Pages whose text changes: before and after. */
-  readonly changes: readonly { readonly page: string; readonly before: string; readonly after: string }[];
+  readonly changes: readonly { readonly page: PageId; readonly before: string; readonly after: string }[];
   /** Pages of the kind that follow the pattern, and those that have the owner's own text. */
   readonly follow: number;
   readonly own: readonly string[];
   /** Pages of the kind that would say the same as another page that is to be found, with what they would say, most shared first; and how many do so now. */
-  readonly same: readonly { readonly page: string; readonly text: string; readonly others: number }[];
+  readonly same: readonly { readonly page: PageId; readonly text: string; readonly others: number }[];
   readonly sameNow: number;
   /** Three pages of the kind, spread over it, each with what every part gives. */
-  readonly samples: readonly { readonly page: string; readonly text: string; readonly parts: Readonly<Record<Part, string>> }[];
+  readonly samples: readonly { readonly page: PageId; readonly text: string; readonly parts: Readonly<Record<Part, string>> }[];
 }
 
 const EFFECTIVE = { title: effectiveTitle, description: effectiveDescription, shareTitle: effectiveShareTitle } as const;
@@ -211,7 +211,7 @@ export function suggestionsFor(
 
 /** A text for a page that has none. */
 export interface FilledIn {
-  readonly page: string;
+  readonly page: PageId;
   readonly text: string;
 }
 

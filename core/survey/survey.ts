@@ -1,3 +1,4 @@
+import type { CrawlerToken, PageId } from '../source/index.ts';
 import { wayInAt, otherFiles, type Evidences, type OtherFile, type AddressWay } from '../crawl/index.ts';
 import { wayIn, type WayIn } from '../indexing/index.ts';
 import type { TextMeasure } from '../language/index.ts';
@@ -36,7 +37,7 @@ export class Survey {
   constructor(
     document: SiteDocument,
     files: readonly SiteFile[],
-    read: readonly { readonly id: string; readonly read: SurveyedFacts | PageRefusal }[],
+    read: readonly { readonly id: PageId; readonly read: SurveyedFacts | PageRefusal }[],
     imported: Imported,
     manifest: Manifest | undefined,
     now: () => number,
@@ -108,17 +109,17 @@ export class Survey {
     return [...this.stages.result(stage.rows).all()].sort(inTreeOrder);
   }
 
-  row(id: string): PageRow {
+  row(id: PageId): PageRow {
     return this.stages.result(stage.rows).of(id);
   }
 
   /** Files that are pages by their name and could not be read. */
-  refusals(): { readonly id: string; readonly reason: PageRefusal }[] {
+  refusals(): { readonly id: PageId; readonly reason: PageRefusal }[] {
     return [...this.refused].map(([id, reason]) => ({ id, reason }));
   }
 
   /** The way in for one page, by any crawler, with the clicks that it is from home. */
-  wayIn(id: string, crawler = stage.STATE_CRAWLER): WayIn {
+  wayIn(id: PageId, crawler = stage.STATE_CRAWLER): WayIn {
     const evidences = this.evidences();
     const page = evidences.around.page(id);
     if (!page) throw new RangeError(`no page ${id}`);
@@ -126,7 +127,7 @@ export class Survey {
   }
 
   /** The way in for any address path of the site: a page, another file, or nothing at all. `led` where it is asked of the host's variant or the other scheme. */
-  wayInAt(path: string, crawler: string, led = false): AddressWay {
+  wayInAt(path: string, crawler: CrawlerToken, led = false): AddressWay {
     return wayInAt(this.evidences(), path, crawler, this.stages.result(stage.access).to(crawler), (file) => this.clicks().get(file), led);
   }
 
@@ -187,12 +188,12 @@ export class Survey {
   }
 
   /** Whether it is known what a page says. */
-  isUnderstood(id: string): boolean {
+  isUnderstood(id: PageId): boolean {
     return this.inputs.meanings.has(id);
   }
 
   /** The structured data that a page came with; undefined where there is none, or nobody looked yet. */
-  broughtBy(id: string): BroughtMarkup | undefined {
+  broughtBy(id: PageId): BroughtMarkup | undefined {
     return this.inputs.meanings.get(id)?.brought;
   }
 
@@ -202,12 +203,12 @@ export class Survey {
   }
 
   /** The pages that link to a file. */
-  backlinks(id: string): string[] {
+  backlinks(id: PageId): string[] {
     return this.stages.result(stage.links).backlinks(id);
   }
 
   /** All links inside the site that lead nowhere. */
-  brokenLinks(): { readonly page: string; readonly path: string }[] {
+  brokenLinks(): { readonly page: PageId; readonly path: string }[] {
     return this.stages.result(stage.links).broken();
   }
 

@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import { isUnspaced } from '../language/index.ts';
 
 /** A text with more look-alikes than this is a template's, and the rest of them are told by the first few. */
@@ -114,7 +115,7 @@ export class NearIndex {
   }
 
   /** Sets a page's text; empty takes it out. Gives the pages whose look-alikes may have changed, the page itself among them. */
-  put(page: string, text: string): Set<string> {
+  put(page: PageId, text: string): Set<string> {
     if (this.counted) this.rank();
     const touched = new Set<string>([page]);
     const old = this.pages.get(page);
@@ -151,7 +152,7 @@ export class NearIndex {
   }
 
   /** The pages whose text is nearly this page's, in order. */
-  near(page: string): string[] {
+  near(page: PageId): string[] {
     return [...(this.pages.get(page)?.near ?? [])].sort();
   }
 

@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 /** Which pages share a text, kept up to date as texts change. Texts are compared without case and spacing; empty ones are nobody's. */
 export class SamenessIndex {
   /** By text: its page, or its pages where there are several, which is rare. */
@@ -5,7 +6,7 @@ export class SamenessIndex {
   private readonly byPage = new Map<string, string>();
 
   /** Sets a page's text. Gives the pages whose sameness may have changed, the page itself among them. */
-  put(page: string, text: string): Set<string> {
+  put(page: PageId, text: string): Set<string> {
     const key = text.toLowerCase().replace(/\s+/g, ' ').trim();
     const old = this.byPage.get(page);
     const touched = new Set<string>([page]);
@@ -33,7 +34,7 @@ export class SamenessIndex {
   }
 
   /** The other pages with the same text, in order. */
-  others(page: string): string[] {
+  others(page: PageId): string[] {
     const group = this.byText.get(this.byPage.get(page) ?? '');
     return group === undefined || typeof group === 'string' ? [] : [...group].filter((other) => other !== page).sort();
   }

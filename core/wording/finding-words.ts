@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import type { Finding, FindingCode } from '../checks/index.ts';
 import type { Unwritable } from '../page/index.ts';
 import type { PhrasePlace } from '../phrases/index.ts';
@@ -17,7 +18,7 @@ export interface CheckWords<F extends Finding> {
   button?(finding: F): string;
   /** Of what lives in a template: what is offered for all its pages, and what the journal says once it is done, and taken back. */
   readonly everywhere?: { readonly label: string; readonly done: string; readonly back: string };
-  say(finding: F, nameOf: (page: string) => string): FindingWords;
+  say(finding: F, nameOf: (page: PageId) => string): FindingWords;
 }
 /** One entry a code. */
 export type WordsOf<C extends FindingCode> = { readonly [K in C]: CheckWords<Extract<Finding, { code: K }>> };

@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import type { Finding, FindingCode } from '../checks/index.ts';
 import { ABOUT_MARKUP } from './checks-of-markup.ts';
 import { ABOUT_PAGES } from './checks-of-pages.ts';
@@ -11,7 +12,7 @@ const CHECK_WORDS: WordsOf<FindingCode> = { ...ABOUT_PAGES, ...ABOUT_WORDS, ...A
 export const aboutCheck = (code: FindingCode): Omit<CheckWords<Finding>, 'say'> => CHECK_WORDS[code];
 
 /** Sentences for a finding. `nameOf` gives what a page is called. */
-export function findingWords(finding: Finding, nameOf: (page: string) => string = (page) => page): FindingWords {
+export function findingWords(finding: Finding, nameOf: (page: PageId) => string = (page) => page): FindingWords {
   // A code and its finding belong together; the table says so entry by entry.
   return (CHECK_WORDS[finding.code] as CheckWords<Finding>).say(finding, nameOf);
 }

@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import type { RobotsTrouble } from '../robots/index.ts';
 import { counted } from './numbers.ts';
 
@@ -33,7 +34,7 @@ export interface TroubleWords {
 }
 
 /** Sentences for a trouble. `nameOf` gives what a page is called. */
-export function troubleWords(trouble: RobotsTrouble, nameOf: (page: string) => string): TroubleWords {
+export function troubleWords(trouble: RobotsTrouble, nameOf: (page: PageId) => string): TroubleWords {
   switch (trouble.code) {
     case 'too-large':
       return {

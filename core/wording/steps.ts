@@ -1,3 +1,4 @@
+import type { PageId } from '../source/index.ts';
 import { SHUT_GATES } from './shut-gates.ts';
 import { KIND_TABLE } from '../site/index.ts';
 import type { Step } from '../rows/index.ts';
@@ -9,7 +10,7 @@ import { fullDate } from './dates.ts';
 const LONG_WALK = 60;
 
 /** A step in words, with what its one action says. */
-export function stepWords(step: Step, nameOf: (page: string) => string): { readonly headline: string; readonly why: string; readonly action: string } {
+export function stepWords(step: Step, nameOf: (page: PageId) => string): { readonly headline: string; readonly why: string; readonly action: string } {
   switch (step.code) {
     case 'no-home':
       return {

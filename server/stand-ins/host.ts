@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { hostedHeader, type HostedSite, type Offline, type ReleaseRequest } from '../../core/exchange/index.ts';
 import { createHash, timingSafeEqual } from 'node:crypto';
 import { headersFor, isPage, resolvePath } from '../../core/site/index.ts';
-import { variantHost } from '../../core/source/index.ts';
+import { variantHost, type FilePath } from '../../core/source/index.ts';
 import { RequestError } from '../errors.ts';
 import type { StandInClock } from './clock.ts';
 import type { Store } from './store.ts';
@@ -57,7 +57,7 @@ const TYPES: Readonly<Record<string, string>> = {
 const hashed = (password: string): string => createHash('sha256').update(password).digest('hex');
 
 /** What a file is served as. A program on a host without programs is its text: a page where it holds one, else nothing to be read. */
-function typeOf(file: string, bytes: Uint8Array): string {
+function typeOf(file: FilePath, bytes: Uint8Array): string {
   const known = TYPES[extname(file).toLowerCase()];
   if (known !== undefined) return known;
   return isPage(file, bytes) ? 'text/html' : 'application/octet-stream';

@@ -1,6 +1,6 @@
 import type { RobotsAccess } from '../../core/indexing/index.ts';
 import { crawlDelay, parseRobots, robotsMatcher, type RobotsMatcher } from '../../core/robots/index.ts';
-import { decodeBytes } from '../../core/source/index.ts';
+import { decodeBytes, type CrawlerToken } from '../../core/source/index.ts';
 import type { Fetch } from '../fetching/index.ts';
 
 /** robots.txt as it was had for one crawler. */
@@ -16,7 +16,7 @@ export type Rules =
   | { readonly kind: 'unreachable'; readonly status: number | undefined };
 
 /** robots.txt by RFC 9309, 2.3.1: 4xx means no rules, 5xx and no answer mean that all is shut. */
-export async function readRobots(fetch: Fetch, origin: string, crawler: string): Promise<Rules> {
+export async function readRobots(fetch: Fetch, origin: string, crawler: CrawlerToken): Promise<Rules> {
   const outcome = await fetch(`${origin}/robots.txt`);
   if (!outcome.ok) return { kind: 'unreachable', status: undefined };
   const { status } = outcome;

@@ -1,6 +1,6 @@
 import type { FetchedMap, LiveAnswer, PageResource, ProofTag } from '../../core/exchange/index.ts';
 import { ENGINES, type EnginePolicy } from '../../core/engines/index.ts';
-import { decodeBytes } from '../../core/source/index.ts';
+import { decodeBytes, type CrawlerToken } from '../../core/source/index.ts';
 import { readAnswer } from '../../core/indexing/index.ts';
 import { findFile, findProof, findRecord, type ProofOutcome } from '../../core/ownership/index.ts';
 import { FETCH_LIMITS, dnsTexts, guardedFetch, type Fetch, type FetchOutcome } from '../fetching/index.ts';
@@ -30,11 +30,11 @@ export interface Work {
     readonly tag: ProofTag;
     readonly way: ProofWay;
   }): Promise<ProofOutcome>;
-  live(request: { readonly side: Side; readonly address: string; readonly crawler: string; readonly now: number }): Promise<Omit<LiveAnswer, 'world'>>;
+  live(request: { readonly side: Side; readonly address: string; readonly crawler: CrawlerToken; readonly now: number }): Promise<Omit<LiveAnswer, 'world'>>;
   /** What pages of a site say right now. */
   pages(request: { readonly side: Side; readonly addresses: readonly string[] }): Promise<readonly LivePage[]>;
   /** The files that a page needs to be shown, and which of them a crawler cannot have. */
-  resources(request: { readonly address: string; readonly crawler: string; readonly html: string }): Promise<readonly PageResource[]>;
+  resources(request: { readonly address: string; readonly crawler: CrawlerToken; readonly html: string }): Promise<readonly PageResource[]>;
   /** An engine's own look at one address. */
   look(request: { readonly engine: string; readonly address: string }): Promise<FetchOutcome>;
   map(request: { readonly side: Side; readonly address: string }): Promise<FetchedMap>;

@@ -1,3 +1,4 @@
+import type { FilePath, PageId } from '../../core/source/index.ts';
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import { pasteItems, type PasteItem } from '../../core/ledger/index.ts';
 import { releasedTags, SITEMAP_PAGE, type Hunk, type Manifest, type ReleasedTags } from '../../core/release/index.ts';
@@ -143,7 +144,7 @@ export class Analyst {
     return this.its.manifest;
   }
 
-  private readonly bytesOf = (path: string): Promise<Uint8Array | undefined> => loadBytes(this.db, this.filesId, path);
+  private readonly bytesOf = (path: FilePath): Promise<Uint8Array | undefined> => loadBytes(this.db, this.filesId, path);
 
   /** A file's bytes by their hash, from the open version or any that is kept. */
   get bytesByHash(): BytesOf {
@@ -193,13 +194,13 @@ export class Analyst {
     if (this.document.tables.meaning['']?.on === true) await this.its.further.understandAll();
   }
 
-  async page(id: string): Promise<PageDetail | undefined> {
+  async page(id: PageId): Promise<PageDetail | undefined> {
     const bytes = await this.bytesOf(id);
     return bytes && pageDetail(id, bytes, this.survey, await this.its.further.measured(id));
   }
 
   /** The structured data of one page, read back, and what it came with as a tree. */
-  async meaning(id: string): Promise<PageMeaningDetail | undefined> {
+  async meaning(id: PageId): Promise<PageMeaningDetail | undefined> {
     await this.its.further.understand(id);
     const read = await readStored(this.db, this.filesId, id);
     if (!read) return undefined;
@@ -208,7 +209,7 @@ export class Analyst {
   }
 
   /** What the first engine makes of a page's structured data, as it will go out; nothing where none is written. */
-  resultExtras(id: string): ResultExtras {
+  resultExtras(id: PageId): ResultExtras {
     const report = this.survey.meaning.page(id);
     return report.on ? report.extras[ENGINES[0].id] : {};
   }
@@ -225,7 +226,7 @@ export class Analyst {
   }
 
   /** The tags of a page as it will be released. */
-  async tags(id: string): Promise<ReleasedTags | undefined> {
+  async tags(id: PageId): Promise<ReleasedTags | undefined> {
     const read = await readStored(this.db, this.filesId, id);
     return read && releasedTags(read.source, read.facts, this.survey.editsOf(id));
   }
@@ -307,7 +308,7 @@ export class Analyst {
   }
 
   /** A picture of the site, to be shown; undefined where there is none of this path. */
-  async picture(path: string): Promise<Blob | undefined> {
+  async picture(path: FilePath): Promise<Blob | undefined> {
     const type = PICTURES[/\.(\w+)$/.exec(path.toLowerCase())?.[1] ?? ''];
     if (type === undefined) return undefined;
     const bytes = await this.bytesOf(path);
@@ -315,7 +316,7 @@ export class Analyst {
   }
 
   /** The difference of a file between the last release and now. Undefined for bytes that are no text, or too far apart. */
-  diff(path: string, own: boolean): Promise<readonly Hunk[] | undefined> {
+  diff(path: FilePath, own: boolean): Promise<readonly Hunk[] | undefined> {
     return this.releases.differenceIn(path, own, this.manifest, this.survey.workingCopy());
   }
 

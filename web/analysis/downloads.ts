@@ -1,3 +1,4 @@
+import type { FilePath } from '../../core/source/index.ts';
 import type { PatchRefusal } from '../../core/page/index.ts';
 import { changesVersion, type SiteDocument } from '../../core/site/index.ts';
 import { listAside, loadHistory, type Database } from '../storage/index.ts';
@@ -18,7 +19,10 @@ export function downloads(db: () => Promise<Database>, site: () => Promise<Analy
       return (await packZip(out, new Date(), (count) => count % 20 === 0 && progress(count, of))).zip;
     },
     /** The changed files, or all, as a ZIP. */
-    async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; refused: readonly { path: string; reason: PatchRefusal }[] }> {
+    async zip(
+      what: 'changed' | 'all',
+      progress: Progress,
+    ): Promise<{ zip: Blob; count: number; refused: readonly { path: FilePath; reason: PatchRefusal }[] }> {
       const its = await site();
       await its.allUnderstood();
       const paths = what === 'all' ? undefined : its.changedPaths();
@@ -32,11 +36,11 @@ export function downloads(db: () => Promise<Database>, site: () => Promise<Analy
     },
 
     /** The changed files one by one, for writing into a folder. */
-    async changedFiles(): Promise<{ path: string; bytes: Uint8Array }[]> {
+    async changedFiles(): Promise<{ path: FilePath; bytes: Uint8Array }[]> {
       const its = await site();
       await its.allUnderstood();
       const paths = its.changedPaths();
-      const found: { path: string; bytes: Uint8Array }[] = [];
+      const found: { path: FilePath; bytes: Uint8Array }[] = [];
       for await (const { path, bytes } of outFiles(its.bytesByHash, its.survey.workingCopy(), its.files, paths)) found.push({ path, bytes });
       return found;
     },

@@ -1,10 +1,11 @@
+import type { PageId } from '../../core/source/index.ts';
 import { driftOf, hostingFrom, meantFields, type DriftField, type LivePage, type WorkingCopy } from '../../core/release/index.ts';
 import { effectiveAddress, headersFor, siteOrigin, type SiteDocument } from '../../core/site/index.ts';
 import type { BytesOf } from './export-site.ts';
 
 /** A page that was looked at, by its file. */
 export interface LookedAt {
-  readonly id: string;
+  readonly id: PageId;
   readonly live: LivePage;
 }
 

@@ -2,12 +2,12 @@ import { deflateSync, Zip, ZipPassThrough, zipSync } from 'fflate';
 import { PROJECT_ENTRY, PROJECT_FILES, PROJECT_FORMAT, type ProjectFile } from '../../core/exchange/index.ts';
 import type { PatchRefusal } from '../../core/page/index.ts';
 import { ownBytes, shipments, written, type WorkingCopy } from '../../core/release/index.ts';
-import { toHex } from '../../core/source/index.ts';
+import { toHex, type FilePath } from '../../core/source/index.ts';
 import { filesId, loadBytes, type Database, type StoredFile } from '../storage/index.ts';
 
 /** One file as it goes out. */
 export interface OutFile {
-  readonly path: string;
+  readonly path: FilePath;
   readonly bytes: Uint8Array;
   readonly modified: number | undefined;
   /** The octets of its name where they are not those of `path` in UTF-8. */
@@ -17,12 +17,12 @@ export interface OutFile {
 }
 
 /** The bytes of a file of the site by its path and their hash; undefined where no version that is kept has them. */
-export type BytesOf = (path: string, hash: string) => Promise<Uint8Array | undefined>;
+export type BytesOf = (path: FilePath, hash: string) => Promise<Uint8Array | undefined>;
 
 /** Bytes as the versions of a site have them: the one that is open is asked first. */
 export function bytesIn(db: Database, siteId: string, open: number): BytesOf {
   let others: readonly number[] | undefined;
-  const inVersion = async (version: number, path: string, hash: string): Promise<Uint8Array | undefined> => {
+  const inVersion = async (version: number, path: FilePath, hash: string): Promise<Uint8Array | undefined> => {
     const id = filesId(siteId, version);
     return (await db.get('files', [id, path]))?.hash === hash ? loadBytes(db, id, path) : undefined;
   };
@@ -60,7 +60,7 @@ export async function* outFiles(bytesOf: BytesOf, copy: WorkingCopy, files: read
 
 /** An entry that is packed in one go: the streaming packer sets up a large window for each file, which small files never fill. */
 class WholeDeflate extends ZipPassThrough {
-  constructor(path: string) {
+  constructor(path: FilePath) {
     super(path);
     this.compression = 8;
   }

@@ -1,3 +1,4 @@
+import type { PageId } from '../../core/source/index.ts';
 import type { TextMeasure } from '../../core/language/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import type { SiteDocument } from '../../core/site/index.ts';
@@ -78,7 +79,7 @@ export class FurtherLook {
   }
 
   /** How a page reads, in its own language or the site's. Undefined where it cannot be read. */
-  measured(id: string, read = () => this.pages.one(id)): Promise<TextMeasure | undefined> {
+  measured(id: PageId, read = () => this.pages.one(id)): Promise<TextMeasure | undefined> {
     return this.measures.of(id, this.document.tables.facts['']?.language, read);
   }
 
@@ -88,7 +89,7 @@ export class FurtherLook {
   }
 
   /** Finds out at once what one page says, where that is not known yet. */
-  async understand(id: string): Promise<void> {
+  async understand(id: PageId): Promise<void> {
     if (this.survey.isUnderstood(id) && !this.unread.has(id)) return;
     const meaning = await this.meanings.of(id, this.document, () => this.pages.one(id)).catch(() => undefined);
     this.unread.delete(id);

@@ -4,12 +4,12 @@ import { readPage, type PageFacts } from '../../core/page/index.ts';
 import { parseRobots } from '../../core/robots/index.ts';
 import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, rulesFromHeaders, set, versionOf, type Change } from '../../core/site/index.ts';
 import { readSitemap } from '../../core/sitemap/index.ts';
-import { ARCHIVE_LIMITS, decodeBytes, fromHex, inflateEntry, listArchive, toHex } from '../../core/source/index.ts';
+import { ARCHIVE_LIMITS, decodeBytes, fromHex, inflateEntry, listArchive, toHex, type FilePath } from '../../core/source/index.ts';
 import { clearSite, filesId, putAside, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
 
 /** A file that somebody picked or dropped. */
 export interface PickedFile {
-  readonly path: string;
+  readonly path: FilePath;
   readonly file: File;
 }
 
@@ -55,7 +55,7 @@ export const sha256 = async (bytes: Uint8Array): Promise<string> =>
   toHex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>)));
 
 interface Loose {
-  readonly path: string;
+  readonly path: FilePath;
   readonly modified: number | undefined;
   readonly oldName?: Uint8Array | undefined;
   read(): Promise<{ ok: true; bytes: Uint8Array } | { ok: false; reason: string }>;
@@ -64,7 +64,7 @@ interface Loose {
 /** Takes a site into the browser's database. Cancelled or refused, it leaves nothing behind. */
 export async function importSite(bringing: Bringing, tools: BringingTools): Promise<BringingResult> {
   const { db, id } = tools;
-  const unread: { path: string; reason: string }[] = [];
+  const unread: { path: FilePath; reason: string }[] = [];
   let loose: Loose[] = [];
   let saved: OpenedProject | undefined;
   if (bringing.kind === 'archive') {
@@ -225,7 +225,7 @@ const SAMPLE = 40;
 
 /** Some pages that tell what the site is called: those nearest to its root. */
 function sampleOf(paths: readonly string[]): ReadonlySet<string> {
-  const depth = (path: string): number => path.split('/').length;
+  const depth = (path: FilePath): number => path.split('/').length;
   const pages = paths.filter(isPageFile).sort((a, b) => depth(a) - depth(b));
   return new Set(pages.slice(0, SAMPLE));
 }
@@ -249,7 +249,7 @@ const BARE_PAGE =
 class Cancelled extends Error {}
 
 /** The bytes of a ZIP that lies in a ZIP. */
-function unpackInner(zip: Uint8Array, path: string): { ok: true; bytes: Uint8Array } | { ok: false; reason: string } {
+function unpackInner(zip: Uint8Array, path: FilePath): { ok: true; bytes: Uint8Array } | { ok: false; reason: string } {
   const listing = listArchive(zip);
   if (!listing.ok) return listing;
   const entry = listing.entries.find((one) => one.path === path || one.path.endsWith(`/${path}`));
@@ -265,7 +265,7 @@ function noPages(files: readonly Loose[]): BringingResult {
 }
 
 /** Folders of tools and systems that are no part of a site. */
-function isClutter(path: string): boolean {
+function isClutter(path: FilePath): boolean {
   return /(^|\/)(\.git|node_modules|__MACOSX)\//.test(path) || /(^|\/)(\.DS_Store|Thumbs\.db|desktop\.ini)$/i.test(path);
 }
 

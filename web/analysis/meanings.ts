@@ -1,3 +1,4 @@
+import type { PageId } from '../../core/source/index.ts';
 import { addressOf, siteOrigin, type SiteDocument } from '../../core/site/index.ts';
 import { readMeaning, type PageMeaning } from '../../core/structured-data/index.ts';
 import { loadVocabulary } from '../../core/vocabulary/index.ts';
@@ -8,11 +9,11 @@ import { keptByHash, type StoredSite } from './read-site.ts';
 const known = new Map<string, PageMeaning>();
 
 /** The whole address of a page as it was brought in: what its source names is read by it. */
-export const importedAddress = (document: SiteDocument, id: string): string => siteOrigin(document) + (document.tables.pages[id]?.address ?? addressOf(id));
+export const importedAddress = (document: SiteDocument, id: PageId): string => siteOrigin(document) + (document.tables.pages[id]?.address ?? addressOf(id));
 
 /** What the pages of a site say, and the structured data they came with. */
 export class Meanings {
-  private readonly hashOf: (id: string) => string;
+  private readonly hashOf: (id: PageId) => string;
   private readonly paths: ReadonlySet<string>;
 
   constructor({ files }: StoredSite) {
@@ -27,7 +28,7 @@ export class Meanings {
   }
 
   /** What a page says; `read` reads it. Undefined where it cannot be read. */
-  async of(id: string, document: SiteDocument, read: () => Promise<ReadAhead | undefined>): Promise<PageMeaning | undefined> {
+  async of(id: PageId, document: SiteDocument, read: () => Promise<ReadAhead | undefined>): Promise<PageMeaning | undefined> {
     const key = `${this.hashOf(id)} ${id} ${Meanings.basis(document)}`;
     const there = known.get(key);
     if (there) return there;
@@ -37,7 +38,7 @@ export class Meanings {
     return meaning;
   }
 
-  private async meaningOf(id: string, document: SiteDocument, { text, facts }: ReadAhead): Promise<PageMeaning> {
+  private async meaningOf(id: PageId, document: SiteDocument, { text, facts }: ReadAhead): Promise<PageMeaning> {
     const { language, country } = document.tables.facts[''] ?? {};
     const origin = siteOrigin(document);
     return readMeaning(text, facts, {

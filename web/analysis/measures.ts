@@ -1,3 +1,4 @@
+import type { PageId } from '../../core/source/index.ts';
 import { languageOf, measureText, type TextMeasure } from '../../core/language/index.ts';
 import type { ReadAhead } from './pages-ahead.ts';
 import { keptByHash, type StoredSite } from './read-site.ts';
@@ -7,14 +8,14 @@ const known = new Map<string, TextMeasure>();
 
 /** How the pages of a site read. */
 export class Measures {
-  private readonly hashOf: (id: string) => string;
+  private readonly hashOf: (id: PageId) => string;
 
   constructor(store: StoredSite) {
     this.hashOf = keptByHash(known, store.files);
   }
 
   /** How a page reads, in the language it declares or else in the site's; `read` reads it. Undefined where it cannot be read. */
-  async of(id: string, siteLanguage: string | null | undefined, read: () => Promise<ReadAhead | undefined>): Promise<TextMeasure | undefined> {
+  async of(id: PageId, siteLanguage: string | null | undefined, read: () => Promise<ReadAhead | undefined>): Promise<TextMeasure | undefined> {
     const key = `${this.hashOf(id)} ${siteLanguage ?? ''}`;
     const there = known.get(key);
     if (there) return there;

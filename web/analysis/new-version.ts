@@ -1,7 +1,7 @@
 import { differingPages, excerptOf, isSameVersion, planMerge, templateBlocks, type MergePlan, type PageExcerpt } from '../../core/merge/index.ts';
 import { readSource } from '../../core/page/index.ts';
 import { altsOf, isPageFile, passagesOf, versionOf, type SiteDocument } from '../../core/site/index.ts';
-import { decodeBytes, decodeSource } from '../../core/source/index.ts';
+import { decodeBytes, decodeSource, type FilePath, type PageId } from '../../core/source/index.ts';
 import { filesId, listFiles, loadBytes, type Database } from '../storage/index.ts';
 
 /** Pages of each version that tell what its template says. */
@@ -30,7 +30,7 @@ export async function planVersion({ db, siteId, document, version, progress, can
   const samples = { before: sampleOf(before), after: sampleOf(after) };
   const of = differing.before.length + differing.after.length + samples.before.length + samples.after.length;
   let done = 0;
-  const read = async (id: string, path: string) => {
+  const read = async (id: string, path: FilePath) => {
     if (++done % BREATH === 0) {
       progress(done, of);
       await new Promise((resolve) => setTimeout(resolve));
@@ -47,7 +47,7 @@ export async function planVersion({ db, siteId, document, version, progress, can
     for (const path of paths) pages.push((await read(id, path))?.facts.blocks ?? []);
     return templateBlocks(pages);
   };
-  const touched = (path: string): boolean => passagesOf(document, path).length > 0 || altsOf(document, path).length > 0;
+  const touched = (path: PageId): boolean => passagesOf(document, path).length > 0 || altsOf(document, path).length > 0;
   // Words within pages are sought in whatever page may be the new one.
   const close = differing.before.some(touched);
   const excerpts = async (id: string, paths: readonly string[], files: ReadonlyMap<string, string>, common: ReadonlySet<string>) => {

@@ -1,11 +1,11 @@
 import type { TextMeasure } from '../../core/language/index.ts';
 import { passagesIn, patchPage, readSource, type PageFacts, type Passage, type Unwritable } from '../../core/page/index.ts';
-import { decodeSource } from '../../core/source/index.ts';
+import { decodeSource, type PageId } from '../../core/source/index.ts';
 import type { Survey } from '../../core/survey/index.ts';
 
 /** Everything of one page that its own screens need. */
 export interface PageDetail {
-  readonly id: string;
+  readonly id: PageId;
   readonly facts: PageFacts;
   readonly source: string;
   /** What the page shows, passage by passage, as its file has it. */
@@ -24,7 +24,7 @@ export interface PageDetail {
 const TRIAL = 'A title';
 
 /** What the screens of a page need; `bytes` are its file's. Undefined where the page cannot be read. */
-export function pageDetail(id: string, bytes: Uint8Array, survey: Survey, measure: TextMeasure | undefined): PageDetail | undefined {
+export function pageDetail(id: PageId, bytes: Uint8Array, survey: Survey, measure: TextMeasure | undefined): PageDetail | undefined {
   const source = decodeSource(bytes);
   const reading = readSource(source);
   if (!reading.ok) return undefined;

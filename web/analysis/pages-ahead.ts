@@ -1,5 +1,5 @@
 import { readSource, type PageFacts } from '../../core/page/index.ts';
-import { decodeSource } from '../../core/source/index.ts';
+import { decodeSource, type PageId } from '../../core/source/index.ts';
 import { loadBytes, pagesFrom } from '../storage/index.ts';
 import { giveBack, timeLimit, type StoredSite } from './read-site.ts';
 
@@ -22,7 +22,7 @@ export class PagesAhead {
   ) {}
 
   /** Undefined where there is no such page, or it cannot be read. */
-  async next(id: string): Promise<ReadAhead | undefined> {
+  async next(id: PageId): Promise<ReadAhead | undefined> {
     if (!this.fetched.has(id)) this.fetched = new Map((await pagesFrom(this.store.db, this.store.siteId, id, AHEAD)).map(({ path, bytes }) => [path, bytes]));
     const bytes = this.fetched.get(id);
     this.fetched.delete(id);
@@ -32,7 +32,7 @@ export class PagesAhead {
   }
 
   /** One page by itself. */
-  async one(id: string): Promise<ReadAhead | undefined> {
+  async one(id: PageId): Promise<ReadAhead | undefined> {
     const bytes = await loadBytes(this.store.db, this.store.siteId, id);
     return bytes && this.read(bytes);
   }

@@ -1,7 +1,7 @@
 import { PAGE_LIMITS, readPage, readSource, type PageFacts, type PageRefusal } from '../../core/page/index.ts';
 import { SERVER_FILE, type Template } from '../../core/release/index.ts';
 import { homeFile, isPage, isPageFile, isProgramFile } from '../../core/site/index.ts';
-import { decodeBytes, decodeSource, type SourceText } from '../../core/source/index.ts';
+import { decodeBytes, decodeSource, type SourceText, type FilePath } from '../../core/source/index.ts';
 import { forSurvey, type SurveyedFacts } from '../../core/rows/index.ts';
 import type { Imported } from '../../core/survey/index.ts';
 import { eachPage, loadBytes, type Database, type StoredFile } from '../storage/index.ts';
@@ -107,11 +107,11 @@ export async function readStored(db: Database, siteId: string, id: string): Prom
 /** Reads robots.txt, maps, feeds, and the home page from which the map for people takes its look. */
 export async function readImported(store: StoredSite): Promise<Imported> {
   const { db, siteId, files } = store;
-  const text = async (path: string): Promise<string | undefined> => {
+  const text = async (path: FilePath): Promise<string | undefined> => {
     const bytes = await loadBytes(db, siteId, path);
     return bytes && decodeBytes(bytes, 'utf-8');
   };
-  const exactText = async (path: string): Promise<string | null | undefined> => {
+  const exactText = async (path: FilePath): Promise<string | null | undefined> => {
     const bytes = await loadBytes(db, siteId, path);
     if (!bytes) return undefined;
     try {

@@ -1,6 +1,6 @@
 import { compareWithRelease, sourceDiff, written, type Hunk, type Manifest, type ReleaseItem, type WorkingCopy } from '../../core/release/index.ts';
 import { isPageFile } from '../../core/site/index.ts';
-import { decodeBytes, decodeSource } from '../../core/source/index.ts';
+import { decodeBytes, decodeSource, type FilePath } from '../../core/source/index.ts';
 import { loadRelease, type Database } from '../storage/index.ts';
 import type { BytesOf } from './export-site.ts';
 
@@ -23,13 +23,13 @@ export class Releases {
   }
 
   /** One file line by line, from one to the other. Undefined for bytes that are no text, or too far apart. */
-  async diff(path: string, own: boolean, before: ReleaseRef, after: ReleaseRef): Promise<readonly Hunk[] | undefined> {
+  async diff(path: FilePath, own: boolean, before: ReleaseRef, after: ReleaseRef): Promise<readonly Hunk[] | undefined> {
     const [old, now] = await Promise.all([this.copyOf(before), this.copyOf(after)]);
     return this.differenceIn(path, own, old, now);
   }
 
   /** The same between copies that are at hand. */
-  async differenceIn(path: string, own: boolean, old: WorkingCopy | undefined, now: WorkingCopy | undefined): Promise<readonly Hunk[] | undefined> {
+  async differenceIn(path: FilePath, own: boolean, old: WorkingCopy | undefined, now: WorkingCopy | undefined): Promise<readonly Hunk[] | undefined> {
     if (!own && !isPageFile(path)) return undefined;
     const [was, is] = await Promise.all([this.textOf(old, path), this.textOf(now, path)]);
     return sourceDiff(was, is);
@@ -44,7 +44,7 @@ export class Releases {
   }
 
   /** A file as it stands in a release; empty where it does not. */
-  private async textOf(copy: WorkingCopy | undefined, path: string): Promise<string> {
+  private async textOf(copy: WorkingCopy | undefined, path: FilePath): Promise<string> {
     const ours = copy?.own[path];
     if (ours !== undefined) return ours;
     const file = copy?.files[path];

@@ -1,3 +1,4 @@
+import type { FilePath } from '../../core/source/index.ts';
 import type { PatchRefusal } from '../../core/page/index.ts';
 import { beingSent, heldBack, IDLE, outPath, prepared, putOut, type Held, type Manifest, type ReleaseOrder } from '../../core/release/index.ts';
 import { loadRelease, type Database, type StoredFile } from '../storage/index.ts';
@@ -12,8 +13,8 @@ export interface ReleaseWish {
 
 /** What goes out: every path with the hash of its bytes, and what could not be written; what the host is told beside them. */
 export interface Outgoing {
-  readonly files: { path: string; hash: string; size: number }[];
-  readonly refused: { path: string; reason: PatchRefusal }[];
+  readonly files: { path: FilePath; hash: string; size: number }[];
+  readonly refused: { path: FilePath; reason: PatchRefusal }[];
   readonly hosting: Readonly<Record<string, string>>;
 }
 
@@ -44,8 +45,8 @@ export class Sending {
     const known = its.files;
     const here = new Map(known.map((file) => [file.path, file]));
     const bytesOf = its.bytesByHash;
-    const files: { path: string; hash: string; size: number }[] = [];
-    const refused: { path: string; reason: PatchRefusal }[] = [];
+    const files: { path: FilePath; hash: string; size: number }[] = [];
+    const refused: { path: FilePath; reason: PatchRefusal }[] = [];
     // Only what is written anew, or is of another version, has to be hashed anew.
     const rewritten = new Set(Object.keys(manifest.own));
     for (const [path, file] of Object.entries(manifest.files)) {
@@ -66,7 +67,7 @@ export class Sending {
   }
 
   /** Bundles of the files with these hashes, to be sent one after the other. */
-  async bundles(wanted: readonly { path: string; hash: string }[]): Promise<Blob[]> {
+  async bundles(wanted: readonly { path: FilePath; hash: string }[]): Promise<Blob[]> {
     if (!this.source) throw new Error('no release was prepared');
     const paths = new Map(wanted.map(({ path, hash }) => [path, hash]));
     const blobs: Blob[] = [];

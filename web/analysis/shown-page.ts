@@ -1,6 +1,6 @@
 import { escapeAttribute, readSource } from '../../core/page/index.ts';
 import { linkedPath } from '../../core/site/index.ts';
-import { decodeBytes, decodeSource, percentDecoded } from '../../core/source/index.ts';
+import { decodeBytes, decodeSource, percentDecoded, type FilePath, type AddressPath } from '../../core/source/index.ts';
 
 /** What a page that is shown inside the program may do: be drawn by its own styles. No script, nothing from anywhere, no form. */
 const POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:";
@@ -9,7 +9,7 @@ const POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; fo
  * A page of the site made ready to be shown in a frame without scripts: its own style sheets stand in it, as far as the site brings them, and nothing else
  * is fetched. `fileOf` gives a file's bytes by its path.
  */
-export async function shownPage(html: string, path: string, host: string, fileOf: (path: string) => Promise<Uint8Array | undefined>): Promise<string> {
+export async function shownPage(html: string, path: AddressPath, host: string, fileOf: (path: FilePath) => Promise<Uint8Array | undefined>): Promise<string> {
   const source = decodeSource(new TextEncoder().encode(html), 'utf-8');
   const reading = readSource(source);
   if (!reading.ok) return '';

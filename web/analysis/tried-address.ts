@@ -2,12 +2,12 @@ import type { AddressWay } from '../../core/crawl/index.ts';
 import { gatePlaces, type GatePlaces } from '../../core/indexing/index.ts';
 import { comparedPath, parseRobots, robotsMatcher, type RobotsVerdict } from '../../core/robots/index.ts';
 import { siteHost, siteOrigin, type SiteDocument } from '../../core/site/index.ts';
-import { decodeSource, isAddressVariant } from '../../core/source/index.ts';
+import { decodeSource, isAddressVariant, type CrawlerToken, type FilePath } from '../../core/source/index.ts';
 import type { Survey } from '../../core/survey/index.ts';
 
 /** One crawler at one address. */
 export interface TriedAddress extends AddressWay {
-  readonly crawler: string;
+  readonly crawler: CrawlerToken;
   readonly verdict: RobotsVerdict;
   /** Where in the page stands what decided. */
   readonly places: GatePlaces;
@@ -17,7 +17,7 @@ export interface TriedAddress extends AddressWay {
 export async function tryAddress(
   survey: Survey,
   document: SiteDocument,
-  bytesOf: (id: string) => Promise<Uint8Array | undefined>,
+  bytesOf: (file: FilePath) => Promise<Uint8Array | undefined>,
   address: string,
   crawlers: readonly string[],
 ): Promise<readonly TriedAddress[] | undefined> {

@@ -1,3 +1,4 @@
+import type { CrawlerToken, FilePath, PageId } from '../../core/source/index.ts';
 import { expose } from 'comlink';
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import { broughtInManifest, type DriftField, type ReleaseItem } from '../../core/release/index.ts';
@@ -117,8 +118,8 @@ const service = {
   },
 
   update: async (document: SiteDocument, change: Change) => inParts((await site()).update(document, change)),
-  page: async (id: string) => (await site()).page(id),
-  wayIn: async (id: string, crawler?: string) => (await site()).survey.wayIn(id, crawler),
+  page: async (id: PageId) => (await site()).page(id),
+  wayIn: async (id: PageId, crawler?: CrawlerToken) => (await site()).survey.wayIn(id, crawler),
   /** robots.txt as it will be, or a draft of it, line by line. */
   robots: async (draft?: string) => (await site()).survey.robots.report(draft),
   robotsOpenedFor: async (paths: readonly string[], draft?: string) => (await site()).survey.robots.openedFor(paths, draft),
@@ -135,8 +136,8 @@ const service = {
     return its.survey.releaseItems();
   },
   /** The structured data of one page, read back. */
-  meaning: async (id: string) => (await site()).meaning(id),
-  resultExtras: async (id: string) => (await site()).resultExtras(id),
+  meaning: async (id: PageId) => (await site()).meaning(id),
+  resultExtras: async (id: PageId) => (await site()).resultExtras(id),
   meaningKinds: async () => (await site()).survey.meaning.kinds(),
   tryKind: async (kind: Kind, markup: string | null) => (await site()).survey.meaning.tryKind(kind, markup, 3),
   broughtMarkup: async () => (await site()).survey.meaning.brought(),
@@ -144,14 +145,14 @@ const service = {
   factOffers: async () => (await site()).survey.meaning.factOffers(),
   heaviest: async (most: number) => (await site()).heaviest(most),
   unreadable: async () => (await site()).survey.refusals(),
-  diff: async (path: string, own: boolean) => (await site()).diff(path, own),
+  diff: async (path: FilePath, own: boolean) => (await site()).diff(path, own),
   /** What differs between two releases, or one and now. */
   compareReleases: async (before: ReleaseRef, after: ReleaseRef) => {
     const its = await site();
     await its.allUnderstood();
     return its.releases.compare(before, after);
   },
-  diffBetween: async (path: string, own: boolean, before: ReleaseRef, after: ReleaseRef) => (await site()).releases.diff(path, own, before, after),
+  diffBetween: async (path: FilePath, own: boolean, before: ReleaseRef, after: ReleaseRef) => (await site()).releases.diff(path, own, before, after),
   /** What is kept of the open site besides what is open, and what it takes. */
   kept: async (document: SiteDocument): Promise<Kept> => keptOf(await db(), (await site()).siteId, document),
   /** Drops a kept release: it can be neither compared nor put out again. What is live stays. */
@@ -161,7 +162,7 @@ const service = {
   lookFurther: async (milliseconds: number) => (await site()).lookFurther(milliseconds),
   alike: async () => (await site()).alike(),
   pictures: async () => (await site()).pictures(),
-  tags: async (id: string) => (await site()).tags(id),
+  tags: async (id: PageId) => (await site()).tags(id),
   mainAddressEffect: async (origin: string) => (await site()).mainAddressEffect(origin),
   pageForPeople: async () => (await site()).pageForPeople(),
   templateMend: async (code: FindingCode, field: TemplateField) => (await site()).templateMend(code, field),
@@ -174,8 +175,8 @@ const service = {
     return found;
   },
   /** A picture of the site, to be shown; undefined where there is none of this path. */
-  picture: async (path: string) => (await site()).picture(path),
-  hasFile: async (path: string): Promise<boolean> => (await site()).files.some((file) => file.path === path),
+  picture: async (path: FilePath) => (await site()).picture(path),
+  hasFile: async (path: FilePath): Promise<boolean> => (await site()).files.some((file) => file.path === path),
 
   /** How each snippet stands in the pages as they were brought in. */
   async snippetReports(): Promise<Readonly<Record<string, SnippetReport>>> {
@@ -200,7 +201,7 @@ const service = {
   },
 
   /** Bundles of the files with these hashes, to be sent one after the other. */
-  bundles: async (wanted: readonly { path: string; hash: string }[]): Promise<Blob[]> => onItsWay().bundles(wanted),
+  bundles: async (wanted: readonly { path: FilePath; hash: string }[]): Promise<Blob[]> => onItsWay().bundles(wanted),
 
   /** Remembers the release that `outgoing` prepared; `document` holds its record already. */
   async released(document: SiteDocument): Promise<SurveyNews> {

@@ -84,7 +84,7 @@ function Saved() {
       </span>
     );
   return (
-    <span className={SAVED}>
+    <span className={SAVED} data-testid="saved">
       {save === 'saved' ? <Check size={14} className="text-success" aria-hidden /> : <LoaderCircle size={14} aria-hidden />}
       {save === 'saved' ? (
         <>

@@ -7,6 +7,10 @@ import { useWorkspace } from '../workspace/index.ts';
 import { WAYS } from './screens.tsx';
 import { applyTheme, shownTheme } from './theme.ts';
 
+const ITEM = 'flex min-h-[34px] cursor-pointer items-center gap-2.5 rounded-lg px-2.5 py-1 data-[selected=true]:bg-secondary max-md:min-h-11';
+const GROUP =
+  '[&_[cmdk-group-heading]]:px-2.5 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:pb-1 [&_[cmdk-group-heading]]:text-tiny [&_[cmdk-group-heading]]:text-faint';
+
 /** Most pages listed at once; typing narrows them. */
 const LISTED = 40;
 
@@ -55,23 +59,37 @@ export function Palette({
     { name: 'Switch between light and dark', icon: <MoonStar size={16} aria-hidden />, run: () => applyTheme(shownTheme() === 'paper' ? 'dusk' : 'paper') },
   ].filter((action) => fits(action.name));
   return (
-    <Command.Dialog open onOpenChange={(next) => !next && onClose()} label="Find a page or an action" shouldFilter={false} contentClassName="palette" loop>
-      <Command.Input value={typed} onValueChange={setTyped} placeholder="Find a page or an action" aria-label="Find a page or an action" />
-      <Command.List>
-        <Command.Empty>Nothing by this name.</Command.Empty>
+    <Command.Dialog
+      open
+      onOpenChange={(next) => !next && onClose()}
+      label="Find a page or an action"
+      shouldFilter={false}
+      overlayClassName="fixed inset-0 z-49 bg-[rgb(15_21_32/0.4)]"
+      contentClassName="fixed top-[12vh] left-1/2 z-50 w-[min(620px,calc(100vw-24px))] -translate-x-1/2 overflow-hidden rounded-[14px] border border-line bg-base-100 text-base-content shadow-[0_20px_60px_rgb(0_0_0/0.3)]"
+      loop
+    >
+      <Command.Input
+        value={typed}
+        onValueChange={setTyped}
+        placeholder="Find a page or an action"
+        aria-label="Find a page or an action"
+        className="w-full border-b border-line bg-transparent px-4 py-3.5 text-base outline-none"
+      />
+      <Command.List className="max-h-[50vh] overflow-auto p-1.5">
+        <Command.Empty className="soft p-4.5">Nothing by this name.</Command.Empty>
         {actions.length > 0 && (
-          <Command.Group heading="Actions">
+          <Command.Group className={GROUP} heading="Actions">
             {actions.map((action) => (
-              <Command.Item key={action.name} value={action.name} onSelect={close(action.run)}>
+              <Command.Item className={ITEM} key={action.name} value={action.name} onSelect={close(action.run)}>
                 {action.icon} {action.name}
               </Command.Item>
             ))}
           </Command.Group>
         )}
         {pages.length > 0 && (
-          <Command.Group heading="Pages">
+          <Command.Group className={GROUP} heading="Pages">
             {pages.map((row) => (
-              <Command.Item key={row.id} value={row.id} onSelect={close(() => goToPage(row.id))}>
+              <Command.Item className={ITEM} key={row.id} value={row.id} onSelect={close(() => goToPage(row.id))}>
                 <StateSign state={row.state} />
                 <span className="truncate" {...siteText(row.lang)}>
                   {row.name}

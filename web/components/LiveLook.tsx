@@ -1,4 +1,4 @@
-import { messageOf } from '../../core/source/index.ts';
+import { messageOf, type CrawlerToken } from '../../core/source/index.ts';
 import { useState } from 'react';
 import type { LiveAnswer } from '../../core/exchange/index.ts';
 import type { WayIn } from '../../core/indexing/index.ts';
@@ -16,7 +16,7 @@ const wording = {
 };
 
 /** Asks the address itself how it answers right now, and leads the crawler through the gates by what came back. */
-export function LiveLook({ address, crawler, way }: { readonly address: string; readonly crawler: string; readonly way: WayIn | undefined }) {
+export function LiveLook({ address, crawler, way }: { readonly address: string; readonly crawler: CrawlerToken; readonly way: WayIn | undefined }) {
   const { tools } = useWorkspaceApi();
   const origin = useWorkspace((state) => siteOrigin(state.document));
   const [answer, setAnswer] = useState<LiveAnswer | 'asking' | { readonly failed: string }>();

@@ -1,3 +1,4 @@
+import type { PageId } from '../../core/source/index.ts';
 import type { ReactNode } from 'react';
 import type { Stop } from '../../core/checks/index.ts';
 import { useLinkTo } from './navigation.ts';
@@ -12,7 +13,7 @@ export function PageLink({
   ...rest
 }: {
   readonly to: Stop | '';
-  readonly page?: string | undefined;
+  readonly page?: PageId | undefined;
   readonly walking?: boolean;
   readonly className?: string;
   readonly title?: string;

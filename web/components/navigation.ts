@@ -1,3 +1,4 @@
+import type { PageId } from '../../core/source/index.ts';
 import { useCallback } from 'react';
 import { useLocation, useParams, useSearchParams } from 'react-router';
 import type { Stop } from '../../core/checks/index.ts';
@@ -37,7 +38,7 @@ export interface Way {
 }
 
 /** Ways to other stops and pages of the site that is open, as addresses. */
-export function useLinkTo(): (to: Stop | '', id?: string | null) => string {
+export function useLinkTo(): (to: Stop | '', id?: PageId | null) => string {
   const { siteId = '' } = useParams();
   const asked = useSearchParams()[0].get('page');
   return useCallback(
@@ -67,13 +68,13 @@ export function useRoute() {
     [siteId, asked],
   );
   const go = useCallback(
-    (to: Stop | '', id?: string, { walking = false, replace = false }: Way = {}) =>
+    (to: Stop | '', id?: PageId, { walking = false, replace = false }: Way = {}) =>
       void navigate(linkTo(to, id ?? asked), { replace, ...(walking ? { state: WALKING } : {}) }),
     [navigate, linkTo, asked],
   );
   /** A page, looked at as the one that is looked at now. */
   const linkToPage = useCallback(
-    (id: string) => {
+    (id: PageId) => {
       const [, , , here = '', view = ''] = pathname.split('/');
       return view !== '' && PAGE_VIEWS.includes(`${here}/${view}`)
         ? `${pathname}?page=${encodeURIComponent(id)}`
@@ -82,7 +83,7 @@ export function useRoute() {
     [pathname, linkTo],
   );
   const goToPage = useCallback(
-    (id: string, { walking = false, replace = false }: Way = {}) => void navigate(linkToPage(id), { replace, ...(walking ? { state: WALKING } : {}) }),
+    (id: PageId, { walking = false, replace = false }: Way = {}) => void navigate(linkToPage(id), { replace, ...(walking ? { state: WALKING } : {}) }),
     [navigate, linkToPage],
   );
   // A page that is asked for by name and is not here is said to be so, and not taken for another.

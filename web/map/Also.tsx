@@ -15,7 +15,7 @@ function Preview() {
   if (html === undefined) return <Busy what={wording.makingPage} done={0} of={1} />;
   return (
     <>
-      <iframe className="page-preview" title={wording.seenPage} sandbox="" srcDoc={html} />
+      <iframe className="mt-3 h-120 w-full rounded-field border border-line bg-white" title={wording.seenPage} sandbox="" srcDoc={html} />
       <p className="soft mt-1 text-fine">{wording.previewNote}</p>
     </>
   );

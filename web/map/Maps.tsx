@@ -2,7 +2,6 @@ import type { ReactNode } from 'react';
 import { StopViews } from '../components/index.ts';
 import { part } from '../ui/index.ts';
 import { VIEWS, type View } from './views.ts';
-import './map.css';
 
 const SCREENS = {
   map: part(() => import('./OurMap.tsx'), 'OurMap'),

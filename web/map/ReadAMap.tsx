@@ -74,7 +74,7 @@ export function ReadAMap() {
     <div className="mx-auto max-w-wide">
       <h1 className="mb-1">Read a sitemap</h1>
       <p className="soft mb-4">{wording.readLead}</p>
-      <div className={`panel grid gap-3 p-4 ${over ? 'drop-over' : ''}`} {...zone}>
+      <div className={`panel grid gap-3 p-4 ${over ? 'outline-[2.5px] -outline-offset-4 outline-accent outline-dashed' : ''}`} {...zone}>
         <div className="flex flex-wrap items-center gap-2">
           <span className="w-28 font-semibold">Of this site</span>
           {report?.imported.map((path) => (

@@ -1,3 +1,4 @@
+import type { CrawlerToken } from '../../core/source/index.ts';
 import { SKERRY, type EngineId } from '../../core/engines/index.ts';
 import { z } from 'zod';
 import {
@@ -105,7 +106,7 @@ export interface Outside {
     files(id: string): Promise<CrawlTold & { readonly zip: Uint8Array }>;
   };
   /** How an address answers now, and what one crawler makes of it. */
-  live(address: string, crawler?: string): Promise<LiveAnswer>;
+  live(address: string, crawler?: CrawlerToken): Promise<LiveAnswer>;
   /** What pages of the site say right now, in the order of their addresses; 50 at most. */
   livePages(addresses: readonly string[]): Promise<LivePagesAnswer>;
   /** Fetches a map by its address. */

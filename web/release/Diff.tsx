@@ -1,7 +1,8 @@
+import type { FilePath } from '../../core/source/index.ts';
 import type { Hunk } from '../../core/release/index.ts';
 
 /** A file before and after, line by line; `undefined` while it is compared, `hunks` undefined where there is no text. */
-export function Diff({ path, compared }: { readonly path: string; readonly compared: { readonly hunks: readonly Hunk[] | undefined } | undefined }) {
+export function Diff({ path, compared }: { readonly path: FilePath; readonly compared: { readonly hunks: readonly Hunk[] | undefined } | undefined }) {
   if (!compared) return <p className="soft px-4 pb-3">Comparing …</p>;
   if (!compared.hunks) return <p className="soft px-4 pb-3 text-note">There is no text to compare here.</p>;
   return (
@@ -10,7 +11,11 @@ export function Diff({ path, compared }: { readonly path: string; readonly compa
         <div key={index} className="mb-2">
           <p className="soft mono px-3 text-tiny">line {hunk.newStart}</p>
           {hunk.lines.map((line, at) => (
-            <span key={at} className={`diff-line ${line.startsWith('+') ? 'diff-add' : line.startsWith('-') ? 'diff-del' : ''}`}>
+            <span
+              key={at}
+              data-line={line[0]}
+              className={`mono block px-3 leading-[1.55] wrap-anywhere whitespace-pre-wrap ${line.startsWith('+') ? 'bg-green-soft' : line.startsWith('-') ? 'bg-brick-soft' : ''}`}
+            >
               {line}
             </span>
           ))}

@@ -1,7 +1,7 @@
 import { Archive, RotateCcw } from 'lucide-react';
 import { useState } from 'react';
 import { fieldChanges, itemKey, type ReleaseItem } from '../../core/release/index.ts';
-import { messageOf } from '../../core/source/index.ts';
+import { messageOf, type FilePath } from '../../core/source/index.ts';
 import { bytesText, counted, editWords } from '../../core/wording/index.ts';
 import { onProgress } from '../analysis/index.ts';
 import { Busy, download, Empty, More, note, useMore } from '../ui/index.ts';
@@ -239,7 +239,7 @@ function ComparedItem({ item, from, to }: { readonly item: ReleaseItem; readonly
   );
 }
 
-function BetweenDiff({ path, own, from, to }: { readonly path: string; readonly own: boolean; readonly from: Ref; readonly to: Ref }) {
+function BetweenDiff({ path, own, from, to }: { readonly path: FilePath; readonly own: boolean; readonly from: Ref; readonly to: Ref }) {
   const compared = useReport(async (one) => ({ hunks: await one.tools.analysis.diffBetween(path, own, from, to) }), `${path} ${own} ${from} ${to}`);
   return <Diff path={path} compared={compared} />;
 }

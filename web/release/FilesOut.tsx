@@ -1,4 +1,4 @@
-import { messageOf } from '../../core/source/index.ts';
+import { messageOf, type FilePath } from '../../core/source/index.ts';
 import { FolderInput, Package, PackageOpen } from 'lucide-react';
 import { useState } from 'react';
 import type { ReleaseItem } from '../../core/release/index.ts';
@@ -90,7 +90,7 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
   );
 }
 
-async function writeInto(folder: FileSystemDirectoryHandle, path: string, bytes: Uint8Array): Promise<void> {
+async function writeInto(folder: FileSystemDirectoryHandle, path: FilePath, bytes: Uint8Array): Promise<void> {
   const parts = path.split('/');
   let at = folder;
   for (const part of parts.slice(0, -1)) at = await at.getDirectoryHandle(part, { create: true });

@@ -1,3 +1,4 @@
+import type { FilePath } from '../../core/source/index.ts';
 import { ChevronRight } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { canWait, fieldChanges, takeFieldBack, type FieldChange, type Held, type ReleaseItem } from '../../core/release/index.ts';
@@ -163,13 +164,13 @@ function Tick({
 }
 
 /** Something that the host is told beside the files: not a file, so there is nothing to compare line by line. */
-function Told({ path }: { readonly path: string }) {
+function Told({ path }: { readonly path: FilePath }) {
   const audience = useWorkspace((state) => state.document.tables.visitors['']?.audience ?? 'public');
   const rules = useWorkspace((state) => outgoingHeaderRules(state.document).length);
   return <span className="block text-small">{path === 'visitors' ? wording.audience[audience] : counted(rules, 'rule')}</span>;
 }
 
-function SourceDiff({ path, own }: { readonly path: string; readonly own: boolean }) {
+function SourceDiff({ path, own }: { readonly path: FilePath; readonly own: boolean }) {
   const compared = useReport(async (one) => ({ hunks: await one.tools.analysis.diff(path, own) }), `${path} ${own}`);
   return <Diff path={path} compared={compared} />;
 }

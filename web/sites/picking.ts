@@ -1,3 +1,4 @@
+import type { FilePath } from '../../core/source/index.ts';
 import type { Bringing, PickedFile } from '../analysis/index.ts';
 
 /** Files of a folder that was picked through the file input. */
@@ -9,7 +10,7 @@ export function fromInput(files: FileList): Bringing {
 /** All files below a folder handle. */
 export async function fromFolder(folder: FileSystemDirectoryHandle): Promise<Bringing> {
   const files: PickedFile[] = [];
-  const visit = async (at: FileSystemDirectoryHandle, path: string): Promise<void> => {
+  const visit = async (at: FileSystemDirectoryHandle, path: FilePath): Promise<void> => {
     for await (const entry of at.values()) {
       if (entry.kind === 'file') files.push({ path: path + entry.name, file: await (entry as FileSystemFileHandle).getFile() });
       else if (!/^(\.git|node_modules)$/.test(entry.name)) await visit(entry as FileSystemDirectoryHandle, `${path}${entry.name}/`);
@@ -24,7 +25,7 @@ export async function fromArchive(file: File): Promise<Bringing> {
 }
 
 /** A ZIP that lies in what was brought: in a ZIP, or among the files of a folder. */
-export async function fromInside(bringing: Bringing, path: string): Promise<Bringing | undefined> {
+export async function fromInside(bringing: Bringing, path: FilePath): Promise<Bringing | undefined> {
   if (bringing.kind === 'archive')
     // A ZIP within the inner one is not gone down to: it is opened by hand.
     return bringing.file && ({ ...(await fromArchive(bringing.file)), name: path.split('/').at(-1) as string, inside: path } as Bringing);

@@ -80,7 +80,7 @@ export function StepRow({ open: { step, cost }, number, first }: { readonly open
     </>
   );
   return (
-    <li className={`step${first && cost === 'blocks' ? ' step-first' : ''}`} data-step={step.code}>
+    <li className={`step ${first && cost === 'blocks' ? 'step-first' : ''}`} data-step={step.code}>
       <span className={`step-number${cost === 'blocks' ? ' blocks' : ''}`}>{number}</span>
       <div className="min-w-0 flex-1">
         <p className="font-semibold">{words.headline}</p>

@@ -1,3 +1,4 @@
+import type { FilePath } from '../../core/source/index.ts';
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb';
 import type { Manifest } from '../../core/release/index.ts';
 import { isPageFile, type JournalEntry, type SetAside, type SiteDocument } from '../../core/site/index.ts';
@@ -22,7 +23,7 @@ export interface SiteVersion {
   readonly at: string;
   readonly bytes: number;
   /** Files that could not be read. */
-  readonly unread: readonly { readonly path: string; readonly reason: string }[];
+  readonly unread: readonly { readonly path: FilePath; readonly reason: string }[];
 }
 
 /** A site in the list of sites. */
@@ -36,7 +37,7 @@ export interface SiteRecord {
   readonly deletedAt: string | null;
   readonly from: 'demo' | 'folder' | 'archive' | 'empty' | 'list' | 'project' | 'address';
   /** Files that could not be read when it was brought in. */
-  readonly unread: readonly { readonly path: string; readonly reason: string }[];
+  readonly unread: readonly { readonly path: FilePath; readonly reason: string }[];
   readonly folder?: FileSystemDirectoryHandle;
   /** The address that it was brought in from last. */
   readonly address?: string;
@@ -52,7 +53,7 @@ export interface SiteRecord {
 }
 
 export interface StoredFile {
-  readonly path: string;
+  readonly path: FilePath;
   /** The octets of its name in the ZIP it came in, where they were in an old code page: so it goes out again. */
   readonly oldName?: Uint8Array;
   readonly hash: string;
@@ -62,7 +63,7 @@ export interface StoredFile {
 }
 export interface StoredBytes {
   readonly siteId: string;
-  readonly path: string;
+  readonly path: FilePath;
   readonly bytes: Uint8Array;
 }
 export type StoredEntry = JournalEntry & { readonly siteId: string };

@@ -1,10 +1,11 @@
+import type { FilePath } from '../../core/source/index.ts';
 import { isPageFile } from '../../core/site/index.ts';
 import { siteRange, type Database, type SiteRecord, type SiteVersion, type StoredBytes, type StoredFile } from './database.ts';
 
 /** Records a transaction takes: enough to be fast, few enough to leave room for others. */
 const BATCH = 100;
 
-const storeOf = (path: string): 'pages' | 'assets' => (isPageFile(path) ? 'pages' : 'assets');
+const storeOf = (path: FilePath): 'pages' | 'assets' => (isPageFile(path) ? 'pages' : 'assets');
 
 /**
  * Under which id the files of a version of a site are kept: the first under the site's own, later ones beside it. Ids of sites never hold a tilde.
@@ -35,12 +36,12 @@ export async function listFiles(db: Database, siteId: string): Promise<StoredFil
 }
 
 /** The bytes of one file; undefined where there is no such file. */
-export async function loadBytes(db: Database, siteId: string, path: string): Promise<Uint8Array | undefined> {
+export async function loadBytes(db: Database, siteId: string, path: FilePath): Promise<Uint8Array | undefined> {
   return (await db.get(storeOf(path), [siteId, path]))?.bytes;
 }
 
 /** So many pages of a site, from one on, in the order of their paths. */
-export function pagesFrom(db: Database, siteId: string, path: string, most: number): Promise<StoredBytes[]> {
+export function pagesFrom(db: Database, siteId: string, path: FilePath, most: number): Promise<StoredBytes[]> {
   return db.getAll('pages', IDBKeyRange.bound([siteId, path], [siteId, []]), most);
 }
 

@@ -15,6 +15,7 @@ export { More, useMore } from './More.tsx';
 export { Boundary } from './Boundary.tsx';
 export { fetchAhead, fetchPart, part } from './part.tsx';
 export { Trouble } from './Trouble.tsx';
+export { Unfolding } from './Unfolding.tsx';
 export { recall, remember } from './kept.ts';
 export { Combo, type ComboOption } from './Combo.tsx';
 export { usePrinting } from './printing.ts';

@@ -94,7 +94,7 @@ function Known({ answer, record, engine }: { readonly answer: AddressAnswer; rea
           <span className="soft font-normal">: {evidence}</span>
         </p>
         <p className="soft text-small">{means}</p>
-        <dl className="facts mt-3">
+        <dl className="mt-3 grid gap-x-4.5 text-small min-[481px]:grid-cols-[max-content_1fr] min-[481px]:gap-y-1 [&_dd]:max-[480px]:mb-1.5 [&_dt]:text-faint">
           <dt>Last visit</dt>
           <dd>{record.visitedAt ? `${fullDate(record.visitedAt)}, ${record.visitedAt.slice(11, 16)}` : 'never'}</dd>
           <dt>Found</dt>
@@ -104,7 +104,9 @@ function Known({ answer, record, engine }: { readonly answer: AddressAnswer; rea
           <dt>Links to it</dt>
           <dd>
             {record.linkedFrom.length === 0 ? 'none known' : counted(record.linkedFrom.length, 'page')}
-            {record.linkedFrom.length > 0 && <span className="mono soft block break-all text-tiny">{record.linkedFrom.slice(0, 4).join('\n')}</span>}
+            {record.linkedFrom.length > 0 && (
+              <span className="mono soft block break-all text-tiny whitespace-pre-line">{record.linkedFrom.slice(0, 4).join('\n')}</span>
+            )}
           </dd>
           <dt>Main address</dt>
           <dd className="break-all">{record.canonical ? `it names ${record.canonical}` : 'itself'}</dd>

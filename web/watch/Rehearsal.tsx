@@ -25,6 +25,10 @@ const DOTS: Readonly<Record<StoryEntry['tone'], string>> = { good: 'bg-success',
 const SHOWN_DAYS = 28;
 const NO_DAYS: EngineSite['days'] = [];
 
+/** A day, its sign on a line that runs through all of them, and what happened. */
+const ENTRY =
+  "relative grid grid-cols-[48px_14px_1fr] gap-x-[9px] pb-3.5 before:absolute before:top-4.5 before:-bottom-1 before:left-[63px] before:w-0.5 before:bg-line before:content-[''] last:before:hidden min-[481px]:grid-cols-[64px_14px_1fr] min-[481px]:gap-x-3 min-[481px]:before:left-[82px]";
+
 /** What an engine made of the site, day by day: a chart of what is listed, and the story. */
 export function Rehearsal() {
   const { engine, site, host } = useWatching();
@@ -136,11 +140,11 @@ export function Rehearsal() {
       {story.length > 0 && (
         <section className="mt-6" aria-labelledby="story">
           <h2 id="story">The story</h2>
-          <ol className="story mt-2">
+          <ol className="mt-2" data-testid="story">
             {story.map((entry, at) => (
-              <li key={`${entry.at} ${at}`} data-tone={entry.tone}>
-                <span className="soft text-small whitespace-nowrap">{shortDate(entry.at)}</span>
-                <span className={`story-dot ${DOTS[entry.tone]}`} aria-hidden />
+              <li key={`${entry.at} ${at}`} data-tone={entry.tone} className={ENTRY}>
+                <span className="soft pt-px text-right text-small whitespace-nowrap">{shortDate(entry.at)}</span>
+                <span className={`mx-px mt-1 size-3 rounded-[3px] ${DOTS[entry.tone]}`} aria-hidden />
                 <div className="min-w-0">
                   <p className="font-semibold leading-snug [overflow-wrap:anywhere]">{entry.title}</p>
                   <p className="soft text-small [overflow-wrap:anywhere]">

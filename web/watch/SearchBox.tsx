@@ -52,7 +52,7 @@ export function SearchBox({ host, engine, refreshed }: { readonly host: string; 
               {results.map((result) => (
                 <li
                   key={result.address}
-                  className={`result border-t border-line first:border-t-0 ${new URL(result.address).host === host ? 'result-own' : ''}`}
+                  className={`result border-t border-line first:border-t-0 ${new URL(result.address).host === host ? 'shadow-[inset_3px_0_0_var(--color-accent)]' : ''}`}
                   data-result={result.address}
                 >
                   <p className="soft flex gap-2 text-fine">

@@ -3,7 +3,6 @@ import { StopViews } from '../components/index.ts';
 import { part } from '../ui/index.ts';
 import { WatchProvider } from './engines.tsx';
 import { VIEWS, type View } from './views.ts';
-import './watch.css';
 
 const SCREENS = {
   rehearsal: part(() => import('./Rehearsal.tsx'), 'Rehearsal'),

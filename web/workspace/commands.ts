@@ -1,3 +1,4 @@
+import type { CrawlerToken, PageId, RuleId } from '../../core/source/index.ts';
 import type { Finding } from '../../core/checks/index.ts';
 import { ENGINES } from '../../core/engines/index.ts';
 import { CRAWLERS } from '../../core/engines/index.ts';
@@ -25,7 +26,7 @@ import type { Workspace } from './store.ts';
  * Opens every gate that is the owner's to open, in one step: noindex goes, what robots.txt forbids is allowed, a canonical elsewhere, a refresh that sends
  * visitors on and a date that is over are taken back, and words against single crawlers too; what nothing leads to goes into the map.
  */
-export async function openPage(workspace: Workspace, id: string): Promise<void> {
+export async function openPage(workspace: Workspace, id: PageId): Promise<void> {
   const row = workspace.state.byId.get(id);
   if (!row) return;
   const { document } = workspace.state;
@@ -67,12 +68,12 @@ export function say(workspace: Workspace, scope: string, field: DirectiveField, 
 }
 
 /** Keeps pages of a scope from one crawler, or no longer. */
-export function keepFrom(workspace: Workspace, scope: string, crawler: string, out: boolean, about: string): void {
+export function keepFrom(workspace: Workspace, scope: string, crawler: CrawlerToken, out: boolean, about: string): void {
   workspace.change(set('directives', directivesKey(scope, crawler), 'intent', out ? 'out' : null), { label: about });
 }
 
 /** Whether a scope is kept from a crawler. */
-export function isKeptFrom(workspace: Workspace, scope: string, crawler: string): boolean {
+export function isKeptFrom(workspace: Workspace, scope: string, crawler: CrawlerToken): boolean {
   return directivesOf(workspace.state.document, scope, crawler)?.intent === 'out';
 }
 
@@ -84,7 +85,7 @@ export function setPageIntents(workspace: Workspace, ids: readonly string[], int
 }
 
 /** Moves one of some rules to another place among them. */
-export function moveRule(workspace: Workspace, rules: readonly { readonly id: string }[], from: number, to: number): void {
+export function moveRule(workspace: Workspace, rules: readonly { readonly id: RuleId }[], from: number, to: number): void {
   const ids = rules.map(({ id }) => id);
   workspace.change(movedRule(workspace.state.document, ids, from, to), { label: 'The rules are in another order' });
 }
@@ -124,7 +125,7 @@ export function setKindIntent(workspace: Workspace, kind: Kind, intent: 'list' |
   });
 }
 
-export function setPageIntent(workspace: Workspace, id: string, intent: 'list' | 'out' | null): void {
+export function setPageIntent(workspace: Workspace, id: PageId, intent: 'list' | 'out' | null): void {
   const name = workspace.state.byId.get(id)?.name ?? id;
   workspace.change(set('pages', id, 'intent', intent), {
     label: intent === null ? `“${name}” follows its kind` : intent === 'out' ? `“${name}” is kept out` : `“${name}” is to be listed`,
@@ -132,7 +133,7 @@ export function setPageIntent(workspace: Workspace, id: string, intent: 'list' |
 }
 
 /** Makes a page the home page of a site that came without one: it goes out as such, and links to it follow. */
-export function makeHome(workspace: Workspace, id: string): void {
+export function makeHome(workspace: Workspace, id: PageId): void {
   workspace.change(set('facts', '', 'homePage', id), { label: `“${workspace.state.byId.get(id)?.name ?? id}” is the home page` });
 }
 
@@ -167,7 +168,7 @@ export function ignoreFinding(workspace: Workspace, row: PageRow, finding: Findi
 }
 
 /** Takes that back. */
-export function unignore(workspace: Workspace, page: string, code: string): void {
+export function unignore(workspace: Workspace, page: PageId, code: string): void {
   const key = pageKey(page, code);
   workspace.change(all([set('ignored', key, 'reason', null), set('ignored', key, 'at', null)]), {
     label: `A finding counts again on “${workspace.state.byId.get(page)?.name ?? page}”`,

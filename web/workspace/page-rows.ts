@@ -1,3 +1,4 @@
+import type { FilePath } from '../../core/source/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 
 /** Rows that became others since all were put in order: with more than these they are put in order anew. */
@@ -21,11 +22,11 @@ export class PageRows {
     return this.base.size;
   }
 
-  has(id: string): boolean {
+  has(id: FilePath): boolean {
     return this.base.has(id);
   }
 
-  get(id: string): PageRow | undefined {
+  get(id: FilePath): PageRow | undefined {
     return this.over.get(id) ?? this.base.get(id);
   }
 

@@ -1,3 +1,4 @@
+import type { PageId } from '../../core/source/index.ts';
 import { quickFixOf, type Finding, type FindingCode, type QuickFix } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 import { set } from '../../core/site/index.ts';
@@ -18,7 +19,7 @@ export interface FixPlaces {
   readonly titles: readonly string[];
   readonly descriptions: readonly string[];
   readonly focus: (field: 'title' | 'description') => void;
-  readonly goPage: (id: string) => void;
+  readonly goPage: (id: PageId) => void;
   readonly goView: (view: 'alike' | 'pictures') => void;
   /** Leads to the page's structured data. */
   readonly goMeaning: () => void;

@@ -1,3 +1,4 @@
+import type { PageId } from '../../core/source/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
 
 /** Fields with few values, of which every row that comes over has a text of its own. */
@@ -10,7 +11,7 @@ export class SharedTexts {
   private readonly few = new Map<string, string>();
 
   /** Gives the same rows; `known` are those of the same pages that are here already. */
-  share(rows: readonly PageRow[], known: { readonly get: (id: string) => PageRow | undefined }): readonly PageRow[] {
+  share(rows: readonly PageRow[], known: { readonly get: (id: PageId) => PageRow | undefined }): readonly PageRow[] {
     for (const row of rows) {
       const here = known.get(row.id);
       // What came over a message is nobody else's yet.

@@ -15,7 +15,7 @@ import {
   type Change,
   type JournalEntry,
 } from '../../core/site/index.ts';
-import { messageOf } from '../../core/source/index.ts';
+import { messageOf, type PageId } from '../../core/source/index.ts';
 import { WorkerLost, type SurveyNews, type WorkerNews } from '../analysis/index.ts';
 import {
   appendEntries,
@@ -214,14 +214,14 @@ export class Workspace {
   }
 
   /** Fetches all there is of a page for its screens. */
-  async select(id: string): Promise<void> {
+  async select(id: PageId): Promise<void> {
     if (this.state.detail?.id === id) return;
     const detail = await this.tools.analysis.page(id);
     this.store.setState({ detail });
   }
 
   /** Passes a page over in this walk, or comes back to all that were. */
-  skip(id: string | undefined): void {
+  skip(id: PageId | undefined): void {
     this.store.setState({ skipped: id === undefined ? new Set() : new Set([...this.state.skipped, id]) });
   }
 

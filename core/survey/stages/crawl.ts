@@ -1,3 +1,4 @@
+import type { FilePath, PageId } from '../../source/index.ts';
 import { dequal } from 'dequal/lite';
 import { discover, Evidences, plannedDirectives, RobotsAccess, type EnteredPage } from '../../crawl/index.ts';
 import { ENGINES, SKERRY } from '../../engines/index.ts';
@@ -107,15 +108,15 @@ export function evidencesFrom({ document, manifest, pages, now }: SiteInputs, re
   });
 }
 
-function enteredPage(id: string, pages: SiteInputs['pages'], results: Around): EnteredPage | undefined {
-  const record = pages.get(id);
+function enteredPage(file: FilePath, pages: SiteInputs['pages'], results: Around): EnteredPage | undefined {
+  const record = pages.get(file);
   return (
     record && {
-      id,
+      id: record.id,
       source: record.source,
-      address: results.addresses.get(id)?.address ?? '',
-      canonicals: results.canonicals.get(id) ?? [],
-      directives: results.directives.get(id) ?? [],
+      address: results.addresses.get(file)?.address ?? '',
+      canonicals: results.canonicals.get(file) ?? [],
+      directives: results.directives.get(file) ?? [],
     }
   );
 }
@@ -179,7 +180,7 @@ export const discovery = siteStage({
   },
   differs: (before, after, { pages }): Touched => {
     if (!before) return 'all';
-    const differs = (id: string): boolean => ENGINES.some(({ crawler }) => before.get(crawler)?.has(id) !== after.get(crawler)?.has(id));
+    const differs = (id: PageId): boolean => ENGINES.some(({ crawler }) => before.get(crawler)?.has(id) !== after.get(crawler)?.has(id));
     return new Set([...pages.keys()].filter(differs));
   },
 });

@@ -1,3 +1,4 @@
+import type { FilePath, PageId } from '../../source/index.ts';
 import { mayFetch } from '../../indexing/index.ts';
 import { checkExtras, entryOf, planMaps, saidDate, trustDates, type DatedEntry, type MapPlan, type PlannedPage } from '../../map/index.ts';
 import type { ReleasedFile } from '../../release/index.ts';
@@ -24,8 +25,8 @@ interface EntrySources {
 }
 
 /** Makes pages with their entries of the map. */
-function planner({ document, manifest, files, now, pages }: SiteInputs, results: EntrySources): (id: string) => PlannedPage | undefined {
-  const sources = { document, manifest, modified: (file: string) => files.get(file)?.modified, hasFile: (path: string) => files.has(path), now: now() };
+function planner({ document, manifest, files, now, pages }: SiteInputs, results: EntrySources): (id: PageId) => PlannedPage | undefined {
+  const sources = { document, manifest, modified: (file: FilePath) => files.get(file)?.modified, hasFile: (path: string) => files.has(path), now: now() };
   return (id) => {
     const [record, effective, place, out] = [pages.get(id), results.effectivePages.get(id), results.addresses.get(id), results.outgoing.get(id)];
     if (!record || !effective || !place || !out) return undefined;

@@ -1,3 +1,4 @@
+import type { PageId } from '../../source/index.ts';
 import { siteOrigin, pageName } from '../../site/index.ts';
 import { TrailIndex } from '../../links/index.ts';
 import { isMarkupOn, markupOf, type MarkupInput, type WrittenMarkup } from '../../structured-data/index.ts';
@@ -46,7 +47,7 @@ export const markup = pageStage({
 export function markupInput(
   { document, meanings, pages }: SiteInputs,
   { effectivePages, pageWords, addresses, trails }: ResultsOf<typeof NEEDS>,
-  id: string,
+  id: PageId,
 ): MarkupInput {
   const { site } = effectivePages.of(id);
   const { title, description } = pageWords.of(id);

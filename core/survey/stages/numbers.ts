@@ -1,3 +1,4 @@
+import type { PageId } from '../../source/index.ts';
 import type { PageState } from '../../indexing/index.ts';
 import { always, indexStage, siteStage } from '../stage.ts';
 import { ways } from './crawl.ts';
@@ -24,7 +25,7 @@ export class Counts {
   waiting = 0;
   private readonly pages = new Map<string, Counted>();
 
-  put(id: string, counted: Counted): void {
+  put(id: PageId, counted: Counted): void {
     const before = this.pages.get(id);
     if (before) this.add(before, -1);
     this.add(counted, 1);

@@ -1,3 +1,4 @@
+import type { PageId } from '../../source/index.ts';
 import { phraseStems } from '../../phrases/index.ts';
 import { languageIn, SharedWords, type ComparedWords } from '../../rows/index.ts';
 import { withoutSiteName } from '../../site/index.ts';
@@ -15,7 +16,7 @@ export const sharedWords = indexStage({
   start: () => new SharedWords(),
   put: (index, { document }, { effectivePages, pageWords }) => {
     const siteName = document.tables.facts['']?.siteName ?? '';
-    const compared = (id: string): ComparedWords => {
+    const compared = (id: PageId): ComparedWords => {
       const { title, description, intent } = pageWords.of(id);
       if (intent.intent === 'out') return NOBODYS;
       const phrase = document.tables.pages[id]?.phrase ?? '';

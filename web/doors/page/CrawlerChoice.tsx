@@ -1,3 +1,4 @@
+import type { CrawlerToken } from '../../../core/source/index.ts';
 import { Segments } from '../../ui/index.ts';
 
 /** More than this many crawlers do not fit side by side. */
@@ -13,7 +14,7 @@ export function CrawlerChoice({
   readonly label: string;
   readonly crawlers: readonly string[];
   readonly value: string;
-  readonly onChange: (crawler: string) => void;
+  readonly onChange: (crawler: CrawlerToken) => void;
 }) {
   if (crawlers.length <= SIDE_BY_SIDE)
     return <Segments label={label} value={value} onChange={onChange} options={crawlers.map((crawler) => ({ value: crawler, label: crawler }))} />;

@@ -146,7 +146,7 @@ export function PagesTable({
                   />
                 </span>
                 <span role="rowheader" className={CELLS.name}>
-                  <PageLink to="doors" page={row.id} className="flex min-h-8 w-full min-w-0 cursor-pointer items-center gap-2 text-left">
+                  <PageLink to="doors" page={row.id} className="flex min-h-8 w-full min-w-0 cursor-pointer items-center gap-2 text-left max-md:min-h-11">
                     <StateSign state={row.state} />
                     <span className="min-w-0">
                       <span className="block truncate font-semibold" {...siteText(row.lang)}>

@@ -1,3 +1,4 @@
+import type { PageId } from '../../../core/source/index.ts';
 import { useCallback, useEffect, useState } from 'react';
 import { addRule, setRule, TROUBLE_COSTS, type RobotsTrouble } from '../../../core/robots/index.ts';
 import { set } from '../../../core/site/index.ts';
@@ -131,7 +132,7 @@ function Trouble({
   onText,
 }: {
   readonly trouble: RobotsTrouble;
-  readonly nameOf: (page: string) => string;
+  readonly nameOf: (page: PageId) => string;
   readonly onLine: (line: number) => void;
   readonly mend: ReturnType<typeof mendFor>;
   readonly onText: (text: string) => void;

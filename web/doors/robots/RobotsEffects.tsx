@@ -1,3 +1,4 @@
+import type { PageId } from '../../../core/source/index.ts';
 import type { RobotsEffect, Some } from '../../../core/crawl/index.ts';
 import { counted, numberText } from '../../../core/wording/index.ts';
 import { wording } from '../wording.ts';
@@ -5,7 +6,7 @@ import { wording } from '../wording.ts';
 const NAMED = 12;
 
 /** What a draft would change, as pages that open or shut, crawler by crawler. */
-export function RobotsEffects({ effects, nameOf }: { readonly effects: readonly RobotsEffect[] | undefined; readonly nameOf: (page: string) => string }) {
+export function RobotsEffects({ effects, nameOf }: { readonly effects: readonly RobotsEffect[] | undefined; readonly nameOf: (page: PageId) => string }) {
   if (!effects) return <p className="soft mt-1 text-small">Looking what it would change …</p>;
   if (effects.length === 0) return <p className="mt-1 text-small">{wording.draftChangesNothing}</p>;
   return (
@@ -30,7 +31,7 @@ function Line({
 }: {
   readonly what: 'opens' | 'shuts';
   readonly pages: Some;
-  readonly nameOf: (page: string) => string;
+  readonly nameOf: (page: PageId) => string;
   readonly files: Some;
   readonly good?: boolean;
 }) {

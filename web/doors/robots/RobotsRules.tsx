@@ -1,3 +1,4 @@
+import type { PageId } from '../../../core/source/index.ts';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { memo, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { insertLine, moveLine, parseRobots, removeLine, setRule, type RobotsLine } from '../../../core/robots/index.ts';
@@ -28,7 +29,7 @@ export function RobotsRules({
   readonly report: RobotsReport;
   readonly text: string;
   readonly onText: (text: string) => void;
-  readonly nameOf: (page: string) => string;
+  readonly nameOf: (page: PageId) => string;
   readonly current: number | undefined;
   readonly onLine: (line: number) => void;
 }) {
@@ -133,7 +134,7 @@ const Rule = memo(function Rule({
   readonly note: string;
   readonly touch: LineTouch | undefined;
   readonly edit: Edit;
-  readonly nameOf: (page: string) => string;
+  readonly nameOf: (page: PageId) => string;
 }) {
   const [asked, setAsked] = useState(false);
   const wrong = new Set(touch?.wronglyShut.first);

@@ -1,3 +1,4 @@
+import type { CrawlerToken } from '../../../core/source/index.ts';
 import { useState } from 'react';
 import { EVERY_CRAWLER, effectiveDirectives, directivesOf, type DirectiveField, type DirectiveValue } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
@@ -90,7 +91,7 @@ const ownWords = (own: Partial<Record<DirectiveField, string | number | null | u
     return value === undefined || value === null ? [] : [directivePhrase(field, value)];
   });
 
-function KeepFrom({ scope, crawler, name }: { readonly scope: string; readonly crawler: string; readonly name: string }) {
+function KeepFrom({ scope, crawler, name }: { readonly scope: string; readonly crawler: CrawlerToken; readonly name: string }) {
   const workspace = useWorkspaceApi();
   useWorkspace((state) => state.document);
   const kept = isKeptFrom(workspace, scope, crawler);
@@ -119,7 +120,7 @@ function Choice({
 }: {
   readonly choice: DirectiveChoice;
   readonly scope: string;
-  readonly crawler: string;
+  readonly crawler: CrawlerToken;
   readonly name: string;
   readonly own: string | number | undefined;
   readonly held: DirectiveValue | undefined;

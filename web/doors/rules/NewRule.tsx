@@ -1,3 +1,4 @@
+import type { CrawlerToken } from '../../../core/source/index.ts';
 import { useState, type FormEvent } from 'react';
 import type { RuleWords } from '../../../core/robots/index.ts';
 import { patternWords } from '../../../core/wording/index.ts';
@@ -16,7 +17,7 @@ const SHAPES: Readonly<Record<Shape, { readonly words: string; readonly pattern:
 const slashed = (text: string): string => (text.startsWith('/') ? text : `/${text}`);
 
 /** A rule made of words: who, may or may not, which addresses. */
-export function NewRule({ onAdd }: { readonly onAdd: (token: string, rule: RuleWords) => void }) {
+export function NewRule({ onAdd }: { readonly onAdd: (token: CrawlerToken, rule: RuleWords) => void }) {
   const crawlers = useCrawlers();
   const [token, setToken] = useState('*');
   const [allow, setAllow] = useState(false);

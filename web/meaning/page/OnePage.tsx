@@ -4,7 +4,7 @@ import type { PageRow } from '../../../core/rows/index.ts';
 import { counted, fixButton, readBack } from '../../../core/wording/index.ts';
 import type { PageMeaningDetail } from '../../analysis/index.ts';
 import { Findings, lineOf, PageHead, PageName, Rail, useRoute, WalkBar } from '../../components/index.ts';
-import { Copyable, Empty } from '../../ui/index.ts';
+import { Copyable, Empty, Unfolding } from '../../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { asScript } from '../code.ts';
 import { setForeign } from '../commands.ts';
@@ -99,18 +99,14 @@ function Sheet({ row, meaning }: { readonly row: PageRow; readonly meaning: Page
         <>
           <h2 className="mt-6 mb-2">{wording.things}</h2>
           <GraphPicture nodes={report.nodes} address={row.address} />
-          <details className="part mt-4">
-            <summary>
-              <span className="display text-lead font-semibold">{wording.code}</span>{' '}
-              <span className="soft text-note">{counted(report.nodes.length, 'thing')}, JSON-LD</span>
-            </summary>
+          <Unfolding name={wording.code} about={`${counted(report.nodes.length, 'thing')}, JSON-LD`} className="mt-4">
             <div className="mt-2 flex justify-end">
               <Copyable text={code} />
             </div>
             <pre className="panel code-block code-lines mt-2" tabIndex={0} aria-label={wording.code}>
               {code}
             </pre>
-          </details>
+          </Unfolding>
         </>
       )}
       <Rail>

@@ -31,7 +31,7 @@ export function ReadBack({
   return (
     <div className="panel p-5" aria-labelledby="read-back">
       {sentences.map((sentence, at) => (
-        <p key={at} className="read-back">
+        <p key={at} data-testid="read-back" className="text-xl/[1.75] wrap-anywhere not-first:mt-3">
           {sentence.map((piece, index) =>
             piece.kind === 'words' ? (
               piece.text
@@ -59,12 +59,12 @@ export function ReadBack({
       <ul className="mt-4 flex flex-wrap gap-x-5 gap-y-1 text-note" aria-label="Where values come from">
         {LEGEND.filter(({ from }) => used.has(from)).map(({ from, words }) => (
           <li key={from} className="soft flex items-center gap-2">
-            <span className={`told-sign told-${from}`} aria-hidden /> {words}
+            <span className={`inline-block w-5 border-t-[3px] told-${from}`} aria-hidden /> {words}
           </li>
         ))}
         {pieces.some(({ kind }) => kind === 'gap') && (
           <li className="soft flex items-center gap-2">
-            <span className="told-sign told-gap-sign" aria-hidden /> not on the page: left out
+            <span className="inline-block w-5 border-t-2 border-dashed border-error" aria-hidden /> not on the page: left out
           </li>
         )}
       </ul>

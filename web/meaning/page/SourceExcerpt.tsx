@@ -21,7 +21,7 @@ export function SourceExcerpt({ source, start, end }: { readonly source: string;
             {a < b ? (
               <>
                 {line.slice(0, a)}
-                <mark className="told-mark">{line.slice(a, Math.min(b, a + LONGEST))}</mark>
+                <mark className="bg-accent/38 text-inherit">{line.slice(a, Math.min(b, a + LONGEST))}</mark>
                 {line.slice(b, b + LONGEST)}
               </>
             ) : (

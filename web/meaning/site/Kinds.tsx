@@ -75,10 +75,10 @@ function KindLine({ filling, open, onOpen }: { readonly filling: KindFilling; re
         <span className="w-40">{is}</span>
         {!off && read > 0 && (
           <span className="ml-auto flex min-w-56 flex-1 items-center gap-3 sm:flex-none">
-            <span className="filling" aria-hidden>
-              <span className="filling-whole" style={{ flexGrow: whole }} />
-              <span className="filling-half" style={{ flexGrow: half }} />
-              <span className="filling-none" style={{ flexGrow: lacking.length }} />
+            <span className="flex h-[0.55rem] min-w-28 flex-1 overflow-hidden rounded-full bg-base-300 *:basis-0" aria-hidden>
+              <span className="bg-success" style={{ flexGrow: whole }} />
+              <span className="bg-accent" style={{ flexGrow: half }} />
+              <span className="bg-error/60" style={{ flexGrow: lacking.length }} />
             </span>
             <span className="soft w-44 text-note tabular-nums">{fillingWords(filling)}</span>
           </span>

@@ -1,3 +1,4 @@
+import type { PageId } from '../../../core/source/index.ts';
 import { useState } from 'react';
 import { PageLink } from '../../components/index.ts';
 import { useWorkspace } from '../../workspace/index.ts';
@@ -8,7 +9,7 @@ const SHOWN = 60;
 export function ChangeList({
   changes,
 }: {
-  readonly changes: readonly { readonly page: string; readonly before: string; readonly after: string; readonly what?: string }[];
+  readonly changes: readonly { readonly page: PageId; readonly before: string; readonly after: string; readonly what?: string }[];
 }) {
   const byId = useWorkspace((state) => state.byId);
   const [most, setMost] = useState(SHOWN);

@@ -3,7 +3,7 @@ import { costOf, stopOf } from '../../../core/checks/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { descriptionLimits, effectiveDescription, effectiveKeywords, effectiveTitle, titleLimits, withoutOwn } from '../../../core/site/index.ts';
 import type { PageDetail } from '../../analysis/index.ts';
-import { Empty, note, useHotkey } from '../../ui/index.ts';
+import { Empty, note, Unfolding, useHotkey } from '../../ui/index.ts';
 import { counted, UNWRITABLE } from '../../../core/wording/index.ts';
 import { IntentChoice, PageHead, useRoute, PageName, WalkBar, useQuietNavigate } from '../../components/index.ts';
 import { fixFor, useWorkspace, useWorkspaceApi, type FixPlaces } from '../../workspace/index.ts';
@@ -183,12 +183,9 @@ function Part({
     if (open) setOwn(true);
   }
   return (
-    <details className="part" data-part={id} open={own} onToggle={(event) => setOwn(event.currentTarget.open)}>
-      <summary>
-        <span className="display text-lead font-semibold">{name}</span> <span className="soft text-note">{about}</span>
-      </summary>
+    <Unfolding name={name} about={about} data-part={id} open={own} onToggle={(event) => setOwn(event.currentTarget.open)}>
       {own && <div className="pt-2 pb-3">{children}</div>}
-    </details>
+    </Unfolding>
   );
 }
 

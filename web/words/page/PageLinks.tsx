@@ -1,3 +1,4 @@
+import type { FilePath } from '../../../core/source/index.ts';
 import { plural } from '../../../core/wording/index.ts';
 import { useState } from 'react';
 import { similarity } from '../../../core/titles/index.ts';
@@ -44,7 +45,7 @@ export function PageLinks({ row, backlinks }: { readonly row: PageRow; readonly 
 }
 
 /** A link that leads nowhere: the likeliest page is offered; wherever the site names that address, it will lead there. */
-function BrokenLink({ path }: { readonly path: string }) {
+function BrokenLink({ path }: { readonly path: FilePath }) {
   const workspace = useWorkspaceApi();
   const rows = useWorkspace((state) => state.rows);
   const [guess] = useState(

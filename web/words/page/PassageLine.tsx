@@ -109,7 +109,10 @@ export const PassageLine = memo(
             }}
           />
         )}
-        <span className="flex items-start gap-0.5 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 group-data-changed:opacity-100 [@media(hover:none)]:opacity-100">
+        <span
+          data-acts
+          className="flex items-start gap-0.5 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 group-data-changed:opacity-100 [@media(hover:none)]:opacity-100"
+        >
           <button type="button" className="icon-btn" aria-label="Change this text" title="Change this text" onClick={() => setEditing(text)}>
             <Pencil size={15} aria-hidden />
           </button>
@@ -144,6 +147,12 @@ export const PassageLine = memo(
   (a, b) => a.row.id === b.row.id && a.passage === b.passage && a.text === b.text && JSON.stringify(a.marks) === JSON.stringify(b.marks),
 );
 
+const MARKS: Readonly<Record<Mark['why'], string>> = {
+  phrase: 'bg-amber-soft',
+  long: 'bg-transparent underline decoration-brick decoration-wavy decoration-1 underline-offset-3',
+  care: 'bg-plum-soft',
+};
+
 /** A text with some stretches marked; marks may lie over each other, the first wins. */
 function Marked({ text, marks }: { readonly text: string; readonly marks: readonly Mark[] }) {
   const pieces: React.ReactNode[] = [];
@@ -152,7 +161,7 @@ function Marked({ text, marks }: { readonly text: string; readonly marks: readon
     if (mark.start < at) continue;
     pieces.push(text.slice(at, mark.start));
     pieces.push(
-      <mark key={mark.start} className={`mark-${mark.why}`} title={WHY[mark.why]}>
+      <mark key={mark.start} className={MARKS[mark.why]} title={WHY[mark.why]}>
         {text.slice(mark.start, mark.end)}
       </mark>,
     );

@@ -1,3 +1,4 @@
+import type { FilePath } from '../../../core/source/index.ts';
 import { set, type Effective, type SitePage } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { useReport, useWorkspaceApi } from '../../workspace/index.ts';
@@ -16,7 +17,7 @@ export function PicturePicker({
   const workspace = useWorkspaceApi();
   const pictures = useReport((one) => one.tools.analysis.pictures());
   const own = [...new Set((pictures ?? []).filter((one) => one.page === row.id).flatMap((one) => one.path ?? []))];
-  const choose = (path: string | null): void =>
+  const choose = (path: FilePath | null): void =>
     workspace.change(set('pages', row.id, 'sharePicture', path === null ? null : `/${path}`), {
       label: `“${row.name}” has ${path === null ? 'no share picture of its own' : 'a share picture'}`,
     });

@@ -1,3 +1,4 @@
+import type { PageId } from '../../../core/source/index.ts';
 import { useId, type ReactNode } from 'react';
 import { LONGEST_TEXT } from '../../../core/site/index.ts';
 import type { TermId } from '../../../core/wording/index.ts';
@@ -20,7 +21,7 @@ export function PlainField({
   readonly field: 'phrase' | 'keywords' | 'sharePicture';
   readonly label: string;
   readonly term?: TermId;
-  readonly page: string;
+  readonly page: PageId;
   readonly name: string;
   /** What stands there where the owner said nothing. */
   readonly value: string;

@@ -1,3 +1,4 @@
+import type { PageId } from '../../../core/source/index.ts';
 import { Lightbulb } from 'lucide-react';
 import { useId, useRef, useState, type ReactNode } from 'react';
 import { LONGEST_TEXT, set, type Effective } from '../../../core/site/index.ts';
@@ -14,7 +15,7 @@ interface Props {
   readonly field: Field;
   readonly label: string;
   readonly term?: TermId;
-  readonly page: string;
+  readonly page: PageId;
   readonly name: string;
   readonly value: Effective;
   /** What would stand here without the owner's own word. */
@@ -32,7 +33,7 @@ let visits = 0;
 const PAUSE = 2000;
 
 /** Writes one field of a page; keys in one go are one step for undo, and a pause ends the step. */
-export function useFieldWriter(page: string, field: Field | 'phrase' | 'keywords' | 'sharePicture', name: string, what: string) {
+export function useFieldWriter(page: PageId, field: Field | 'phrase' | 'keywords' | 'sharePicture', name: string, what: string) {
   const workspace = useWorkspaceApi();
   const [visit, setVisit] = useState(() => ++visits);
   const lastKey = useRef(0);

@@ -1,3 +1,4 @@
+import type { PageId } from '../../../core/source/index.ts';
 import { keysOf } from '../../../core/keyed/index.ts';
 import { useState } from 'react';
 import { set, type Kind, type PatternField, KIND_TABLE } from '../../../core/site/index.ts';
@@ -139,7 +140,7 @@ function SameTexts({
   now,
   name,
 }: {
-  readonly same: readonly { readonly page: string; readonly text: string; readonly others: number }[];
+  readonly same: readonly { readonly page: PageId; readonly text: string; readonly others: number }[];
   readonly now: number;
   readonly name: string;
 }) {
@@ -167,7 +168,7 @@ function SameTexts({
   );
 }
 
-function Sample({ page, text }: { readonly page: string; readonly text: string }) {
+function Sample({ page, text }: { readonly page: PageId; readonly text: string }) {
   const row = useWorkspace((state) => state.byId.get(page));
   return (
     <li className="px-4 py-2.5">

@@ -1,3 +1,4 @@
+import type { FilePath } from '../../../core/source/index.ts';
 import { ImageOff } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useWorkspaceApi } from '../../workspace/index.ts';
@@ -9,13 +10,13 @@ export function SitePicture({
   className,
   onSize,
 }: {
-  readonly path: string;
+  readonly path: FilePath;
   readonly alt: string;
   readonly className?: string;
   readonly onSize?: (width: number, height: number) => void;
 }) {
   const workspace = useWorkspaceApi();
-  const [shown, setShown] = useState<{ path: string; address: string | undefined }>();
+  const [shown, setShown] = useState<{ path: FilePath; address: string | undefined }>();
   useEffect(() => {
     let current = true;
     let address: string | undefined;
