@@ -1,10 +1,11 @@
-import type { FilePath } from '../source/index.ts';
 import { isOneOf } from '../keyed/index.ts';
+import type { TakenPlaces } from './taken-places.ts';
 import { collapse } from '../page/index.ts';
 import type { PageRow } from '../rows/index.ts';
 import {
   effectiveDirectives,
   endingFault,
+  movedFile,
   endingOf,
   KIND_TABLE,
   KINDS,
@@ -124,13 +125,16 @@ export type CellFault =
   | 'ending-home'
   | 'ending-query';
 
-/** The change that puts a text into a cell; nothing where it stands there already. An empty text takes the owner's word back, where there is one. */
+/**
+ * The change that puts a text into a cell; nothing where it stands there already. An empty text takes the owner's word back, where there is one. The place that a new ending
+ * leads to is taken from then on.
+ */
 export function cellChange(
   row: PageRow,
   document: SiteDocument,
   column: LedgerColumn,
   typed: string,
-  taken: (file: FilePath) => boolean,
+  taken: TakenPlaces,
 ): { readonly change: Change | undefined } | { readonly fault: CellFault } {
   if (!isEditable(column)) return { fault: 'not-editable' };
   const text = collapse(typed);
@@ -173,8 +177,10 @@ export function cellChange(
     case 'ending': {
       if (own?.address) return { fault: 'ending-query' };
       if (text === '') return own?.ending ? { change: set('pages', row.id, 'ending', null) } : { fault: 'ending-empty' };
-      const fault = endingFault(row.id, text, taken);
-      return fault ? { fault: `ending-${fault}` } : { change: set('pages', row.id, 'ending', text) };
+      const fault = endingFault(row.id, text, (file) => taken.has(file));
+      if (fault) return { fault: `ending-${fault}` };
+      taken.take(movedFile(row.id, text));
+      return { change: set('pages', row.id, 'ending', text) };
     }
   }
 }

@@ -1,6 +1,7 @@
 import { collapse } from '../page/index.ts';
+import { TakenPlaces } from './taken-places.ts';
 import Papa from 'papaparse';
-import { decodeBytes, isAddressVariant, percentDecoded, plainPercent, type FilePath, type PageId } from '../source/index.ts';
+import { decodeBytes, isAddressVariant, percentDecoded, plainPercent, type PageId } from '../source/index.ts';
 import { addressOf, all, siteHost, withoutPageEnding, type Change, type SiteDocument } from '../site/index.ts';
 import type { PageRow } from '../rows/index.ts';
 import { cellChange, cellText, columnName, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
@@ -220,7 +221,6 @@ export function dryRun(
   mapping: Mapping,
   rows: readonly PageRow[],
   document: SiteDocument,
-  taken: (file: FilePath) => boolean,
   alsoHost?: string,
 ): DryRun {
   const pages = new Map<string, PageRow>();
@@ -235,6 +235,7 @@ export function dryRun(
   const addressAt = mapping.indexOf('address');
   const changes: DryRun['changes'][number][] = [];
   const refused: RefusedRow[] = [];
+  const taken = new TakenPlaces(rows);
   const taking = new Map<string, number>();
   const faults: DryRun['faults'][number][] = [];
   let same = 0;

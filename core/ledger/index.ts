@@ -1,4 +1,5 @@
 export { cellChange, cellText, columnName, EDITABLE, isEditable, READ_ONLY, type CellFault, type EditableColumn, type LedgerColumn } from './columns.ts';
+export { TakenPlaces } from './taken-places.ts';
 export { readBlock, spreadBlock, writeBlock } from './block.ts';
 export {
   addressKey,

@@ -12,6 +12,7 @@ import {
   guessMapping,
   listedFiles,
   readBlock,
+  TakenPlaces,
   readList,
   readTable,
   readySearch,
@@ -34,14 +35,13 @@ const rowsOf = (document: SiteDocument): PageRow[] =>
     undefined,
     () => 0,
   ).rows();
-const taken = (file: string): boolean => file in PAGES;
 /** windows-1252, as a spreadsheet of the western world writes it. */
 const western = (text: string): Uint8Array =>
   Uint8Array.from([...text].map((character) => ({ '€': 0x80, '“': 0x93, '”': 0x94, '–': 0x96 })[character] ?? character.charCodeAt(0)));
 
 describe('a cell', () => {
   const row = rowsOf(START)[1] as PageRow;
-  const put = (column: LedgerColumn, text: string, document = START) => cellChange(row, document, column, text, taken);
+  const put = (column: LedgerColumn, text: string, document = START) => cellChange(row, document, column, text, new TakenPlaces(rowsOf(document)));
   it('becomes a change, or says why not', () => {
     expect(put('title', ' New \n title ')).toEqual({ change: set('pages', 'a/index.html', 'title', 'New title') });
     expect(put('title', 'A')).toEqual({ change: undefined });
@@ -107,11 +107,11 @@ describe('a table from elsewhere', () => {
     expect(table).toMatchObject({ encoding: 'windows-1252', delimiter: ';', headers: ['Permalink', 'SEO-Titel', 'Meta Beschreibung', 'Preis'] });
     const mapping = guessMapping(table);
     expect(mapping).toEqual(['address', 'title', 'description', null]);
-    expect(dryRun(table, mapping, rowsOf(START), START, taken).refused).toEqual([
+    expect(dryRun(table, mapping, rowsOf(START), START).refused).toEqual([
       { row: 2, address: 'https://old.example/a/', why: 'other-site', host: 'old.example' },
       { row: 4, address: '/zz/', why: 'unknown' },
     ]);
-    const run = dryRun(table, mapping, rowsOf(START), START, taken, 'old.example');
+    const run = dryRun(table, mapping, rowsOf(START), START, 'old.example');
     expect(run.changes.map(({ page, column, before, after }) => [page, column, before, after])).toEqual([
       ['a/index.html', 'title', 'A', '“Größe” – neu'],
       ['b.html', 'title', '=B', 'B2'],
@@ -127,7 +127,7 @@ describe('a table from elsewhere', () => {
       new TextEncoder().encode('url,title\n/a/,One\nhttps://www.a.example/a/index.html,Two\n/?p=12,Three\n/?,House\n/b,Four\n/b.html#x,Five\n'),
     );
     if (!read.ok) throw new Error(read.reason);
-    const run = dryRun(read.table, guessMapping(read.table), rowsOf(START), START, taken);
+    const run = dryRun(read.table, guessMapping(read.table), rowsOf(START), START);
     expect(run.changes.map(({ page, after }) => [page, after])).toEqual([
       ['a/index.html', 'One'],
       ['index.html', 'House'],
@@ -165,7 +165,7 @@ describe('a table from elsewhere', () => {
     const read = readTable(new TextEncoder().encode('a,b\nurl,title\n/zz/,One\n'), { preamble: 1 });
     if (!read.ok) throw new Error(read.reason);
     expect(read.table.headers).toEqual(['url', 'title']);
-    expect(dryRun(read.table, guessMapping(read.table), rowsOf(START), START, taken).refused).toEqual([{ row: 3, address: '/zz/', why: 'unknown' }]);
+    expect(dryRun(read.table, guessMapping(read.table), rowsOf(START), START).refused).toEqual([{ row: 3, address: '/zz/', why: 'unknown' }]);
   });
   it.each<[readonly string[], string, string | undefined]>([
     [['URL', 'Title', 'SEO title', 'Description', 'Meta description'], 'SEO title', 'Meta description'],
@@ -201,7 +201,7 @@ describe('a table from elsewhere', () => {
     expect(csv).toContain("'=B");
     const read = readTable(new TextEncoder().encode(csv));
     if (!read.ok) throw new Error(read.reason);
-    const run = dryRun(read.table, guessMapping(read.table), rowsOf(START), START, taken);
+    const run = dryRun(read.table, guessMapping(read.table), rowsOf(START), START);
     expect([run.changes, run.refused, run.faults]).toEqual([[], [], []]);
   });
 });

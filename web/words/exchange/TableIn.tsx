@@ -62,8 +62,8 @@ function Reading({ bytes, onDone }: { readonly bytes: Uint8Array; readonly onDon
   /** Another host that the table names, which is meant for this site. */
   const [alsoHost, setAlsoHost] = useState<string>();
   const run = useMemo(
-    () => (table ? dryRun(table, mapping, rows, document, (path) => byId.has(path), alsoHost) : undefined),
-    [table, mapping, rows, document, byId, alsoHost],
+    () => (table ? dryRun(table, mapping, rows, document, alsoHost) : undefined),
+    [table, mapping, rows, document, alsoHost],
   );
   const elsewhere = run?.refused.find(({ host }) => host !== undefined)?.host;
   if (!read.ok || !table || !run) return <p className="notice notice-bad mt-3">{read.ok ? '' : REFUSALS[read.reason]} Nothing was changed.</p>;

@@ -1,7 +1,7 @@
 import { Columns3, Replace, Sparkles } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
 import { CHECKS } from '../../../core/checks/index.ts';
-import { cellChange, columnName, EDITABLE, type LedgerColumn } from '../../../core/ledger/index.ts';
+import { cellChange, columnName, EDITABLE, TakenPlaces, type LedgerColumn } from '../../../core/ledger/index.ts';
 import { all, KINDS, type Change, KIND_TABLE } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { aboutCheck, counted, numberText, STATE_WORDS, plural } from '../../../core/wording/index.ts';
@@ -51,9 +51,9 @@ export function Ledger() {
     const { document } = workspace.state;
     const changes: Change[] = [];
     const faults = new Map<string, number>();
-    const endings = new Set<string>();
+    const taken = new TakenPlaces(workspace.state.rows);
     for (const { row, column, text } of cells) {
-      const result = cellChange(row, document, column, text, (file) => byId.has(file) || endings.has(file));
+      const result = cellChange(row, document, column, text, taken);
       if ('fault' in result) faults.set(CELL_FAULTS[result.fault], (faults.get(CELL_FAULTS[result.fault]) ?? 0) + 1);
       else if (result.change) changes.push(result.change);
     }
