@@ -1,4 +1,3 @@
-import type { CrawlerToken } from '../source/index.ts';
 /** How an engine takes what pages, hosts and robots.txt say, where engines really differ. */
 export interface EnginePolicy {
   /** Short name for addresses of the program's own, lower case. */
@@ -7,7 +6,7 @@ export interface EnginePolicy {
   readonly needsProof: boolean;
   readonly name: string;
   /** Product token of its crawler, and of the one that fetches pictures where it has one of its own. */
-  readonly crawler: CrawlerToken;
+  readonly crawler: string;
   readonly pictureCrawler: string | undefined;
   /** Whether a canonical elsewhere is followed, or only where the two pages are alike. */
   readonly canonical: 'order' | 'hint';
@@ -94,7 +93,7 @@ export function engineOf(id: EngineId): Engine {
 export const CRAWLERS: readonly string[] = ENGINES.flatMap(({ crawler, pictureCrawler }) => [crawler, pictureCrawler ?? []].flat());
 
 /** How a crawler takes what it is told. One that is not known is taken to keep to the letter of the standards. */
-export function policyFor(crawler: CrawlerToken): EnginePolicy {
+export function policyFor(crawler: string): EnginePolicy {
   const token = crawler.toLowerCase();
   return (
     ENGINES.find((engine) => engine.crawler.toLowerCase() === token || engine.pictureCrawler?.toLowerCase() === token) ?? {

@@ -4,7 +4,8 @@ import { versionOf, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes } from '../../core/source/index.ts';
 import { arrivalLock, clearSite, filesId, keepVersion, type Database, type SiteVersion } from '../storage/index.ts';
 import type { Analyst } from './analyst.ts';
-import { importSite, sha256, type Bringing, type PickedFile, type Progress } from './import-site.ts';
+import type { Bringing, PickedFile } from './files-brought.ts';
+import { importSite, sha256, type Progress } from './import-site.ts';
 import { planVersion } from './new-version.ts';
 
 /** What came of bringing a new version in. Without a plan it is the one that is here. */

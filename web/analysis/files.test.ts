@@ -8,7 +8,8 @@ import { inflateEntry, listArchive, sameBytes } from '../../core/source/index.ts
 import { appendEntries, listAside, listFiles, loadDocument, loadHistory, openDatabase, type Database } from '../storage/index.ts';
 import { oldZip } from '../../core/testing/zip.ts';
 import { Analyst } from './analyst.ts';
-import { importSite, type Bringing, type BringingResult } from './import-site.ts';
+import type { Bringing } from './files-brought.ts';
+import { importSite, type BringingResult } from './import-site.ts';
 import { written } from '../../core/release/index.ts';
 import { bytesIn, outFiles, packProject, packZip } from './export-site.ts';
 

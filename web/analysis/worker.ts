@@ -10,7 +10,8 @@ import { measureUnknownLettersBy, type Pattern } from '../../core/titles/index.t
 import { arrivalLock, dropRelease, keepRows, lastingDatabase, openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
-import { importSite, sha256, type Bringing, type BringingResult, type Progress } from './import-site.ts';
+import type { Bringing } from './files-brought.ts';
+import { importSite, sha256, type BringingResult, type Progress } from './import-site.ts';
 import { arrivals } from './arrivals.ts';
 import { downloads } from './downloads.ts';
 import { lettersMeasuredHere } from './measure-letters.ts';

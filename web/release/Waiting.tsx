@@ -1,19 +1,16 @@
 import { messageOf } from '../../core/source/index.ts';
-import { ExternalLink } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
 import type { Held } from '../../core/release/index.ts';
 import type { HostedSite } from '../../core/exchange/index.ts';
 import { siteHost } from '../../core/site/index.ts';
-import { counted, numberText, PATCH_REFUSALS } from '../../core/wording/index.ts';
-import { Rail, useRoute } from '../components/index.ts';
+import { counted, numberText } from '../../core/wording/index.ts';
+import { Rail } from '../components/index.ts';
 import { Busy, Empty, note, useKeptState } from '../ui/index.ts';
 import { nextNumber, release, useReport, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
 import { FilesOut } from './FilesOut.tsx';
 import { goes, isHeld, stillHeld } from './held.ts';
-import { ReleaseLine } from './ReleaseLine.tsx';
+import { EarlierReleases, Hosted, Outcome } from './beside-waiting.tsx';
 import { Reminders } from './Reminders.tsx';
-import { Offline } from './Offline.tsx';
 import { NotWritable } from './NotWritable.tsx';
 import { OpeningReminder } from './OpeningReminder.tsx';
 import { SameAddress } from './SameAddress.tsx';
@@ -27,15 +24,12 @@ function partly(going: number, of: number, held: Held): string {
   return parts > 0 ? `${go}, ${parts} of them in part.` : `${go}.`;
 }
 
-/** How many earlier releases stand beside. */
-const SHOWN = 5;
 /** How many waiting files are drawn at once. */
 const DRAWN = 200;
 
 /** What changed since the last release, and the ways out. */
 export function Waiting() {
   const workspace = useWorkspaceApi();
-  const { linkToView } = useRoute();
   const items = useReport((one) => one.tools.analysis.releaseItems());
   const document = useWorkspace((state) => state.document);
   const host = siteHost(document);
@@ -102,28 +96,7 @@ export function Waiting() {
           <Busy {...busy} />
         </div>
       )}
-      {outcome?.hosted && (
-        <p className="notice notice-good mb-3 flex flex-wrap items-center gap-x-3" data-testid="released">
-          <span>
-            Release {outcome.number} is live: {counted(outcome.hosted.files, 'file')} under {outcome.hosted.host}.
-          </span>
-          <a className="link-act inline-flex items-center gap-1" href={outcome.hosted.visit} target="_blank" rel="noreferrer">
-            Visit it <ExternalLink size={14} aria-hidden />
-          </a>
-        </p>
-      )}
-      {outcome && outcome.refused.length > 0 && (
-        <div className="notice notice-amber mb-3">
-          <p className="font-semibold">{wording.refusedTitle}</p>
-          <ul className="text-small">
-            {outcome.refused.map(({ path, reason }) => (
-              <li key={path}>
-                <span className="mono">{path}</span>: {PATCH_REFUSALS[reason]}
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
+      {outcome && <Outcome outcome={outcome} />}
       {items.length === 0 ? (
         hosted === null && releases.length === 0 ? (
           <Empty title={wording.asBroughtIn}>{wording.asBroughtInWhy}</Empty>
@@ -156,37 +129,9 @@ export function Waiting() {
         </>
       )}
       <Rail>
-        <h2>
-          {wording.toHost} <span className="soft text-note font-normal">{wording.hostWhy}</span>
-        </h2>
-        <p className="mt-1.5">
-          {hosted ? (
-            <>
-              <span className="mono break-all">{hosted.host}</span> serves release {hosted.number}, {counted(hosted.files, 'file')}.{' '}
-              <a className="link-act" href={hosted.visit} target="_blank" rel="noreferrer">
-                Visit it
-              </a>
-            </>
-          ) : (
-            <span className="soft">Nothing is hosted under {host} yet.</span>
-          )}
-        </p>
-        {hosted && <Offline hosted={hosted} onChange={setHosted} />}
+        <Hosted host={host} hosted={hosted} onChange={setHosted} />
         <FilesOut items={items} onMarked={() => void go('files')} />
-        <h2 className="mt-5">{wording.earlier}</h2>
-        <ol className="mt-1.5">
-          {releases.slice(0, SHOWN).map(([number, record]) => (
-            <li key={number} className="border-t border-line py-2">
-              <ReleaseLine number={number} record={record} />
-            </li>
-          ))}
-          {releases.length === 0 && <li className="soft">None from here yet.</li>}
-        </ol>
-        {releases.length > 0 && (
-          <Link className="link-act text-note" to={linkToView('release', 'earlier')}>
-            {wording.earlierTitle}
-          </Link>
-        )}
+        <EarlierReleases releases={releases} />
       </Rail>
     </div>
   );

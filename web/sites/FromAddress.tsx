@@ -1,14 +1,9 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
-import type { CrawlView } from '../../core/exchange/index.ts';
-import { messageOf } from '../../core/source/index.ts';
-import { bytesText, counted } from '../../core/wording/index.ts';
+import { useState } from 'react';
 import type { Bringing } from '../analysis/index.ts';
-import { OutsideError } from '../outside/index.ts';
-import { useWorkspaceApi } from '../workspace/index.ts';
+import { CrawlProgress } from './CrawlProgress.tsx';
+import { useCrawl } from './crawl.ts';
 import { crawling as wording } from './wording.ts';
 
-/** Milliseconds between two looks at how far it has come. */
-const BETWEEN = 500;
 const LIMITS = [
   { id: 'pages', most: 5000, of: 1, start: 500 },
   { id: 'megabytes', most: 150, of: 1_000_000, start: 60 },
@@ -27,56 +22,16 @@ export function FromAddress({
   readonly again?: boolean;
   readonly onTake: (bringing: Bringing) => void;
 }) {
-  const { crawl } = useWorkspaceApi().tools.outside;
   const [typed, setTyped] = useState(start);
   const [limits, setLimits] = useState<Readonly<Record<LimitId, number>>>({ pages: 500, megabytes: 60, depth: 10, minutes: 10 });
-  const [id, setId] = useState<string>();
-  const [view, setView] = useState<CrawlView>();
-  const [failure, setFailure] = useState<string>();
   const address = addressFrom(typed);
+  const { id, view, failure, crawl, tried, watch, setView, setFailure } = useCrawl();
   const running = view?.state === 'running';
-  const here = useRef(true);
-  const fail = useCallback((error: unknown): void => {
-    const code = error instanceof OutsideError ? error.code : undefined;
-    // A server that was started anew knows nothing of it, but remembers what came in; one that is away for a moment is asked again.
-    setFailure(code === 'not-found' ? wording.lost : messageOf(error));
-    if (code === 'no-server') return setView((before) => before && { ...before });
-    setId(undefined);
-    setView(undefined);
-  }, []);
-  useEffect(() => {
-    here.current = true;
-    return () => {
-      here.current = false;
-    };
-  }, []);
-  useEffect(() => {
-    if (id === undefined || (view && view.state !== 'running')) return;
-    const timer = setTimeout(() => {
-      crawl.view(id).then(
-        (next) => {
-          if (!here.current) return;
-          setFailure(undefined);
-          setView(next);
-        },
-        (error: unknown) => here.current && fail(error),
-      );
-    }, BETWEEN);
-    return () => clearTimeout(timer);
-  }, [crawl, fail, id, view]);
-  const tried = async (run: () => Promise<void>): Promise<void> => {
-    setFailure(undefined);
-    try {
-      await run();
-    } catch (error) {
-      fail(error);
-    }
-  };
   const begin = (): Promise<void> =>
     tried(async () => {
       if (address === undefined) return setFailure(wording.noAddress);
       setView(undefined);
-      setId(
+      watch(
         (
           await crawl.begin(address, {
             pages: limits.pages,
@@ -148,7 +103,7 @@ export function FromAddress({
           {failure}
         </p>
       )}
-      {view && <Progress view={view} />}
+      {view && <CrawlProgress view={view} />}
       {again && view && view.state !== 'failed' && !running && view.state !== 'done' && <p className="notice notice-amber mt-3">{wording.partial}</p>}
       {view && view.state !== 'failed' && (
         <div className="mt-3 flex flex-wrap gap-2.5">
@@ -171,48 +126,6 @@ export function FromAddress({
         </div>
       )}
     </form>
-  );
-}
-
-/** How far it has come, and what was left out and why. */
-function Progress({ view }: { readonly view: CrawlView }) {
-  const told = [
-    ...(view.unchanged > 0 ? [wording.unchanged(view.unchanged)] : []),
-    ...(view.forbidden > 0 ? [wording.forbidden(view.forbidden)] : []),
-    ...(view.scripted > 0 ? [wording.scripted(view.scripted)] : []),
-    ...(view.left > 0 ? [wording.left(view.left)] : []),
-  ];
-  const good = view.state === 'done' || view.state === 'running';
-  return (
-    <div className={`notice mt-3 ${view.state === 'failed' ? 'notice-bad' : good ? '' : 'notice-amber'}`} role="status" data-testid="crawl">
-      <p className="font-semibold">{view.reason ? wording.reasons[view.reason] : wording.state[view.state]}</p>
-      {view.state !== 'failed' && (
-        <p className="tabular-nums">
-          {counted(view.pages, 'page')}, {counted(view.files, 'file')}, {bytesText(view.bytes)}
-          {view.state === 'running' && ` · ${view.waiting} waiting`}
-        </p>
-      )}
-      {view.state === 'running' && view.latest[0] && <p className="mono soft truncate text-tiny">{view.latest[0]}</p>}
-      {told.length > 0 && (
-        <ul className="mt-1 list-disc pl-5 text-small">
-          {told.map((one) => (
-            <li key={one}>{one}</li>
-          ))}
-        </ul>
-      )}
-      {view.examples.length > 0 && (
-        <details className="mt-1 text-small">
-          <summary className="cursor-pointer">{wording.troubles(view.troubles)}</summary>
-          <ul className="mt-1">
-            {view.examples.map(({ address, what }) => (
-              <li key={address} className="mono text-tiny break-all">
-                {what} {address}
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
-    </div>
   );
 }
 

@@ -1,100 +1,32 @@
-import { useQuietNavigate } from '../components/index.ts';
-import { messageOf } from '../../core/source/index.ts';
 import { FilePlus2, Globe, ListPlus, PackageOpen, Sparkle } from 'lucide-react';
-import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
-import { REFUSAL_WORDS } from '../../core/wording/index.ts';
-import type { Bringing } from '../analysis/index.ts';
+import { Suspense, useRef, useState } from 'react';
 import type { SiteRecord } from '../storage/index.ts';
-import { Boundary, Busy, Empty, note, part, useHotkey, useLatest, useDrop } from '../ui/index.ts';
-import { bringInDemo, bringInSite, deleteSite, listSites, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
+import { Boundary, Busy, Empty, part, useDrop } from '../ui/index.ts';
+import { useWorkspaceApi } from '../workspace/index.ts';
 import { Bin } from './Bin.tsx';
 import { FilePickers } from './FilePickers.tsx';
 import { fromDrop, fromInside } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
 import { Space } from './Space.tsx';
+import { useBringing } from './bringing.ts';
+import { useSiteList } from './site-list.ts';
 import { wording } from './wording.ts';
 
 const FromAddress = part(() => import('./FromAddress.tsx'), 'FromAddress');
 const FromList = part(() => import('./FromList.tsx'), 'FromList');
 
-let jobs = 0;
 /** So many ZIPs in one are offered. */
 const MOST_INSIDE = 6;
 
 /** All sites in this browser, and the ways to bring one in. */
 export function Sites() {
   const workspace = useWorkspaceApi();
-  const navigate = useQuietNavigate();
-  const [list, setList] = useState<{ readonly sites: readonly SiteRecord[]; readonly bin: readonly SiteRecord[] }>();
-  const sites = list?.sites;
-  const heading = useRef<HTMLHeadingElement>(null);
-  const [busy, setBusy] = useState<{ job: string; done: number; of: number }>();
-  const [failure, setFailure] = useState<string>();
-  /** What was brought without a page of its own, and the ZIPs in it. */
-  const [inside, setInside] = useState<{ readonly bringing: Bringing; readonly paths: readonly string[] }>();
   const [asking, setAsking] = useState<'list' | 'address'>();
-  const latest = useLatest();
-  const refresh = useCallback(() => latest(listSites(workspace), setList, (error) => setFailure(messageOf(error))), [workspace, latest]);
-  useEffect(refresh, [refresh]);
-  // Another tab may bring a site in, rename or delete one.
-  useEffect(() => workspace.tools.listen(refresh), [workspace, refresh]);
-  const deleted = useRef<SiteRecord[]>([]);
-  const going = useRef<Promise<unknown>>(Promise.resolve());
-  const undo = (): void => {
-    const site = deleted.current.pop();
-    if (!site) return note('Nothing to undo here.', { id: 'undo' });
-    // One that is on its way out is had back once it is there.
-    void going.current.then(() => restoreSite(workspace, site)).then(refresh);
-    note(`“${site.name}” is back.`, { id: 'undo' });
-  };
-  useHotkey('mod+z', undo);
-  const remove = async (site: SiteRecord): Promise<void> => {
-    deleted.current.push(site);
-    const gone = deleteSite(workspace, site);
-    going.current = gone.catch(() => undefined);
-    await gone;
-    refresh();
-    heading.current?.focus();
-    note(`“${site.name}” was moved to the bin.`, { id: 'undo', duration: 12_000, action: { label: 'Undo', onClick: undo } });
-  };
+  const heading = useRef<HTMLHeadingElement>(null);
+  const { sites, bin, refresh, remove, failure: unread } = useSiteList(() => heading.current?.focus());
+  const { take, demo, busy, inside, failure = unread, setFailure } = useBringing(refresh);
   const sharing = (site: SiteRecord): string[] =>
     (sites ?? []).filter((other) => other.id !== site.id && site.summary && other.summary?.host === site.summary.host).map((other) => other.name);
-
-  const take = async (bringing: Bringing | undefined, folder?: FileSystemDirectoryHandle): Promise<void> => {
-    if (!bringing) return;
-    const job = `bring-${++jobs}`;
-    setFailure(undefined);
-    setInside(undefined);
-    setBusy({ job, done: 0, of: 1 });
-    try {
-      const result = await bringInSite(workspace, job, bringing, (done, of) => setBusy((now) => now && { ...now, done, of }));
-      if (!result.ok) {
-        if (result.reason === 'cancelled') note(REFUSAL_WORDS['cancelled'] ?? '');
-        else setFailure(REFUSAL_WORDS[result.reason] ?? REFUSAL_WORDS['failed']);
-        if (result.inside) setInside({ bringing, paths: result.inside });
-        return;
-      }
-      if (folder) await workspace.tools.db.put('sites', { ...result.site, folder });
-      // Asked once there is something worth keeping; a browser that says no is asked again from the list.
-      void navigator.storage.persist?.().catch(() => false);
-      void navigate(`/s/${result.site.id}`);
-    } catch (error) {
-      setFailure(messageOf(error));
-    } finally {
-      setBusy(undefined);
-      refresh();
-    }
-  };
-  const demo = async (): Promise<void> => {
-    setBusy({ job: 'demo', done: 0, of: 1 });
-    try {
-      await workspace.tools.outside.beginDemoAnew();
-      void navigate(`/s/${(await bringInDemo(workspace)).id}`);
-    } catch (error) {
-      setFailure(messageOf(error));
-      setBusy(undefined);
-    }
-  };
   const { over, zone } = useDrop((transfer) => void fromDrop(transfer).then((bringing) => take(bringing)));
   return (
     <main className="min-h-full px-5 py-10" {...zone}>
@@ -192,8 +124,8 @@ export function Sites() {
             <SiteLine key={site.id} site={site} sameAddress={sharing(site)} onChange={refresh} onDelete={() => void remove(site)} />
           ))}
         </ul>
-        <Bin sites={list?.bin ?? []} onChange={refresh} />
-        <Space changed={(list?.sites ?? []).map(({ id, bytes }) => `${id} ${bytes ?? 0}`).join()} />
+        <Bin sites={bin} onChange={refresh} />
+        <Space changed={(sites ?? []).map(({ id, bytes }) => `${id} ${bytes ?? 0}`).join()} />
       </div>
     </main>
   );

@@ -1,10 +1,9 @@
 import { useState } from 'react';
-import type { MergePlan, ThreeWays } from '../../core/merge/index.ts';
-import { addressOf, KIND_TABLE } from '../../core/site/index.ts';
-import { readableAddress } from '../../core/source/index.ts';
-import { Segments } from '../ui/index.ts';
-import { Addresses, Folded, Long, OneWord, Part, PathLine, pathOf, Said, Sum } from './VersionParts.tsx';
-import { FOUND_BY, newVersion as wording, SAID } from './wording.ts';
+import { Conflicts, GonePages } from './VersionDecisions.tsx';
+import type { MergePlan } from '../../core/merge/index.ts';
+import { KIND_TABLE } from '../../core/site/index.ts';
+import { Folded, Long, OneWord, Part, PathLine, Sum } from './VersionParts.tsx';
+import { FOUND_BY, newVersion as wording } from './wording.ts';
 
 /** What taking a new version in would do, and what is to be decided about it. */
 export function VersionPlan({
@@ -20,14 +19,6 @@ export function VersionPlan({
   const [redirects, setRedirects] = useState<Readonly<Record<string, string>>>({});
   const bad = Object.entries(redirects).filter(([, to]) => to.trim() !== '' && !/^\/(?!\/)\S*$/.test(to.trim()));
   const { pages } = plan;
-  const choose = (ones: readonly ThreeWays[], side: 'mine' | 'theirs'): void => {
-    const next = new Set(theirs);
-    for (const { key } of ones) {
-      if (side === 'theirs') next.add(key);
-      else next.delete(key);
-    }
-    setTheirs(next);
-  };
   const led = Object.fromEntries(Object.entries(redirects).flatMap(([file, to]) => (to.trim() === '' ? [] : [[file, to.trim()]])));
   return (
     <section className="mt-5" aria-label={wording.plan} data-testid="version-plan">
@@ -65,84 +56,13 @@ export function VersionPlan({
           <span className="soft text-note">{wording.takeWhy}</span>
         )}
       </div>
-      {plan.conflicts.length > 0 && (
-        <Part
-          title={wording.conflicts}
-          why={wording.conflictsWhy}
-          act={
-            <>
-              {(['mine', 'theirs'] as const).map((side) => (
-                <button key={side} type="button" className="btn btn-sm btn-outline-ink" onClick={() => choose(plan.conflicts, side)}>
-                  {side === 'mine' ? wording.allMine : wording.allTheirs}
-                </button>
-              ))}
-            </>
-          }
-        >
-          <Long of={plan.conflicts}>
-            {(one) => (
-              <li key={one.key} className="border-t border-line px-4 py-3" data-conflict={one.key}>
-                <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-                  <span className="font-semibold">{SAID[one.what]}</span>
-                  <span className="mono soft min-w-0 flex-1 truncate text-tiny">{pathOf(one)}</span>
-                  <Segments
-                    label={`${SAID[one.what]} of ${pathOf(one)}`}
-                    value={theirs.has(one.key) ? 'theirs' : 'mine'}
-                    onChange={(side) => choose([one], side)}
-                    options={[
-                      { value: 'mine', label: wording.mine },
-                      { value: 'theirs', label: wording.theirs },
-                    ]}
-                  />
-                </div>
-                <dl className="mt-2 grid gap-x-4 gap-y-1 text-small sm:grid-cols-3">
-                  <Said title={wording.was} chosen={false}>
-                    {one.base}
-                  </Said>
-                  <Said title={wording.mine} chosen={!theirs.has(one.key)}>
-                    {one.mine}
-                  </Said>
-                  <Said title={wording.theirs} chosen={theirs.has(one.key)}>
-                    {one.theirs}
-                  </Said>
-                </dl>
-              </li>
-            )}
-          </Long>
-        </Part>
-      )}
+      {plan.conflicts.length > 0 && <Conflicts conflicts={plan.conflicts} theirs={theirs} onTheirs={setTheirs} />}
       {plan.homeless.length > 0 && (
         <Part title={wording.homelessTitle} why={wording.homelessWhy}>
           <Long of={plan.homeless}>{(one) => <OneWord key={one.key} one={one} />}</Long>
         </Part>
       )}
-      {pages.gone.length > 0 && (
-        <Part title={wording.goneTitle} why={wording.goneWhy}>
-          <Long of={pages.gone}>
-            {({ id, words }) => (
-              <li key={id} className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-t border-line px-4 py-2.5">
-                <span className="mono min-w-0 flex-1 basis-56 break-all text-small">
-                  {readableAddress(addressOf(id))}
-                  {words > 0 && <span className="soft ml-2 font-sans text-note">{wording.withWords(words)}</span>}
-                </span>
-                <label className="flex min-w-0 flex-1 basis-60 items-center gap-2 text-small">
-                  {wording.leadsTo}
-                  <input
-                    className="input input-sm mono min-w-0 flex-1"
-                    placeholder="/"
-                    list="addresses-there"
-                    aria-label={wording.leadsFrom(addressOf(id))}
-                    aria-invalid={bad.some(([file]) => file === id)}
-                    value={redirects[id] ?? ''}
-                    onChange={(event) => setRedirects({ ...redirects, [id]: event.target.value })}
-                  />
-                </label>
-              </li>
-            )}
-          </Long>
-          <Addresses plan={plan} />
-        </Part>
-      )}
+      {pages.gone.length > 0 && <GonePages plan={plan} redirects={redirects} bad={bad.map(([file]) => file)} onRedirects={setRedirects} />}
       {pages.moved.length > 0 && (
         <Part title={wording.movedTitle} why={wording.movedWhy}>
           <Long of={pages.moved}>

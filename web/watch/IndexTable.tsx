@@ -1,25 +1,15 @@
-import { CircleDashed, CircleMinus, Link2, ListChecks } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
-import { expectedVisits, visitsAllowed } from '../../core/engine/index.ts';
 import { KIND_TABLE, type Kind } from '../../core/site/index.ts';
 import type { EngineRow, EngineSite } from '../../core/exchange/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { pathAndQuery } from '../../core/source/index.ts';
-import { counted, gateWords, shortDate } from '../../core/wording/index.ts';
-import { PageLink, PageName, useRoute } from '../components/index.ts';
-import { byText, DataTable, note, type Column } from '../ui/index.ts';
+import { counted, gateWords } from '../../core/wording/index.ts';
+import { DataTable, note } from '../ui/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { useRowOf } from './addresses.ts';
 import { useWatching } from './engines.tsx';
+import { ORDER, pathOf, useColumns } from './index-columns.tsx';
 import { OUTCOMES } from './wording.ts';
 
-const ICONS = { listed: ListChecks, bare: Link2, 'not-listed': CircleMinus, waiting: CircleDashed } as const;
-const COLOURS = { listed: 'text-success', bare: 'sign-half-hidden', 'not-listed': 'text-error', waiting: 'soft' } as const;
-const ORDER: readonly EngineRow['outcome'][] = ['bare', 'not-listed', 'waiting', 'listed'];
-const DAY = 86_400_000;
-
-const pathOf = ({ address }: EngineRow): string => pathAndQuery(new URL(address));
 const found = (record: EngineRow): Record<`data-${string}`, string> => ({ 'data-record': pathOf(record), 'data-outcome': record.outcome });
 
 type Other = 'unmapped' | 'failed' | 'otherwise';
@@ -49,12 +39,11 @@ function is(record: EngineRow, what: Filter, rowOf: (address: string) => PageRow
 export function IndexTable({ site }: { readonly site: EngineSite }) {
   const { tools } = useWorkspaceApi();
   const { engine, host, under, during } = useWatching();
-  const { linkToView } = useRoute();
   const [only, setOnly] = useState<Filter>();
   const [kind, setKind] = useState<Kind>();
   const [why, setWhy] = useState<string>();
   const rowOf = useRowOf();
-  const { records, queue } = site;
+  const { records } = site;
   // Thousands of records are looked through when they or the pages are others, not at each drawing.
   const { kinds, reasons, counts } = useMemo(() => {
     const reasons = new Map<string, EngineRow['reason']>();
@@ -65,12 +54,6 @@ export function IndexTable({ site }: { readonly site: EngineSite }) {
       counts: FILTERS.map((what) => ({ what, count: records.filter((record) => is(record, what, rowOf)).length })),
     };
   }, [records, rowOf]);
-  const expected = useMemo(
-    () => expectedVisits(records, queue, { perDay: visitsAllowed(engine, undefined), allowance: engine.freshVisits }),
-    [records, queue, engine],
-  );
-  const begun = Date.parse(site.days[0]?.at ?? '');
-  const waiting = useMemo(() => new Map(queue.map(({ address }, at) => [address, at + 1])), [queue]);
   const shown = useMemo(
     () =>
       records
@@ -93,85 +76,7 @@ export function IndexTable({ site }: { readonly site: EngineSite }) {
         'good',
       );
   };
-  const columns: readonly Column<EngineRow>[] = [
-    {
-      id: 'address',
-      name: 'Address',
-      className: 'min-w-40',
-      compare: byText((record) => record.address),
-      cell: (record) => {
-        const row = rowOf(record.address);
-        return (
-          <>
-            {row && (
-              <PageLink to="doors" page={row.id} className="link-act text-left">
-                <PageName row={row} />
-              </PageLink>
-            )}
-            <Link
-              className="mono soft block break-all text-tiny hover:underline"
-              to={linkToView('watch', 'address', { address: record.address })}
-              aria-label={`Look closely at ${pathOf(record)}`}
-            >
-              {pathOf(record)}
-            </Link>
-          </>
-        );
-      },
-    },
-    {
-      id: 'state',
-      name: 'State',
-      className: 'whitespace-nowrap',
-      compare: byText(({ outcome }) => String(ORDER.indexOf(outcome))),
-      cell: ({ outcome }) => {
-        const Icon = ICONS[outcome];
-        return (
-          <span className={`inline-flex items-center gap-2 font-semibold ${COLOURS[outcome]}`}>
-            <Icon size={16} aria-hidden /> {OUTCOMES[outcome]}
-          </span>
-        );
-      },
-    },
-    {
-      id: 'why',
-      name: 'Why',
-      className: 'text-note',
-      compare: byText(({ reason }) => reason.code),
-      cell: ({ reason }) => {
-        const { evidence, means } = gateWords(reason);
-        return (
-          <>
-            {evidence}
-            <span className="soft block">{means}</span>
-          </>
-        );
-      },
-    },
-    {
-      id: 'visit',
-      name: 'Last visit',
-      className: 'whitespace-nowrap',
-      compare: byText(({ visitedAt }) => visitedAt),
-      cell: ({ visitedAt }) => (visitedAt ? shortDate(visitedAt) : <span className="soft">never</span>),
-    },
-    {
-      id: 'next',
-      name: 'Next',
-      className: 'whitespace-nowrap text-note',
-      compare: (a, b) => (expected.get(a.address) ?? 0) - (expected.get(b.address) ?? 0),
-      cell: ({ address }) => {
-        const place = waiting.get(address);
-        const day = expected.get(address) ?? 1;
-        return (
-          <>
-            {Number.isNaN(begun) ? `day ${day}` : `about ${shortDate(new Date(begun + day * DAY).toISOString())}`}
-            {place !== undefined && <span className="soft block">place {place} in line</span>}
-          </>
-        );
-      },
-    },
-  ];
+  const columns = useColumns(site);
   return (
     <>
       <div className="mt-4 flex flex-wrap items-center gap-1.5">

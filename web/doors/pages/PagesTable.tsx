@@ -126,79 +126,113 @@ export function PagesTable({
         <div style={{ height: list.getTotalSize(), position: 'relative' }}>
           {items.map(({ index, start }) => {
             const row = sorted[index] as PageRow;
-            const depth = clicks?.get(row.id);
             return (
-              <div
+              <PageLine
                 key={row.id}
-                role="row"
-                aria-rowindex={index + 2}
-                className={`${ROW} absolute h-11 border-t text-small`}
-                data-row={row.id}
-                style={{ transform: `translateY(${start}px)` }}
-              >
-                <span role="cell" className={CELLS.mark}>
-                  <input
-                    type="checkbox"
-                    className="checkbox checkbox-sm"
-                    aria-label={`Mark ${row.name}`}
-                    checked={marked.has(row.id)}
-                    onChange={(event) => mark(index, event.target.checked, (event.nativeEvent as MouseEvent).shiftKey)}
-                  />
-                </span>
-                <span role="rowheader" className={CELLS.name}>
-                  <PageLink to="doors" page={row.id} className="flex min-h-8 w-full min-w-0 cursor-pointer items-center gap-2 text-left max-md:min-h-11">
-                    <StateSign state={row.state} />
-                    <span className="min-w-0">
-                      <span className="block truncate font-semibold" {...siteText(row.lang)}>
-                        {row.name}
-                      </span>
-                      <span className="mono soft block truncate text-tiny">{readableAddress(row.address)}</span>
-                    </span>
-                  </PageLink>
-                </span>
-                <span role="cell" className={`${CELLS.kind} truncate`}>
-                  {KIND_TABLE[row.kind].one}
-                </span>
-                <span role="cell" className={CELLS.intent}>
-                  <button
-                    type="button"
-                    className="chip"
-                    role="switch"
-                    aria-checked={row.intent === 'list'}
-                    aria-label={`List ${row.name}`}
-                    title={INTENT_FROM[row.intentFrom]}
-                    onClick={() => setPageIntent(workspace, row.id, row.intent === 'list' ? 'out' : 'list')}
-                  >
-                    {row.intent === 'list' ? <Sun size={13} className="sign-findable" aria-hidden /> : <Moon size={13} className="sign-kept-out" aria-hidden />}
-                    {row.intent === 'list' ? 'list' : 'keep out'}
-                  </button>
-                </span>
-                <span role="cell" className={CELLS.reality}>
-                  {REALITY_NAMES[row.realities[engine] ?? 'out']}
-                </span>
-                <span role="cell" className={CELLS.number}>
-                  {depth ?? <span className="text-error">none</span>}
-                </span>
-                <span role="cell" className={CELLS.number}>
-                  {row.linksIn}
-                </span>
-                <span role="cell" className={`${CELLS.map} soft`}>
-                  {row.inMap ? (mapOn ? 'in it' : 'would be') : 'no'}
-                </span>
-                <span role="cell" className={`${CELLS.is} min-w-0`}>
-                  <span className="block truncate">{thingsOf(row)}</span>
-                  {row.lacks && (
-                    <span className="block truncate text-tiny text-amber-ink">
-                      lacks {row.lacks.map((path) => pathWords(path.split('|')[0] ?? path)).join(', ')}
-                    </span>
-                  )}
-                </span>
-              </div>
+                row={row}
+                index={index}
+                top={start}
+                depth={clicks?.get(row.id)}
+                engine={engine}
+                mapOn={mapOn}
+                marked={marked.has(row.id)}
+                onMark={(on, reaching) => mark(index, on, reaching)}
+              />
             );
           })}
         </div>
       </div>
     </>
+  );
+}
+
+function PageLine({
+  row,
+  index,
+  top,
+  depth,
+  engine,
+  mapOn,
+  marked,
+  onMark,
+}: {
+  readonly row: PageRow;
+  readonly index: number;
+  /** px */
+  readonly top: number;
+  /** Clicks from home; undefined where no link leads there. */
+  readonly depth: number | undefined;
+  readonly engine: string;
+  readonly mapOn: boolean;
+  readonly marked: boolean;
+  /** `reaching` where all from the one marked last are meant. */
+  readonly onMark: (on: boolean, reaching: boolean) => void;
+}) {
+  const workspace = useWorkspaceApi();
+  return (
+    <div
+      role="row"
+      aria-rowindex={index + 2}
+      className={`${ROW} absolute h-11 border-t text-small`}
+      data-row={row.id}
+      style={{ transform: `translateY(${top}px)` }}
+    >
+      <span role="cell" className={CELLS.mark}>
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          aria-label={`Mark ${row.name}`}
+          checked={marked}
+          onChange={(event) => onMark(event.target.checked, (event.nativeEvent as MouseEvent).shiftKey)}
+        />
+      </span>
+      <span role="rowheader" className={CELLS.name}>
+        <PageLink to="doors" page={row.id} className="flex min-h-8 w-full min-w-0 cursor-pointer items-center gap-2 text-left max-md:min-h-11">
+          <StateSign state={row.state} />
+          <span className="min-w-0">
+            <span className="block truncate font-semibold" {...siteText(row.lang)}>
+              {row.name}
+            </span>
+            <span className="mono soft block truncate text-tiny">{readableAddress(row.address)}</span>
+          </span>
+        </PageLink>
+      </span>
+      <span role="cell" className={`${CELLS.kind} truncate`}>
+        {KIND_TABLE[row.kind].one}
+      </span>
+      <span role="cell" className={CELLS.intent}>
+        <button
+          type="button"
+          className="chip"
+          role="switch"
+          aria-checked={row.intent === 'list'}
+          aria-label={`List ${row.name}`}
+          title={INTENT_FROM[row.intentFrom]}
+          onClick={() => setPageIntent(workspace, row.id, row.intent === 'list' ? 'out' : 'list')}
+        >
+          {row.intent === 'list' ? <Sun size={13} className="sign-findable" aria-hidden /> : <Moon size={13} className="sign-kept-out" aria-hidden />}
+          {row.intent === 'list' ? 'list' : 'keep out'}
+        </button>
+      </span>
+      <span role="cell" className={CELLS.reality}>
+        {REALITY_NAMES[row.realities[engine] ?? 'out']}
+      </span>
+      <span role="cell" className={CELLS.number}>
+        {depth ?? <span className="text-error">none</span>}
+      </span>
+      <span role="cell" className={CELLS.number}>
+        {row.linksIn}
+      </span>
+      <span role="cell" className={`${CELLS.map} soft`}>
+        {row.inMap ? (mapOn ? 'in it' : 'would be') : 'no'}
+      </span>
+      <span role="cell" className={`${CELLS.is} min-w-0`}>
+        <span className="block truncate">{thingsOf(row)}</span>
+        {row.lacks && (
+          <span className="block truncate text-tiny text-amber-ink">lacks {row.lacks.map((path) => pathWords(path.split('|')[0] ?? path)).join(', ')}</span>
+        )}
+      </span>
+    </div>
   );
 }
 

@@ -5,7 +5,7 @@ import type { PageRow } from '../../../core/rows/index.ts';
 import { counted, patternFaultWords } from '../../../core/wording/index.ts';
 import { useWorkspaceApi } from '../../workspace/index.ts';
 import { ColumnChips } from './ColumnChips.tsx';
-import type { Wanted } from './Grid.tsx';
+import type { Wanted } from './blocks.ts';
 
 const IN: readonly LedgerColumn[] = ['title', 'description', 'phrase', 'keywords', 'shareTitle', 'shareText'];
 const SHOWN = 100;
@@ -17,28 +17,18 @@ interface Hit extends Wanted {
   readonly before: string;
 }
 
-/** Finds and replaces in the rows shown, or in those selected; every change is seen before it is made, and all are one step. */
-export function FindReplace({
-  rows,
-  selected,
-  onClose,
-  onWrite,
-}: {
-  readonly rows: readonly PageRow[];
-  readonly selected: readonly PageRow[];
-  readonly onClose: () => void;
-  readonly onWrite: (cells: readonly Wanted[]) => void;
-}) {
+const key = (hit: Hit): string => `${hit.row.id}\n${hit.column}`;
+
+/** What is found in these rows, a while of searching at a time. */
+function useHits(
+  search: Search,
+  columns: readonly LedgerColumn[],
+  among: readonly PageRow[],
+): { readonly hits: readonly Hit[]; readonly fault: string; readonly busy: boolean } {
   const workspace = useWorkspaceApi();
-  const [search, setSearch] = useState<Search>({ find: '', replace: '', regular: false, matchCase: false, wholeWords: false });
-  const [columns, setColumns] = useState<readonly LedgerColumn[]>(['title', 'description']);
-  const [onlySelected, setOnlySelected] = useState(false);
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const [found, setFound] = useState<{ readonly hits: readonly Hit[]; readonly fault: string; readonly busy: boolean }>({ hits: [], fault: '', busy: false });
-  const among = onlySelected && selected.length > 1 ? selected : rows;
+  const [found, setFound] = useState<ReturnType<typeof useHits>>({ hits: [], fault: '', busy: false });
   useEffect(() => {
     const ready = readySearch(search);
-    setLeft(new Set());
     if (!ready.ok) {
       setFound({ hits: [], fault: ready.reason === 'pattern' ? `${NO_PATTERN}: ${patternFaultWords(ready)}.` : '', busy: false });
       return;
@@ -66,7 +56,33 @@ export function FindReplace({
       current = false;
     };
   }, [search, columns, among, workspace]);
-  const key = (hit: Hit): string => `${hit.row.id}\n${hit.column}`;
+  return found;
+}
+
+/** Finds and replaces in the rows shown, or in those selected; every change is seen before it is made, and all are one step. */
+export function FindReplace({
+  rows,
+  selected,
+  onClose,
+  onWrite,
+}: {
+  readonly rows: readonly PageRow[];
+  readonly selected: readonly PageRow[];
+  readonly onClose: () => void;
+  readonly onWrite: (cells: readonly Wanted[]) => void;
+}) {
+  const [search, setSearch] = useState<Search>({ find: '', replace: '', regular: false, matchCase: false, wholeWords: false });
+  const [columns, setColumns] = useState<readonly LedgerColumn[]>(['title', 'description']);
+  const [onlySelected, setOnlySelected] = useState(false);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const among = onlySelected && selected.length > 1 ? selected : rows;
+  const found = useHits(search, columns, among);
+  const [of, setOf] = useState(found.hits);
+  if (of !== found.hits) {
+    // Other hits: all are taken until one is left out.
+    setOf(found.hits);
+    setLeft(new Set());
+  }
   const taken = found.hits.filter((hit) => !left.has(key(hit)));
   const option = (name: 'regular' | 'matchCase' | 'wholeWords', label: string) => (
     <label className="flex min-h-8 items-center gap-1.5">
@@ -141,34 +157,49 @@ export function FindReplace({
       {search.find !== '' && found.fault === '' && (
         <div className="mt-2 max-h-56 overflow-auto border-t border-line" aria-live="polite" tabIndex={0} role="region" aria-label="What would change">
           {found.hits.length === 0 && <p className="soft py-2">{found.busy ? 'Searching …' : 'Nothing found.'}</p>}
-          <ul>
-            {found.hits.slice(0, SHOWN).map((hit) => (
-              <li key={key(hit)} className="flex items-start gap-2 border-b border-line py-1.5">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-sm mt-0.5"
-                  aria-label={`Change the ${columnName(hit.column).toLowerCase()} of ${hit.row.name}`}
-                  checked={!left.has(key(hit))}
-                  onChange={(event) => {
-                    const next = new Set(left);
-                    if (event.target.checked) next.delete(key(hit));
-                    else next.add(key(hit));
-                    setLeft(next);
-                  }}
-                />
-                <span className="min-w-0">
-                  <span className="soft text-fine">
-                    {hit.row.name} · {columnName(hit.column)}
-                  </span>
-                  <del className="block text-faint">{hit.before}</del>
-                  <ins className="block no-underline">{hit.text}</ins>
-                </span>
-              </li>
-            ))}
-          </ul>
+          <HitList hits={found.hits} left={left} onLeft={setLeft} />
           {found.hits.length > SHOWN && <p className="soft py-1.5">and {found.hits.length - SHOWN} more</p>}
         </div>
       )}
     </form>
+  );
+}
+
+/** What would change, each with a mark that can be taken off. */
+function HitList({
+  hits,
+  left,
+  onLeft,
+}: {
+  readonly hits: readonly Hit[];
+  readonly left: ReadonlySet<string>;
+  readonly onLeft: (left: ReadonlySet<string>) => void;
+}) {
+  return (
+    <ul>
+      {hits.slice(0, SHOWN).map((hit) => (
+        <li key={key(hit)} className="flex items-start gap-2 border-b border-line py-1.5">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm mt-0.5"
+            aria-label={`Change the ${columnName(hit.column).toLowerCase()} of ${hit.row.name}`}
+            checked={!left.has(key(hit))}
+            onChange={(event) => {
+              const next = new Set(left);
+              if (event.target.checked) next.delete(key(hit));
+              else next.add(key(hit));
+              onLeft(next);
+            }}
+          />
+          <span className="min-w-0">
+            <span className="soft text-fine">
+              {hit.row.name} · {columnName(hit.column)}
+            </span>
+            <del className="block text-faint">{hit.before}</del>
+            <ins className="block no-underline">{hit.text}</ins>
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -2,7 +2,7 @@ import { costOf, isEnough } from '../../../core/checks/index.ts';
 import { cellText, type LedgerColumn } from '../../../core/ledger/index.ts';
 import type { SiteDocument } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
-import type { Sort } from './Grid.tsx';
+import type { Sort } from './GridHead.tsx';
 
 /** What the ledger is narrowed to; empty texts narrow nothing. */
 export interface Filter {

@@ -35,6 +35,9 @@ export const FIRST: LedgerColumn = 'name';
 export const AT_FIRST: readonly LedgerColumn[] = ['title', 'description', 'phrase', 'ending', 'kind', 'intent', 'findings', 'linksIn', 'words'];
 export const CHOOSABLE: readonly LedgerColumn[] = [...EDITABLE, ...READ_ONLY].filter((column) => column !== FIRST);
 
+/** Whether a word names a column. */
+export const isColumn = (name: string): name is LedgerColumn => name === FIRST || CHOOSABLE.includes(name as LedgerColumn);
+
 const KEY = 'jolly-beacon-ledger-columns';
 
 /** The columns this browser remembers. */

@@ -1,0 +1,45 @@
+import type { CrawlView } from '../../core/exchange/index.ts';
+import { bytesText, counted } from '../../core/wording/index.ts';
+import { crawling as wording } from './wording.ts';
+
+/** How far it has come, and what was left out and why. */
+export function CrawlProgress({ view }: { readonly view: CrawlView }) {
+  const told = [
+    ...(view.unchanged > 0 ? [wording.unchanged(view.unchanged)] : []),
+    ...(view.forbidden > 0 ? [wording.forbidden(view.forbidden)] : []),
+    ...(view.scripted > 0 ? [wording.scripted(view.scripted)] : []),
+    ...(view.left > 0 ? [wording.left(view.left)] : []),
+  ];
+  const good = view.state === 'done' || view.state === 'running';
+  return (
+    <div className={`notice mt-3 ${view.state === 'failed' ? 'notice-bad' : good ? '' : 'notice-amber'}`} role="status" data-testid="crawl">
+      <p className="font-semibold">{view.reason ? wording.reasons[view.reason] : wording.state[view.state]}</p>
+      {view.state !== 'failed' && (
+        <p className="tabular-nums">
+          {counted(view.pages, 'page')}, {counted(view.files, 'file')}, {bytesText(view.bytes)}
+          {view.state === 'running' && ` · ${view.waiting} waiting`}
+        </p>
+      )}
+      {view.state === 'running' && view.latest[0] && <p className="mono soft truncate text-tiny">{view.latest[0]}</p>}
+      {told.length > 0 && (
+        <ul className="mt-1 list-disc pl-5 text-small">
+          {told.map((one) => (
+            <li key={one}>{one}</li>
+          ))}
+        </ul>
+      )}
+      {view.examples.length > 0 && (
+        <details className="mt-1 text-small">
+          <summary className="cursor-pointer">{wording.troubles(view.troubles)}</summary>
+          <ul className="mt-1">
+            {view.examples.map(({ address, what }) => (
+              <li key={address} className="mono text-tiny break-all">
+                {what} {address}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,55 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { CrawlView } from '../../core/exchange/index.ts';
+import { messageOf } from '../../core/source/index.ts';
+import { OutsideError } from '../outside/index.ts';
+import { useWorkspaceApi } from '../workspace/index.ts';
+import { crawling as wording } from './wording.ts';
+
+/** Milliseconds between two looks at how far it has come. */
+const BETWEEN = 500;
+
+/** A crawl as the server does it: looked at now and then while it runs. `watch` begins to look at one, `tried` does something about it and tells what failed. */
+export function useCrawl() {
+  const { crawl } = useWorkspaceApi().tools.outside;
+  const [id, setId] = useState<string>();
+  const [view, setView] = useState<CrawlView>();
+  const [failure, setFailure] = useState<string>();
+  const here = useRef(true);
+  const fail = useCallback((error: unknown): void => {
+    const code = error instanceof OutsideError ? error.code : undefined;
+    // A server that was started anew knows nothing of it, but remembers what came in; one that is away for a moment is asked again.
+    setFailure(code === 'not-found' ? wording.lost : messageOf(error));
+    if (code === 'no-server') return setView((before) => before && { ...before });
+    setId(undefined);
+    setView(undefined);
+  }, []);
+  useEffect(() => {
+    here.current = true;
+    return () => {
+      here.current = false;
+    };
+  }, []);
+  useEffect(() => {
+    if (id === undefined || (view && view.state !== 'running')) return;
+    const timer = setTimeout(() => {
+      crawl.view(id).then(
+        (next) => {
+          if (!here.current) return;
+          setFailure(undefined);
+          setView(next);
+        },
+        (error: unknown) => here.current && fail(error),
+      );
+    }, BETWEEN);
+    return () => clearTimeout(timer);
+  }, [crawl, fail, id, view]);
+  const tried = async (run: () => Promise<void>): Promise<void> => {
+    setFailure(undefined);
+    try {
+      await run();
+    } catch (error) {
+      fail(error);
+    }
+  };
+  return { id, view, failure, crawl, tried, watch: setId, setView, setFailure };
+}
