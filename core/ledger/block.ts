@@ -2,17 +2,18 @@ import Papa from 'papaparse';
 
 /** A block of cells as spreadsheets put it on the clipboard: tabs and line ends, cells with either in them in quotes. */
 export function readBlock(text: string): string[][] {
+  if (text === '') return [];
   const body = text.replace(/\r\n?/g, '\n').replace(/\n$/, '');
-  if (body === '') return [];
   if (!/(^|\t|\n)"/.test(body)) return body.split('\n').map((line) => line.split('\t'));
   const parsed = Papa.parse<string[]>(body, { delimiter: '\t', newline: '\n' });
   // A quote that opens and never closes was no quoting: the text is taken as it stands.
   return parsed.errors.some((error) => error.type === 'Quotes') ? body.split('\n').map((line) => line.split('\t')) : parsed.data;
 }
 
-/** The same way round: what a spreadsheet takes as a block. */
+/** The same way round: what a spreadsheet takes as a block. A last row that is empty has its end written, since it would be none otherwise. */
 export function writeBlock(cells: readonly (readonly string[])[]): string {
-  return cells.map((row) => row.map((cell) => (/["\t\n\r]/.test(cell) ? `"${cell.replace(/"/g, '""')}"` : cell)).join('\t')).join('\n');
+  const text = cells.map((row) => row.map((cell) => (/["\t\n\r]/.test(cell) ? `"${cell.replace(/"/g, '""')}"` : cell)).join('\t')).join('\n');
+  return cells.length > 0 && /(^|\n)$/.test(text) ? `${text}\n` : text;
 }
 
 /** What a pasted block puts where: it begins at a cell; a block of one cell fills the whole selection, as a row or column does where it fits. */

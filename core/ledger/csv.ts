@@ -216,13 +216,7 @@ export interface DryRun {
  * Tells what a table would change; `all` of its changes is the taking in. Empty cells change nothing: a table with gaps must not
  * take words away. `alsoHost` is another host whose addresses are meant for this site's.
  */
-export function dryRun(
-  table: ReadTable,
-  mapping: Mapping,
-  rows: readonly PageRow[],
-  document: SiteDocument,
-  alsoHost?: string,
-): DryRun {
+export function dryRun(table: ReadTable, mapping: Mapping, rows: readonly PageRow[], document: SiteDocument, alsoHost?: string): DryRun {
   const pages = new Map<string, PageRow>();
   for (const row of rows) {
     pages.set(addressKey(row.address), row);

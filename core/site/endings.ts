@@ -1,4 +1,4 @@
-import { percentDecoded, type FilePath, type AddressPath, type PageId } from '../source/index.ts';
+import { percentDecoded, type FilePath, type AddressPath } from '../source/index.ts';
 import { addressOf, pageEnding, withoutPageEnding } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
 import { spellingsOf } from './resolve.ts';

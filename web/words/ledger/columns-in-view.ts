@@ -36,14 +36,14 @@ export function viewOf(columns: readonly LedgerColumn[], scrolled: number, wide:
   return { from, to, before };
 }
 
-/** How far a grid is scrolled for a column to be seen whole, beside the first; as it is where it is seen already. */
+/** How far a grid is scrolled for a column to be seen whole beside the first, or from its beginning where there is less room; as it is where it is seen already. */
 export function scrolledTo(columns: readonly LedgerColumn[], column: number, scrolled: number, wide: number): number {
   if (column === 0) return scrolled;
   const left = leftOf(columns, column);
   const right = left + widthAt(columns, column);
   const kept = widthAt(columns, 0);
   if (left - kept < scrolled) return left - kept;
-  return right > scrolled + wide ? right - wide : scrolled;
+  return right > scrolled + wide ? Math.min(left - kept, right - wide) : scrolled;
 }
 
 /** Which columns are drawn: those in view, and one to each side. `look` is to be called when the grid is scrolled. */
