@@ -43,7 +43,7 @@ test('each page is held to its own language: formula, forms, sentences, directio
   await tab.getByLabel('Target phrase', { exact: true }).fill('本の修理');
   await tab.locator('[data-part="text"] > summary').click();
   await expect(tab.locator('[data-part="text"]')).toContainText('none is known for Japanese');
-  await expect(tab.locator('.passage mark').first()).toHaveText('本の修理');
+  await expect(tab.locator('[data-passage] mark').first()).toHaveText('本の修理');
 
   await choosePage(tab, '/ar/');
   await expect(tab.locator('header .mono')).toContainText('/ar/');
@@ -54,7 +54,7 @@ test('each page is held to its own language: formula, forms, sentences, directio
   await tab.locator('[data-part="text"] > summary').click();
   expect(
     await tab
-      .locator('.passage p')
+      .locator('[data-passage] p')
       .first()
       .evaluate((line) => getComputedStyle(line).direction),
   ).toBe('rtl');

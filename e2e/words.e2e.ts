@@ -158,12 +158,12 @@ test('texts, links and pictures of a page are changed where they stand', async (
   await goTo(page, 'Words');
   await choosePage(page, 'Box making');
   await page.locator('[data-part="text"] > summary').click();
-  const line = page.getByRole('listitem').filter({ hasText: 'closes without rubbing' });
+  const line = page.locator('[data-passage]').filter({ hasText: 'closes without rubbing' });
   await line.getByRole('button', { name: 'Change this text' }).click();
   await page.getByRole('textbox', { name: 'Text', exact: true }).fill('Each box is made by hand to the measure of one book, so it closes without rubbing.');
   await page.keyboard.press('Enter');
   await expect(line.getByRole('paragraph')).toContainText('made by hand to the measure');
-  const other = page.getByRole('listitem').filter({ hasText: 'Bring the book, or measure height' });
+  const other = page.locator('[data-passage]').filter({ hasText: 'Bring the book, or measure height' });
   await other.getByRole('button', { name: 'Set a link on words' }).click();
   await page.getByLabel('On the words').fill('Bring the book');
   await page.getByLabel('Leads to').fill('visit');
