@@ -6,7 +6,7 @@ import { siteHost } from '../../core/site/index.ts';
 import { counted, numberText } from '../../core/wording/index.ts';
 import { Rail } from '../components/index.ts';
 import { Busy, Empty, note, useKeptState } from '../ui/index.ts';
-import { nextNumber, release, useReport, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
+import { nextNumber, release, useReport, useTables, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
 import { FilesOut } from './FilesOut.tsx';
 import { goes, isHeld, stillHeld } from './held.ts';
 import { EarlierReleases, Hosted, Outcome } from './beside-waiting.tsx';
@@ -31,7 +31,7 @@ const DRAWN = 200;
 export function Waiting() {
   const workspace = useWorkspaceApi();
   const items = useReport((one) => one.tools.analysis.releaseItems());
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('facts', 'releases');
   const host = siteHost(document);
   const [busy, setBusy] = useState<{ what: string; done: number; of: number }>();
   const [outcome, setOutcome] = useState<ReleaseOutcome>();

@@ -3,7 +3,7 @@ import { EDITABLE, READ_ONLY, writeCsv, type LedgerColumn } from '../../../core/
 import { siteHost, siteOrigin } from '../../../core/site/index.ts';
 import { counted } from '../../../core/wording/index.ts';
 import { download } from '../../ui/index.ts';
-import { useWorkspace } from '../../workspace/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { ColumnChips } from '../ledger/ColumnChips.tsx';
 
 const AT_FIRST: readonly LedgerColumn[] = ['address', 'name', 'title', 'description', 'phrase', 'ending', 'kind', 'intent'];
@@ -13,7 +13,7 @@ const ORDER: readonly LedgerColumn[] = ['address', 'name', ...EDITABLE, ...READ_
 /** The whole ledger as a CSV file, which comes back in as it went out. */
 export function TableOut() {
   const rows = useWorkspace((state) => state.rows);
-  const document = useWorkspace((state) => state.document);
+  const workspace = useWorkspaceApi();
   const [columns, setColumns] = useState(AT_FIRST);
   const chosen = ORDER.filter((column) => columns.includes(column));
   return (
@@ -28,12 +28,13 @@ export function TableOut() {
         type="button"
         className="btn btn-primary mt-4"
         disabled={rows.length === 0}
-        onClick={() =>
+        onClick={() => {
+          const { document } = workspace.state;
           download(
             new Blob(['\uFEFF', writeCsv(rows, document, chosen, siteOrigin(document))], { type: 'text/csv;charset=utf-8' }),
             `${siteHost(document)}-words.csv`,
-          )
-        }
+          );
+        }}
       >
         Save the table
       </button>

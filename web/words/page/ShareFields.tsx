@@ -8,7 +8,7 @@ import {
   type SitePage,
 } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
-import { useWorkspace } from '../../workspace/index.ts';
+import { useTables } from '../../workspace/index.ts';
 import { PicturePicker } from './PicturePicker.tsx';
 import { TextField } from './TextField.tsx';
 
@@ -24,7 +24,7 @@ export function ShareFields({
   readonly title: string;
   readonly description: string;
 }) {
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('pages', 'facts', 'kinds', 'limits');
   const shared = { page: row.id, name: row.name };
   return (
     <>

@@ -16,7 +16,7 @@ import type { ResultExtras } from '../../../core/results/index.ts';
 import { extrasLine } from '../../../core/wording/index.ts';
 import { percentDecoded } from '../../../core/source/index.ts';
 import { fit } from '../../../core/titles/index.ts';
-import { useWorkspace } from '../../workspace/index.ts';
+import { useTables, useWorkspace } from '../../workspace/index.ts';
 import { siteText } from '../../components/index.ts';
 import { SitePicture } from '../site/SitePicture.tsx';
 import { wording } from '../wording.ts';
@@ -36,7 +36,7 @@ export function ResultCard({
   /** What the engine takes from the page's structured data. */
   readonly extras?: ResultExtras | undefined;
 }) {
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('facts', 'limits');
   const host = siteHost(document);
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
   const at = phone ? 1 : 0;
@@ -69,7 +69,7 @@ const SMALL = { width: 600, height: 315 };
 
 /** The page as a link that somebody sends: picture, title, a line or two. */
 export function ShareCard({ page, title, description }: { readonly page: SitePage; readonly title: string; readonly description: string }) {
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('pages', 'facts', 'kinds', 'limits');
   const [size, setSize] = useState<{ path: string; width: number; height: number }>();
   const picture = effectiveSharePicture(document, page);
   const path = picture.value.replace(/^https?:\/\/[^/]+/, '').replace(/^\//, '');
@@ -108,7 +108,7 @@ export function ShareCard({ page, title, description }: { readonly page: SitePag
 
 /** The browser's tab: the title's first words are all there is room for. */
 export function BrowserTab({ title }: { readonly title: string }) {
-  const document = useWorkspace((state) => state.document);
+  const document = useTables('limits');
   const limit = tabLimit(document);
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
   const shown = fit(title, limit).shown;
