@@ -13,7 +13,9 @@ describe('what can be a telephone number', () => {
   it.each(['+44 1632 960147', '(01632) 960-147', '01632/960147', '+49 30 123456 ext. 7', '12345', '555.010.0199 x12'])('%j', (text) =>
     expect(isTelephone(text)).toBe(true),
   );
-  it.each(['', '1234', '+', 'call us', '01632 960147 or 960148', '123456789012345678', '++44 1632 960147'])('not %j', (text) => expect(isTelephone(text)).toBe(false));
+  it.each(['', '1234', '+', 'call us', '01632 960147 or 960148', '123456789012345678', '++44 1632 960147'])('not %j', (text) =>
+    expect(isTelephone(text)).toBe(false),
+  );
 });
 
 describe('lists to choose from', () => {

@@ -2,7 +2,6 @@ import type { ReactNode } from 'react';
 import { StopViews } from '../components/index.ts';
 import { part } from '../ui/index.ts';
 import { VIEWS, type View } from './views.ts';
-import './doors.css';
 
 const SCREENS = {
   page: part(() => import('./page/OnePage.tsx'), 'OnePage'),
