@@ -55,6 +55,8 @@ export interface CheckInput {
   readonly ignored: ReadonlySet<string>;
   readonly site: {
     readonly host: string;
+    /** Pages that would go out as the same file. */
+    readonly sameAddress: readonly string[];
     readonly sameTitle: readonly string[];
     readonly sameDescription: readonly string[];
     readonly nearTitle: readonly string[];
@@ -78,6 +80,8 @@ export interface Found {
 /** What one press does about a finding (`do`), or where it leads, where hands are needed (`go`). Screens carry it out; words for it are in `wording`. */
 export type QuickFix =
   | { readonly do: 'hide-page' | 'keep-page-out' | 'keep-kind-out' | 'own-canonical' | 'one-address' | 'say-charset' }
+  /** A page has its old address again: this one or, where it did not move, the others that moved here. */
+  | { readonly do: 'old-address'; readonly others: readonly PageId[] }
   /** `partly` where something stays shut that is not the owner's to open. */
   | { readonly do: 'open-page'; readonly partly?: boolean }
   /** The page's own words where it has any that fit, else the field to write into. */

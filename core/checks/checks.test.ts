@@ -202,6 +202,10 @@ const CASES: Readonly<Record<FindingCode, { bad: Parameters<typeof codes>; mende
     bad: [GOOD.replace('<head>', '<head><!-- ü -->')],
     mended: [GOOD.replace('<head>', '<head><!-- ü -->'), { changes: [set('facts', '', 'sayCharset', true)] }],
   },
+  'address-taken': {
+    bad: [GOOD, { other: OTHER, changes: [set('pages', 'p.html', 'ending', 'q')] }],
+    mended: [GOOD, { other: OTHER, changes: [set('pages', 'p.html', 'ending', 'r')] }],
+  },
   'second-spelling': {
     bad: [GOOD, { home: `${GOOD.replace('Box making for', 'Home of').replace('Boxes cut', 'Covers cut')}<a href=/p>p</a><a href=/p.html>p</a>` }],
     mended: [

@@ -1,4 +1,5 @@
 import { halfHidden, leaking, shutOut } from './against-intent.ts';
+import { addressTaken } from './address-taken.ts';
 import { descriptionCut } from './description-cut.ts';
 import { descriptionMissing } from './description-missing.ts';
 import { descriptionSame } from './description-same.ts';
@@ -46,6 +47,7 @@ const ALL = [
   leaking,
   halfHidden,
   oneEngine,
+  addressTaken,
   canonicalSeveral,
   templateLeft,
   notWritable,

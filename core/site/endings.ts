@@ -1,4 +1,4 @@
-import { percentDecoded, type FilePath, type AddressPath } from '../source/index.ts';
+import { percentDecoded, type FilePath, type PageId, type AddressPath } from '../source/index.ts';
 import { addressOf, pageEnding, withoutPageEnding } from './addresses.ts';
 import type { SiteDocument } from './document.ts';
 import { spellingsOf } from './resolve.ts';
@@ -33,7 +33,7 @@ export function effectiveAddress(document: SiteDocument, file: FilePath): Addres
 }
 
 /** All pages that move: file, old and new address path. */
-export function moves(document: SiteDocument): { readonly file: FilePath; readonly from: AddressPath; readonly to: AddressPath }[] {
+export function moves(document: SiteDocument): { readonly file: PageId; readonly from: AddressPath; readonly to: AddressPath }[] {
   const home = document.tables.facts['']?.homePage;
   const files = Object.entries(document.tables.pages).flatMap(([file, { ending }]) => (ending && file !== home ? [file] : []));
   return [...files, ...(home ? [home] : [])].flatMap((file) => {
@@ -47,7 +47,7 @@ export function moves(document: SiteDocument): { readonly file: FilePath; readon
 export function movedSpellings(
   document: SiteDocument,
   has: (file: FilePath) => boolean,
-): { readonly file: FilePath; readonly from: AddressPath; readonly to: AddressPath }[] {
+): { readonly file: PageId; readonly from: AddressPath; readonly to: AddressPath }[] {
   return moves(document).flatMap(({ file, to }) => spellingsOf(file, has).map((from) => ({ file, from, to })));
 }
 

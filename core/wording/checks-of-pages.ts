@@ -165,6 +165,16 @@ export const ABOUT_PAGES = {
       mend: 'Set a link on words of a page that speaks of it.',
     }),
   },
+  'address-taken': {
+    name: 'Two pages at one address',
+    reason: 'Only one of them can be there.',
+    button: () => 'Take the new address back',
+    say: (finding, nameOf) => ({
+      headline: `At the same address as ${list(finding.pages.map(nameOf))}`,
+      why: 'Only one page can answer there: the other would be gone with the next release.',
+      mend: 'Give one of them another ending.',
+    }),
+  },
   'second-spelling': {
     name: 'Several addresses for one page',
     reason: 'Engines list each of them.',

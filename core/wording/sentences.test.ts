@@ -266,6 +266,13 @@ const FINDINGS: readonly (readonly [Finding, string, string, string, string])[] 
     'Show',
   ],
   [
+    { code: 'address-taken', pages: ['a'] },
+    'At the same address as “Boxes”',
+    'Only one page can answer there: the other would be gone with the next release.',
+    'Give one of them another ending.',
+    'Take the new address back',
+  ],
+  [
     { code: 'second-spelling', paths: ['/p'] },
     'Also linked as “/p”',
     'The page answers there too, so engines list it more than once and spread its weight.',

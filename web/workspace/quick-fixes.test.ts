@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CHECKS, quickFixOf, type Finding, type FindingCode } from '../../core/checks/index.ts';
-import { applyChange, invert, type Change, type SiteDocument } from '../../core/site/index.ts';
+import { applyChange, invert, set, type Change, type SiteDocument } from '../../core/site/index.ts';
 import { testSite, type TestSite } from '../../core/testing/site.ts';
 import { fixFor, type FixPlaces } from './quick-fixes.ts';
 import type { Workspace } from './store.ts';
@@ -36,6 +36,7 @@ interface Case {
   readonly html: string;
   readonly home?: string;
   readonly robots?: string;
+  readonly changes?: readonly Change[];
   /** What the button says, and what the journal does. */
   readonly button: string;
   readonly label: string;
@@ -72,6 +73,12 @@ const WHOLE: Readonly<Partial<Record<FindingCode, Case>>> = {
     button: 'Say it everywhere',
     label: 'Every page says in which encoding it is written',
   },
+  'address-taken': {
+    html: page('Boxes'),
+    changes: [set('facts', '', 'homePage', 'p.html')],
+    button: 'Take the new address back',
+    label: '“Boxes” has its old address again',
+  },
   'second-spelling': {
     html: page('Boxes'),
     home: HOME.replace('/p.html', '/p.html?from=home').replace('</p>', ''),
@@ -93,8 +100,8 @@ const NOWHERE: FixPlaces = {
 const settle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 5));
 
 describe('one press mends', () => {
-  it.each(Object.entries(WHOLE))('%s', async (code, { html, home = HOME, robots, button, label }) => {
-    const site = testSite({ 'index.html': home, 'p.html': html }, robots === undefined ? {} : { robots });
+  it.each(Object.entries(WHOLE))('%s', async (code, { html, home = HOME, robots, changes = [], button, label }) => {
+    const site = testSite({ 'index.html': home, 'p.html': html }, { changes, ...(robots === undefined ? {} : { robots }) });
     const { workspace, done, labels } = bench(site);
     const row = site.survey.row('p.html');
     const finding = row.findings.find((one) => one.code === code);

@@ -1,5 +1,5 @@
 import type { Stage } from '../engine.ts';
-import { addressBook, addressChanges, addresses, home } from './addresses.ts';
+import { addressBook, addressChanges, addresses, clashes, home } from './addresses.ts';
 import { access, canonicals, declared, directives, discovery, engineMaps, headers, members, membership, robotsText, ways } from './crawl.ts';
 import { effectivePages, intents, pageKinds, pageWords } from './effective.ts';
 import { links } from './links.ts';
@@ -21,6 +21,7 @@ export const STAGES: readonly Stage<unknown>[] = [
   intents,
   // Where everything answers, and who links where.
   addresses,
+  clashes,
   addressBook,
   addressChanges,
   links,

@@ -6,7 +6,7 @@ import { checkedMeaning, checkInput, type PageRow, ignoredCodes, rowMeaning } fr
 import { addressOf, pageName, siteOrigin } from '../../site/index.ts';
 import { plainAddress } from '../../source/index.ts';
 import { pageStage } from '../stage.ts';
-import { addresses } from './addresses.ts';
+import { addresses, clashes } from './addresses.ts';
 import { canonicals, membership, ways } from './crawl.ts';
 import { effectivePages, pageWords } from './effective.ts';
 import { links } from './links.ts';
@@ -27,8 +27,8 @@ export const findings = pageStage({
   name: 'findings',
   reads: ['facts', 'kinds', 'rules', 'directives', 'siteSwitch', 'limits', 'care'],
   readsOwn: ['pages', 'passages', 'ignored', 'measures', 'meanings'],
-  needs: { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords, markup },
-  make: ({ document, measures, meanings }, { effectivePages, pageWords, addresses, canonicals, links, ways, sharedWords, markup }) => {
+  needs: { effectivePages, pageWords, addresses, clashes, canonicals, links, ways, sharedWords, markup },
+  make: ({ document, measures, meanings }, { effectivePages, pageWords, addresses, clashes, canonicals, links, ways, sharedWords, markup }) => {
     const once = alikeOnce<readonly Finding[]>();
     return ({ id }): PageFindings => {
       const { site } = effectivePages.of(id);
@@ -38,7 +38,7 @@ export const findings = pageStage({
       // A page that moves is linked by its new address.
       const own = plainAddress(siteOrigin(document) + address);
       const spelledAs = address !== addressOf(id) || canonicals.get(id)?.[0]?.address === own ? [] : links.spelledAs(id);
-      const among = { ...sharedWords.others(id), broken: links.of(id).broken, linksIn: links.linksIn(id), spelledAs };
+      const among = { ...sharedWords.others(id), sameAddress: clashes.get(id) ?? [], broken: links.of(id).broken, linksIn: links.linksIn(id), spelledAs };
       const input = checkInput(document, site, {
         address,
         measure: measures.get(id),

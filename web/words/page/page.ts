@@ -28,6 +28,7 @@ export function liveFindings(row: PageRow, page: SitePage, document: SiteDocumen
       address: row.address,
       measure,
       site: {
+        sameAddress: others('address-taken'),
         sameTitle: others('title-same'),
         sameDescription: others('description-same'),
         nearTitle: others('title-near'),
