@@ -152,8 +152,8 @@ export function weakens(input: WordsInput): boolean {
 
 const WORDS = CHECKS.filter((check) => check.stop === 'words');
 const JUDGED = CHECKS.filter((check) => check.stop === 'words' || check.stop === 'meaning');
-/** What the owner may let be: words are a matter of judgement, whether a page can be found is not. */
-export const IGNORABLE: readonly FindingCode[] = JUDGED.map((check) => check.code);
+/** What the owner may let be: words are a matter of judgement, whether a page can be found, or be there at all, is not. */
+export const IGNORABLE: readonly FindingCode[] = JUDGED.filter((check) => check.cost !== 'blocks').map((check) => check.code);
 const sorted = (findings: Finding[]): Finding[] => findings.sort((a, b) => RANK[costOf(a)] - RANK[costOf(b)]);
 
 /** The same at one stop of those where pages are walked through: structured data is a matter of its own. */

@@ -1,4 +1,4 @@
-import { findingPlace, stopOf, type Finding } from '../../../core/checks/index.ts';
+import { IGNORABLE, findingPlace, stopOf, type Finding } from '../../../core/checks/index.ts';
 import type { PageFacts } from '../../../core/page/index.ts';
 import type { SitePage } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
@@ -80,7 +80,7 @@ export function Looks({
           }}
           more={(finding) =>
             stopOf(finding) === 'words' ? (
-              <FindingActions workspace={workspace} row={row} finding={finding} />
+              IGNORABLE.includes(finding.code) && <FindingActions workspace={workspace} row={row} finding={finding} />
             ) : (
               <PageLink to="doors" page={row.id} className="link-act soft text-note">
                 See at Doors
