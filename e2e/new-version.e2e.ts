@@ -89,6 +89,41 @@ test('the site is built anew: what was written stays on top, what both changed i
   expect(await visit(page, app, '/services/book-repair/')).toContain('theme-two');
 });
 
+test('a new version brings a page where another was moved to: both are told, and one press gives each its place', async ({ page, app }) => {
+  const files = demo();
+  await importSite(page, app, 'bindery.zip', zipOf(files));
+  await goTo(page, 'Words');
+  await choosePage(page, 'Box making');
+  await page.getByRole('textbox', { name: 'Address ending' }).fill('book-boxes');
+  await page.locator('h1').click();
+  await expect(page.locator('main')).toContainText('/services/book-boxes/');
+  await page.goto(page.url().replace(/\/words.*/, '/new-version'));
+  const another = new TextEncoder().encode(
+    '<html lang="en"><title>Boxes for books</title><h1>Boxes for books</h1><p>Another page about boxes, quite new here.</p></html>',
+  );
+  await page.locator('input[type=file][accept]').setInputFiles({
+    name: 'built.zip',
+    mimeType: 'application/zip',
+    buffer: Buffer.from(zipOf({ ...files, 'services/book-boxes/index.html': another })),
+  });
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByTestId('version-taken')).toBeVisible();
+
+  await goTo(page, 'Release');
+  await expect(page.getByTestId('clash')).toContainText('/services/book-boxes/');
+  await page.getByTestId('clash').getByRole('link').click();
+  const finding = page.locator('[data-finding="address-taken"]');
+  await expect(finding).toContainText('Box making');
+  // It is no matter of judgement.
+  await expect(finding.getByRole('button', { name: 'Let it be' })).toHaveCount(0);
+  await finding.getByRole('button', { name: 'Take the new address back' }).click();
+  await expect(finding).toHaveCount(0);
+  await choosePage(page, 'Box making');
+  await expect(page.locator('main')).toContainText('/services/box-making/');
+  await goTo(page, 'Release');
+  await expect(page.getByTestId('clash')).toHaveCount(0);
+});
+
 test('a site comes in from its address: what robots.txt forbids stays out, it is stopped and gone on with, and comes from there again', async ({
   page,
   app,
