@@ -53,7 +53,7 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
       {numbers.waiting > 0 ? (
         <Link
           to={linkTo('release')}
-          className="foot-release my-0.5 flex min-h-7 flex-none items-center gap-[0.3em] rounded-lg bg-accent px-2.5 font-semibold text-[#1d2939]"
+          className="foot-release my-0.5 flex min-h-7 flex-none items-center gap-[0.3em] rounded-lg bg-accent px-2.5 font-semibold text-accent-content"
         >
           <span className="wide-only">{counted(numbers.waiting, 'change waits', 'changes wait')} for release</span>
           <span className="narrow-only">{numberText(numbers.waiting)} to release</span>

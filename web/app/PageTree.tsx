@@ -53,7 +53,7 @@ const TreeRow = memo(function TreeRow({
         {row.name}
       </span>
       {row.pending && (
-        <span className="waiting-dot size-[7px] flex-none rounded-full bg-accent" role="img" aria-label="waits for release" title="waits for release" />
+        <span className="waiting-dot size-1.75 flex-none rounded-full bg-accent" role="img" aria-label="waits for release" title="waits for release" />
       )}
       {open > 0 && (
         <span className="flex-none text-tiny font-semibold text-count tabular-nums" aria-label={counted(open, 'thing to look at', 'things to look at')}>

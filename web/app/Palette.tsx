@@ -7,7 +7,7 @@ import { useWorkspace } from '../workspace/index.ts';
 import { WAYS } from './screens.tsx';
 import { applyTheme, shownTheme } from './theme.ts';
 
-const ITEM = 'flex min-h-[34px] cursor-pointer items-center gap-2.5 rounded-lg px-2.5 py-1 data-[selected=true]:bg-secondary max-md:min-h-11';
+const ITEM = 'flex min-h-8.5 cursor-pointer items-center gap-2.5 rounded-lg px-2.5 py-1 data-[selected=true]:bg-secondary max-md:min-h-11';
 const GROUP =
   '[&_[cmdk-group-heading]]:px-2.5 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:pb-1 [&_[cmdk-group-heading]]:text-tiny [&_[cmdk-group-heading]]:text-faint';
 

@@ -23,8 +23,8 @@ export function PathBar() {
   }, [here]);
   return (
     <header className="path">
-      <div className="path-site relative w-[248px] flex-none !p-0 max-[760px]:w-full">
-        <Link to={linkTo('')} aria-current={here === '' ? 'page' : undefined} className="h-full !border-t-[3px] pr-9" aria-label={`Start: ${name}`}>
+      <div className="path-site relative w-62 flex-none !p-0 max-md:w-full">
+        <Link to={linkTo('')} aria-current={here === '' ? 'page' : undefined} className="h-full !border-t-3 pr-9" aria-label={`Start: ${name}`}>
           <span className="flex min-w-0 items-center gap-2.5">
             <img src="/beacon.svg" alt="" width={30} height={30} className="flex-none" />
             <span className="min-w-0">
@@ -47,18 +47,18 @@ export function PathBar() {
           const count = counts[id];
           return (
             <Link key={id} to={linkTo(id)} aria-current={here === id ? 'page' : undefined}>
-              <span className="stop-name display flex items-center gap-[7px] text-lead font-semibold">
+              <span className="stop-name display flex items-center gap-1.75 text-lead font-semibold">
                 {label}
                 {count !== undefined &&
                   (count > 0 ? (
                     <span
-                      className="count min-w-[18px] rounded-full bg-accent px-[5.5px] text-center font-sans text-tiny/[18px] font-semibold text-[#1d2939]"
+                      className="count min-w-4.5 rounded-full bg-accent px-[5.5px] text-center font-sans text-tiny/[18px] font-semibold text-accent-content"
                       aria-label={counted(count, 'thing open', 'things open')}
                     >
                       {numberText(count)}
                     </span>
                   ) : (
-                    <span className="grid size-[17px] place-items-center rounded-full bg-green-soft text-green" role="img" aria-label="nothing open">
+                    <span className="grid size-4.25 place-items-center rounded-full bg-green-soft text-green" role="img" aria-label="nothing open">
                       <Check size={12} strokeWidth={3} aria-hidden />
                     </span>
                   ))}

@@ -13,7 +13,7 @@ const SIX = 'md:grid-cols-6';
 /** Seven stand closer. */
 const SEVEN = 'md:grid-cols-7 *:text-small *:md:px-2 [&_.mono]:text-tiny';
 const CELL =
-  'border-line px-[11px] pt-3 pb-4 wrap-anywhere md:not-first:border-l max-md:grid max-md:grid-cols-[28px_1fr] max-md:gap-x-3 max-md:gap-y-0.5 max-md:px-3 max-md:py-2.5 max-md:not-first:border-t max-md:[&>:not(.cost)]:col-2';
+  'border-line px-2.75 pt-3 pb-4 wrap-anywhere md:not-first:border-l max-md:grid max-md:grid-cols-[28px_1fr] max-md:gap-x-3 max-md:gap-y-0.5 max-md:px-3 max-md:py-2.5 max-md:not-first:border-t max-md:[&>:not(.cost)]:col-2';
 const CELL_LOOKS: Readonly<Partial<Record<Gate['outcome'], string>>> = {
   shut: 'bg-brick-soft [&_.cost]:!bg-brick-line',
   hidden: 'bg-base-200 text-faint',

@@ -56,7 +56,7 @@ export function Term({ id }: { readonly id: TermId }) {
         <span
           id={panel}
           ref={keepInView}
-          className="absolute top-[calc(100%+6px)] -left-3 z-20 w-[min(320px,76vw)] rounded-box border border-line bg-base-100 px-[13px] py-2.5 text-left font-sans text-small font-normal whitespace-normal text-base-content shadow-xl"
+          className="absolute top-[calc(100%+6px)] -left-3 z-20 w-[min(320px,76vw)] rounded-box border border-line bg-base-100 px-3.25 py-2.5 text-left font-sans text-small font-normal whitespace-normal text-base-content shadow-xl"
           role="note"
           tabIndex={-1}
         >

@@ -32,7 +32,7 @@ export function Lately() {
       <ol className="mt-2 border-l-2 border-line pl-3">
         {events.map((event, index) => (
           <li key={`${event.at}-${index}`} className="relative pb-2.5">
-            <span className="absolute -left-[18px] top-[6px] h-2.5 w-2.5 rounded-[3px] bg-accent" aria-hidden />
+            <span className="absolute -left-4.5 top-1.5 h-2.5 w-2.5 rounded-[3px] bg-accent" aria-hidden />
             <p className="leading-snug [overflow-wrap:anywhere]">{event.text}</p>
             <p className="soft text-fine">
               {shortDate(event.at)}

@@ -32,8 +32,8 @@ export function Start() {
   // A plan to open is no open door yet.
   const open = switchStory(document).here === 'open';
   return (
-    <div className="mx-auto max-w-[880px]">
-      <h1 className="!text-[34px] max-[760px]:!text-[27px]">
+    <div className="mx-auto max-w-220">
+      <h1 className="!text-[34px] max-md:!text-[27px]">
         {before}
         <span className="bg-[linear-gradient(transparent_62%,var(--under)_62%_92%,transparent_92%)]">{number}</span>
         {after}
@@ -82,7 +82,7 @@ export function Start() {
         </div>
         <ul className="panel mt-2 px-3.5 py-2">
           {LEGEND.filter((state) => STATES.includes(state)).map((state) => (
-            <li key={state} className="flex min-h-[27px] items-center gap-3" title={STATE_WORDS[state].means}>
+            <li key={state} className="flex min-h-6.75 items-center gap-3" title={STATE_WORDS[state].means}>
               <StateSign state={state} silent />
               <span>{state === 'shut-out' && numbers.closed ? wording.closedState : STATE_WORDS[state].name}</span>
               <span className="ml-auto tabular-nums">{numberText(numbers.states[state] ?? 0)}</span>

@@ -8,7 +8,7 @@ export interface ComboOption {
 /** Most options listed at once; typing narrows them. */
 const LISTED = 60;
 
-const OPTION = 'flex min-h-8 cursor-pointer items-center gap-2 rounded-lg px-[9px] py-[3px] aria-selected:bg-secondary';
+const OPTION = 'flex min-h-8 cursor-pointer items-center gap-2 rounded-lg px-2.25 py-0.75 aria-selected:bg-secondary';
 
 /** A field that is chosen from a long list by typing some letters of what is meant. What is typed and not chosen changes nothing. */
 export function Combo({
@@ -77,7 +77,7 @@ export function Combo({
         id={`${id}-list`}
         role="listbox"
         aria-label={label}
-        className="combo-list absolute inset-x-0 top-[calc(100%+4px)] z-20 max-h-[260px] overflow-auto rounded-box border border-line bg-base-100 p-[5px] shadow-xl"
+        className="combo-list absolute inset-x-0 top-[calc(100%+4px)] z-20 max-h-65 overflow-auto rounded-box border border-line bg-base-100 p-1.25 shadow-xl"
         hidden={!open}
       >
         {open &&

@@ -1,7 +1,7 @@
 import type { ComponentProps, ReactNode } from 'react';
 
 const MARK =
-  "before:size-0 before:self-center before:border-[5px] before:border-r-0 before:border-l-[7px] before:border-transparent before:border-l-faint before:transition-transform before:content-[''] group-open/unfolding:before:rotate-90";
+  "before:size-0 before:self-center before:border-5 before:border-r-0 before:border-l-7 before:border-transparent before:border-l-faint before:transition-transform before:content-[''] group-open/unfolding:before:rotate-90";
 
 /** A part of a screen that unfolds: what it is about is told while it is shut. */
 export function Unfolding({

@@ -27,7 +27,7 @@ const NO_DAYS: EngineSite['days'] = [];
 
 /** A day, its sign on a line that runs through all of them, and what happened. */
 const ENTRY =
-  "relative grid grid-cols-[48px_14px_1fr] gap-x-[9px] pb-3.5 before:absolute before:top-4.5 before:-bottom-1 before:left-[63px] before:w-0.5 before:bg-line before:content-[''] last:before:hidden min-[481px]:grid-cols-[64px_14px_1fr] min-[481px]:gap-x-3 min-[481px]:before:left-[82px]";
+  "relative grid grid-cols-[48px_14px_1fr] gap-x-2.25 pb-3.5 before:absolute before:top-4.5 before:-bottom-1 before:left-15.75 before:w-0.5 before:bg-line before:content-[''] last:before:hidden min-[481px]:grid-cols-[64px_14px_1fr] min-[481px]:gap-x-3 min-[481px]:before:left-20.5";
 
 /** What an engine made of the site, day by day: a chart of what is listed, and the story. */
 export function Rehearsal() {

@@ -39,7 +39,7 @@ export function AllPages() {
   const orphans = countOrphans(rows);
   const narrowed = narrow.cell !== undefined || narrow.band !== undefined || narrow.orphans;
   return (
-    <div className="mx-auto max-w-[1080px]">
+    <div className="mx-auto max-w-270">
       <h1 className="mb-1">All pages</h1>
       <p className="soft mb-4">{wording.pagesLead}</p>
       <div className="grid gap-6 *:min-w-0 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">

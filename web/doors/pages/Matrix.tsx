@@ -53,7 +53,7 @@ export function Matrix({
         <Segments label="By which engine" value={engine} onChange={onEngine} options={engines.map(({ id, name }) => ({ value: id, label: name }))} />
       </div>
       <div className="panel overflow-x-auto">
-        <table className="w-full min-w-[520px] table-fixed">
+        <table className="w-full min-w-130 table-fixed">
           <thead>
             <tr>
               <td />
@@ -78,7 +78,7 @@ export function Matrix({
                     <td key={reality} className={`border-t border-l border-line p-0 ${number > 0 ? CELL_LOOKS[state] : ''}`}>
                       <button
                         type="button"
-                        className="flex min-h-[78px] w-full cursor-pointer flex-col items-start gap-0.5 px-[11px] py-[9px] text-left -outline-offset-3 aria-pressed:shadow-[inset_0_0_0_3px_var(--color-accent)] disabled:cursor-default disabled:text-faint disabled:[&>:not([data-number])]:invisible"
+                        className="flex min-h-19.5 w-full cursor-pointer flex-col items-start gap-0.5 px-2.75 py-2.25 text-left -outline-offset-3 aria-pressed:shadow-[inset_0_0_0_3px_var(--color-accent)] disabled:cursor-default disabled:text-faint disabled:[&>:not([data-number])]:invisible"
                         disabled={number === 0}
                         aria-pressed={on}
                         data-cell={`${intent} ${reality}`}

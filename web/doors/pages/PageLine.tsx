@@ -7,17 +7,17 @@ import { StateSign, PageLink, siteText } from '../../components/index.ts';
 import { setPageIntent, useWorkspaceApi } from '../../workspace/index.ts';
 import { INTENT_FROM, REALITY_NAMES } from '../wording.ts';
 
-export const ROW = 'inset-x-0 top-0 flex min-w-[790px] items-center gap-2.5 border-line px-3 md:min-w-[860px]';
+export const ROW = 'inset-x-0 top-0 flex min-w-197.5 items-center gap-2.5 border-line px-3 md:min-w-215';
 /** How wide each cell is. On a phone what is wanted stands beside the name; the rest is a swipe away. */
 export const CELLS = {
-  mark: 'w-[22px] flex-none',
-  name: 'min-w-0 flex-none max-md:w-[168px] md:flex-1',
-  kind: 'w-[92px] flex-none max-md:order-1',
+  mark: 'w-5.5 flex-none',
+  name: 'min-w-0 flex-none max-md:w-42 md:flex-1',
+  kind: 'w-23 flex-none max-md:order-1',
   intent: 'w-24 flex-none',
   reality: 'w-24 flex-none',
-  is: 'w-[140px] flex-none',
+  is: 'w-35 flex-none',
   number: 'w-16 flex-none pr-2 text-right tabular-nums',
-  map: 'w-[66px] flex-none',
+  map: 'w-16.5 flex-none',
 };
 
 /** A page in the table of all pages. */

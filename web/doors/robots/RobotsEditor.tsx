@@ -45,7 +45,7 @@ export function RobotsEditor() {
   const { drawn, more } = useMore('troubles');
   const troubles = [...(report?.troubles ?? [])].sort((a, b) => RANK[TROUBLE_COSTS[a.code]] - RANK[TROUBLE_COSTS[b.code]]);
   return (
-    <div className="mx-auto max-w-[1120px]">
+    <div className="mx-auto max-w-280">
       <header className="mb-4 flex flex-wrap items-start gap-3">
         <div className="min-w-0 flex-1 basis-72">
           <h1>
@@ -65,7 +65,7 @@ export function RobotsEditor() {
       </header>
       {waits && (
         <div
-          className="robots-draft notice notice-amber sticky top-[22px] z-4 mb-4 max-h-[34vh] overflow-auto [@media(max-height:560px)]:static [@media(max-height:560px)]:max-h-none"
+          className="robots-draft notice notice-amber sticky top-5.5 z-4 mb-4 max-h-[34vh] overflow-auto [@media(max-height:560px)]:static [@media(max-height:560px)]:max-h-none"
           data-testid="draft"
         >
           <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -141,7 +141,7 @@ function Trouble({
   const line = 'line' in trouble ? trouble.line : undefined;
   return (
     <li className="flex flex-wrap items-start gap-x-3 gap-y-1 px-3.5 py-2.5" data-trouble={trouble.code}>
-      <span className={`rounded-full min-w-16 flex-none px-[9px] py-px text-center text-tiny font-semibold cost-${TROUBLE_COSTS[trouble.code]} mt-0.5`}>
+      <span className={`rounded-full min-w-16 flex-none px-2.25 py-px text-center text-tiny font-semibold cost-${TROUBLE_COSTS[trouble.code]} mt-0.5`}>
         {TROUBLE_COSTS[trouble.code]}
       </span>
       <div className="min-w-0 flex-1 basis-64">

@@ -29,7 +29,7 @@ function Line({ line, report, current }: { readonly line: RobotsLine; readonly r
   const wrong = touch && touch.wronglyShut.count > 0;
   return (
     <li
-      className={`flex min-h-[26px] items-baseline gap-2.5 border-line py-[3px] pr-3 pl-2.5 not-first:border-t ${wrong ? 'bg-brick-soft' : ''}`}
+      className={`flex min-h-6.5 items-baseline gap-2.5 border-line py-0.75 pr-3 pl-2.5 not-first:border-t ${wrong ? 'bg-brick-soft' : ''}`}
       data-line={line.line}
     >
       <span className="mono soft w-5 flex-none text-right">{line.line}</span>

@@ -67,7 +67,7 @@ export function RobotsRules({
     rows.push(
       <li
         key={line.line}
-        className={`py-[7px] pr-3 ${line.kind === 'rule' ? 'pl-5' : 'pl-3'} ${line.kind === 'user-agent' ? 'bg-base-200' : ''} ${current === line.line ? 'shadow-[inset_3px_0_0_var(--color-accent)]' : ''}`}
+        className={`py-1.75 pr-3 ${line.kind === 'rule' ? 'pl-5' : 'pl-3'} ${line.kind === 'user-agent' ? 'bg-base-200' : ''} ${current === line.line ? 'shadow-[inset_3px_0_0_var(--color-accent)]' : ''}`}
         data-word-line={line.line}
         onFocus={() => onLine(line.line)}
       >
@@ -102,7 +102,7 @@ const isIdle = (touch: LineTouch | undefined): boolean => touch !== undefined &&
 function Folded({ first, count, rules }: { readonly first: number; readonly count: number; readonly rules: () => ReactNode }) {
   const [open, setOpen] = useState(false);
   return (
-    <li className="py-[7px] pr-3 pl-5" data-word-line={first}>
+    <li className="py-1.75 pr-3 pl-5" data-word-line={first}>
       <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary className="soft w-fit cursor-pointer text-note">{counted(count, 'rule')} that touch nothing on this site</summary>
         {open && <div className="mt-2 grid gap-3">{rules()}</div>}

@@ -38,7 +38,7 @@ export function RobotsText({
     <div className="panel flex h-[60vh] min-h-80 overflow-hidden focus-within:outline-2 focus-within:outline-accent">
       <div
         ref={gutter}
-        className="mono w-[46px] flex-none overflow-hidden bg-base-200 py-2.5 pr-2 text-right leading-[21px] whitespace-pre text-faint"
+        className="mono w-11.5 flex-none overflow-hidden bg-base-200 py-2.5 pr-2 text-right leading-[21px] whitespace-pre text-faint"
         aria-hidden
       >
         {numbers(1, current === undefined ? lines : current - 1)}

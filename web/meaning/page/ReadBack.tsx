@@ -59,7 +59,7 @@ export function ReadBack({
       <ul className="mt-4 flex flex-wrap gap-x-5 gap-y-1 text-note" aria-label="Where values come from">
         {LEGEND.filter(({ from }) => used.has(from)).map(({ from, words }) => (
           <li key={from} className="soft flex items-center gap-2">
-            <span className={`inline-block w-5 border-t-[3px] told-${from}`} aria-hidden /> {words}
+            <span className={`inline-block w-5 border-t-3 told-${from}`} aria-hidden /> {words}
           </li>
         ))}
         {pieces.some(({ kind }) => kind === 'gap') && (

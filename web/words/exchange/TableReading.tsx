@@ -194,7 +194,7 @@ function ColumnMeanings({
                   ))}
                 </select>
               </td>
-              <td className="soft max-w-[380px] truncate text-note">
+              <td className="soft max-w-95 truncate text-note">
                 {table.rows
                   .slice(0, SAMPLE)
                   .map((row) => row[at] ?? '')

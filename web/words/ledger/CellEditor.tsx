@@ -53,7 +53,7 @@ export function CellEditor({
         }}
       />
       {choices && (
-        <ul className="panel absolute z-10 flex max-w-[340px] flex-wrap gap-1 p-2" style={{ left, top: top + 36 }}>
+        <ul className="panel absolute z-10 flex max-w-85 flex-wrap gap-1 p-2" style={{ left, top: top + 36 }}>
           {choices.map((choice) => (
             <li key={choice}>
               <button

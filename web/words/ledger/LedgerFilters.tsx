@@ -99,7 +99,7 @@ function Choice({
 }) {
   return (
     <select
-      className={`select select-sm w-auto max-w-[150px]${value === '' ? '' : ' !border-base-content font-semibold'}`}
+      className={`select select-sm w-auto max-w-37.5${value === '' ? '' : ' !border-base-content font-semibold'}`}
       aria-label={label}
       value={value}
       onChange={(event) => onChange(event.target.value)}

@@ -51,7 +51,7 @@ export function PageText({
   const frequent = useMemo(() => frequentWords(whole, language), [whole, language]);
   return (
     <div>
-      <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-3.5 gap-y-1 text-small [&_dt]:max-w-[150px] [&_dt]:wrap-anywhere [&_dt]:text-faint">
+      <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-3.5 gap-y-1 text-small [&_dt]:max-w-37.5 [&_dt]:wrap-anywhere [&_dt]:text-faint">
         <dt>Reads</dt>
         <dd>
           {measure.ease ? (
@@ -83,12 +83,12 @@ export function PageText({
                 `: unevenly, nowhere from ${percentOf(density.gapFrom)} to ${percentOf(density.gapFrom + density.gap)} of the text`}
               {density.verdict === 'too-often' && ': so often that it reads as stuffing'}
               <span
-                className="relative mt-[3px] block h-4 rounded bg-fit"
+                className="relative mt-0.75 block h-4 rounded bg-fit"
                 role="img"
                 aria-label={`Where it stands: ${density.at.map(percentOf).join(', ') || 'nowhere'}`}
               >
                 {density.at.map((at, index) => (
-                  <i key={index} className="absolute inset-y-0 -ml-[1.5px] w-[3px] bg-green" style={{ left: `${at * 100}%` }} />
+                  <i key={index} className="absolute inset-y-0 -ml-[1.5px] w-0.75 bg-green" style={{ left: `${at * 100}%` }} />
                 ))}
               </span>
             </dd>

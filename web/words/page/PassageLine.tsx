@@ -71,11 +71,11 @@ export const PassageLine = memo(
     const changed = kept?.was !== undefined && kept.was !== null;
     return (
       <li
-        className="group relative grid grid-cols-[30px_minmax(0,1fr)_auto] gap-x-2 gap-y-0.5 rounded-lg py-[5px] pr-1.5 pl-0.5 focus-within:bg-base-100 hover:bg-base-100 data-changed:shadow-[inset_3px_0_0_var(--color-accent)]"
+        className="group relative grid grid-cols-[30px_minmax(0,1fr)_auto] gap-x-2 gap-y-0.5 rounded-lg py-1.25 pr-1.5 pl-0.5 focus-within:bg-base-100 hover:bg-base-100 data-changed:shadow-[inset_3px_0_0_var(--color-accent)]"
         data-passage={passage.tag}
         data-changed={changed || undefined}
       >
-        <span className="mono pt-[3px] pl-1.5 text-tiny leading-[1.3] text-faint" aria-hidden>
+        <span className="mono pt-0.75 pl-1.5 text-tiny leading-[1.3] text-faint" aria-hidden>
           {passage.tag}
         </span>
         {editing === undefined ? (

@@ -45,7 +45,7 @@ export function ResultCard({
   const trail = extras?.trail?.slice(1) ?? row.address.split('/').filter(Boolean).map(percentDecoded);
   const line = extras === undefined ? '' : extrasLine(extras);
   return (
-    <div className={`result${phone ? ' mx-auto max-w-[300px]' : ''}`}>
+    <div className={`result${phone ? ' mx-auto max-w-75' : ''}`}>
       <p className="flex items-center gap-2 text-note">
         <Letter name={siteName || host} />
         <span className="truncate">
@@ -113,8 +113,8 @@ export function BrowserTab({ title }: { readonly title: string }) {
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
   const shown = fit(title, limit).shown;
   return (
-    <div className="mt-2.5 rounded-t-field bg-base-300 px-2 pt-[7px]" aria-label="The browser’s tab" role="img">
-      <span className="flex w-[220px] max-w-full items-center gap-2 overflow-hidden rounded-t-lg bg-base-100 px-2.5 py-1.5 text-fine whitespace-nowrap">
+    <div className="mt-2.5 rounded-t-field bg-base-300 px-2 pt-1.75" aria-label="The browser’s tab" role="img">
+      <span className="flex w-55 max-w-full items-center gap-2 overflow-hidden rounded-t-lg bg-base-100 px-2.5 py-1.5 text-fine whitespace-nowrap">
         <Letter name={siteName} />{' '}
         <span className="truncate" dir="auto">
           {shown || '(no title)'}

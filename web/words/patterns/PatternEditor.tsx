@@ -94,17 +94,17 @@ function Chip({
     >
       <button
         type="button"
-        className="grid min-h-[30px] w-6 cursor-grab touch-none place-items-center text-faint"
+        className="grid min-h-7.5 w-6 cursor-grab touch-none place-items-center text-faint"
         aria-label={`Move ${text}`}
         {...attributes}
         {...listeners}
       >
         <GripVertical size={14} aria-hidden />
       </button>
-      <button type="button" className="min-h-[30px] cursor-pointer px-0.5" aria-expanded={open} onClick={onOpen}>
+      <button type="button" className="min-h-7.5 cursor-pointer px-0.5" aria-expanded={open} onClick={onOpen}>
         {text}
       </button>
-      <button type="button" className="grid min-h-[30px] w-6 cursor-pointer place-items-center text-faint" aria-label={`Take ${text} out`} onClick={onRemove}>
+      <button type="button" className="grid min-h-7.5 w-6 cursor-pointer place-items-center text-faint" aria-label={`Take ${text} out`} onClick={onRemove}>
         <X size={14} aria-hidden />
       </button>
     </li>
@@ -209,14 +209,14 @@ function PieceSettings({
       <ol className="flex flex-wrap items-center gap-1.5">
         {piece.first.map((one, index) => (
           <li key={index} className="piece is-text">
-            <span className="inline-flex min-h-[30px] items-center px-2">
+            <span className="inline-flex min-h-7.5 items-center px-2">
               {index + 1}. {typeof one === 'string' ? PART_NAMES[one] : `“${one.text}”`}
               <span className="soft ml-1.5 text-fine">{typeof one === 'string' ? sample?.[one] || 'empty here' : ''}</span>
             </span>
             {piece.first.length > 1 && (
               <button
                 type="button"
-                className="grid min-h-[30px] w-6 cursor-pointer place-items-center text-faint"
+                className="grid min-h-7.5 w-6 cursor-pointer place-items-center text-faint"
                 aria-label="Take it out"
                 onClick={() => onChange({ first: piece.first.filter((_, at) => at !== index) })}
               >

@@ -29,8 +29,8 @@ export function PhraseMatrix({ rows }: { readonly rows: readonly PhraseRow[] }) 
           <tr>
             <td />
             {columns.map((id) => (
-              <th key={id} scope="col" className="h-[130px] align-bottom text-fine font-medium">
-                <span title={name(id)} className="inline-block max-h-[120px] rotate-180 truncate [writing-mode:vertical-rl]">
+              <th key={id} scope="col" className="h-32.5 align-bottom text-fine font-medium">
+                <span title={name(id)} className="inline-block max-h-30 rotate-180 truncate [writing-mode:vertical-rl]">
                   {name(id)}
                 </span>
               </th>

@@ -143,7 +143,7 @@ function Phrase({ row }: { readonly row: PhraseRow }) {
         </span>
         {row.verdict !== 'answered' && <span className="soft block text-fine">{WHY[row.verdict](row)}</span>}
       </span>
-      <span className={`min-w-[92px] rounded-full px-2.5 py-0.5 text-center text-fine ${VERDICT_LOOKS[row.verdict]}`}>{VERDICTS[row.verdict]}</span>
+      <span className={`min-w-23 rounded-full px-2.5 py-0.5 text-center text-fine ${VERDICT_LOOKS[row.verdict]}`}>{VERDICTS[row.verdict]}</span>
       <span className="col-span-full flex flex-wrap items-center justify-end gap-1.5 text-note md:col-auto">
         {row.targets.map((id) => (
           <PageLink to="words" page={id} key={id} className="chip" title="This page is meant for it">
@@ -216,7 +216,7 @@ function Worth({ phrase, worth }: { readonly phrase: string; readonly worth: num
     workspace.change(set('worth', phrase, 'worth', next === 1 ? null : Math.max(0, Math.min(3, next))), { label: `“${phrase}” is worth ${next} of 3` });
   return (
     <span
-      className="inline-flex cursor-pointer gap-[3px] px-0.5 py-2"
+      className="inline-flex cursor-pointer gap-0.75 px-0.5 py-2"
       role="slider"
       tabIndex={0}
       aria-label={`What “${phrase}” is worth`}
@@ -233,7 +233,7 @@ function Worth({ phrase, worth }: { readonly phrase: string; readonly worth: num
       {[1, 2, 3].map((level) => (
         <i
           key={level}
-          className={`h-[15px] w-[11px] rounded-md border-[1.5px] border-sun ${level <= worth ? 'bg-accent' : ''}`}
+          className={`h-3.75 w-2.75 rounded-md border-[1.5px] border-sun ${level <= worth ? 'bg-accent' : ''}`}
           onClick={() => write(level === worth ? level - 1 : level)}
         />
       ))}

@@ -90,7 +90,7 @@ function Picture({ place }: { readonly place: PicturePlace }) {
   const alt = own ?? place.alt;
   return (
     <>
-      <span className="h-[82px] w-[116px] flex-none overflow-hidden rounded-lg">
+      <span className="h-20.5 w-29 flex-none overflow-hidden rounded-lg">
         {place.path === undefined ? (
           <span className="picture-empty text-tiny">elsewhere</span>
         ) : (

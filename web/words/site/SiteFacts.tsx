@@ -65,7 +65,7 @@ export function SiteFacts() {
                     <button
                       key={path}
                       type="button"
-                      className="h-[62px] w-[92px] cursor-pointer overflow-hidden rounded-lg border-2 border-transparent aria-pressed:border-accent"
+                      className="h-15.5 w-23 cursor-pointer overflow-hidden rounded-lg border-2 border-transparent aria-pressed:border-accent"
                       aria-pressed={path === chosen}
                       aria-label={path}
                       title={path}

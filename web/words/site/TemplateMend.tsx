@@ -32,7 +32,7 @@ export function TemplateMend({ code, field }: { readonly code: FindingCode; read
     <div className="my-2" data-testid="template-mend">
       {groups === undefined && <p className="soft text-note">Looking at what would be written …</p>}
       {groups?.slice(0, SHOWN).map((group) => (
-        <div key={JSON.stringify([group.changes, group.refused, group.lang])} className="my-[0.4rem] border-l-[3px] border-line py-1 pl-3">
+        <div key={JSON.stringify([group.changes, group.refused, group.lang])} className="my-[0.4rem] border-l-3 border-line py-1 pl-3">
           <p className="soft text-note">
             {group.refused === undefined
               ? counted(group.pages.length, 'page')
