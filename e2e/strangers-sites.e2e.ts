@@ -100,7 +100,7 @@ test('a ZIP in a ZIP is offered; what its template gets wrong is mended on all p
   // The page for people takes the frame of a site without any main, and is seen first.
   await goToMaps(browser, 'For people & feeds');
   await browser.getByRole('button', { name: 'See it first' }).click();
-  const shown = browser.frameLocator('iframe.page-preview');
+  const shown = browser.frameLocator('iframe[title="The page for people, as it would be written"]');
   await expect(shown.locator('#top')).toBeVisible();
   await expect(shown.locator('#text h1')).toHaveText('Sitemap');
   await expect(shown.locator('#foot')).toHaveText('Quay 4');
