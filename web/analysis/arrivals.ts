@@ -4,7 +4,7 @@ import { versionOf, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes } from '../../core/source/index.ts';
 import { arrivalLock, clearSite, filesId, keepVersion, type Database, type SiteVersion } from '../storage/index.ts';
 import type { Analyst } from './analyst.ts';
-import type { Bringing, PickedFile } from './files-brought.ts';
+import type { Bringing, PickedFile } from './files-to-import.ts';
 import { importSite, sha256, type Progress } from './import-site.ts';
 import { planVersion } from './new-version.ts';
 

@@ -1,5 +1,5 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
-import type { Bringing } from './files-brought.ts';
+import type { Bringing } from './files-to-import.ts';
 import type { AnalysisService } from './worker.ts';
 
 /** The worker, from the page's side. */

@@ -8,7 +8,7 @@ import { inflateEntry, listArchive, sameBytes } from '../../core/source/index.ts
 import { appendEntries, listAside, listFiles, loadDocument, loadHistory, openDatabase, type Database } from '../storage/index.ts';
 import { oldZip } from '../../core/testing/zip.ts';
 import { Analyst } from './analyst.ts';
-import type { Bringing } from './files-brought.ts';
+import type { Bringing } from './files-to-import.ts';
 import { importSite, type BringingResult } from './import-site.ts';
 import { written } from '../../core/release/index.ts';
 import { bytesIn, outFiles, packProject, packZip } from './export-site.ts';

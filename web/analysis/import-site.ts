@@ -3,7 +3,7 @@ import { parseRobots } from '../../core/robots/index.ts';
 import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, rulesFromHeaders, set, versionOf, type Change } from '../../core/site/index.ts';
 import { readSitemap } from '../../core/sitemap/index.ts';
 import { decodeBytes, toHex, type FilePath } from '../../core/source/index.ts';
-import { filesBrought, type Bringing, type Refused } from './files-brought.ts';
+import { filesToImport, type Bringing, type Refused } from './files-to-import.ts';
 import { clearSite, filesId, putAside, saveFiles, saveManifest, writeSnapshot, type Database, type SiteRecord, type StoredFile } from '../storage/index.ts';
 
 export type BringingResult = { readonly ok: true; readonly site: SiteRecord } | Refused;
@@ -29,7 +29,7 @@ export const sha256 = async (bytes: Uint8Array): Promise<string> =>
 /** Takes a site into the browser's database. Cancelled or refused, it leaves nothing behind. */
 export async function importSite(bringing: Bringing, tools: BringingTools): Promise<BringingResult> {
   const { db, id } = tools;
-  const found = await filesBrought(bringing);
+  const found = await filesToImport(bringing);
   if ('ok' in found) return found;
   const { loose, saved, unread } = found;
 

@@ -10,7 +10,7 @@ import { measureUnknownLettersBy, type Pattern } from '../../core/titles/index.t
 import { arrivalLock, dropRelease, keepRows, lastingDatabase, openDatabase, saveManifest, type Database } from '../storage/index.ts';
 import { Analyst, type SurveyNews } from './analyst.ts';
 import type { FactCache } from './read-site.ts';
-import type { Bringing } from './files-brought.ts';
+import type { Bringing } from './files-to-import.ts';
 import { importSite, sha256, type BringingResult, type Progress } from './import-site.ts';
 import { arrivals } from './arrivals.ts';
 import { downloads } from './downloads.ts';

@@ -31,10 +31,7 @@ export function ShutStrip() {
     <div className={`strip${here === 'shut' || audience !== 'public' ? ' shut' : ''}`} role="status" data-testid="shut-strip">
       <DoorClosed size={15} aria-hidden />
       <span className="min-w-0">{words}</span>
-      <Link
-        to={linkTo(here === 'open' && shut ? 'release' : 'doors').replace(/\/doors(?=$|\?)/, '/doors/site')}
-        className="strip-link inline-flex min-h-7 flex-none cursor-pointer items-center underline underline-offset-3"
-      >
+      <Link to={linkTo(here === 'open' && shut ? 'release' : 'doors').replace(/\/doors(?=$|\?)/, '/doors/site')} className="strip-link">
         {here === 'open' && shut ? 'To the release' : shut ? 'The switch' : 'Who can visit'}
       </Link>
     </div>

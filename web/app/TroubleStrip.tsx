@@ -100,12 +100,7 @@ function Strip({ icon, bad = false, children }: { readonly icon: ReactNode; read
 
 function Act({ onClick, disabled = false, children }: { readonly onClick: () => void; readonly disabled?: boolean; readonly children: ReactNode }) {
   return (
-    <button
-      type="button"
-      className="strip-link inline-flex min-h-7 flex-none cursor-pointer items-center underline underline-offset-3"
-      onClick={onClick}
-      disabled={disabled}
-    >
+    <button type="button" className="strip-link" onClick={onClick} disabled={disabled}>
       {children}
     </button>
   );

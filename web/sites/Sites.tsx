@@ -8,7 +8,7 @@ import { FilePickers } from './FilePickers.tsx';
 import { fromDrop, fromInside } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
 import { Space } from './Space.tsx';
-import { useBringing } from './bringing.ts';
+import { useImport } from './importing.ts';
 import { useSiteList } from './site-list.ts';
 import { wording } from './wording.ts';
 
@@ -24,7 +24,7 @@ export function Sites() {
   const [asking, setAsking] = useState<'list' | 'address'>();
   const heading = useRef<HTMLHeadingElement>(null);
   const { sites, bin, refresh, remove, failure: unread } = useSiteList(() => heading.current?.focus());
-  const { take, demo, busy, inside, failure = unread, setFailure } = useBringing(refresh);
+  const { take, demo, busy, inside, failure = unread, setFailure } = useImport(refresh);
   const sharing = (site: SiteRecord): string[] =>
     (sites ?? []).filter((other) => other.id !== site.id && site.summary && other.summary?.host === site.summary.host).map((other) => other.name);
   const { over, zone } = useDrop((transfer) => void fromDrop(transfer).then((bringing) => take(bringing)));

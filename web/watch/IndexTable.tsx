@@ -76,7 +76,7 @@ export function IndexTable({ site }: { readonly site: EngineSite }) {
         'good',
       );
   };
-  const columns = useColumns(site);
+  const columns = useColumns(site, rowOf);
   return (
     <>
       <div className="mt-4 flex flex-wrap items-center gap-1.5">

@@ -3,11 +3,11 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { expectedVisits, visitsAllowed } from '../../core/engine/index.ts';
 import type { EngineRow, EngineSite } from '../../core/exchange/index.ts';
+import type { PageRow } from '../../core/rows/index.ts';
 import { pathAndQuery } from '../../core/source/index.ts';
 import { gateWords, shortDate } from '../../core/wording/index.ts';
 import { PageLink, PageName, useRoute } from '../components/index.ts';
 import { byText, type Column } from '../ui/index.ts';
-import { useRowOf } from './addresses.ts';
 import { useWatching } from './engines.tsx';
 import { OUTCOMES } from './wording.ts';
 
@@ -20,10 +20,9 @@ const DAY = 86_400_000;
 export const pathOf = ({ address }: EngineRow): string => pathAndQuery(new URL(address));
 
 /** What is told of each address that an engine knows. */
-export function useColumns(site: EngineSite): readonly Column<EngineRow>[] {
+export function useColumns(site: EngineSite, rowOf: (address: string) => PageRow | undefined): readonly Column<EngineRow>[] {
   const { engine } = useWatching();
   const { linkToView } = useRoute();
-  const rowOf = useRowOf();
   const { records, queue } = site;
   const expected = useMemo(
     () => expectedVisits(records, queue, { perDay: visitsAllowed(engine, undefined), allowance: engine.freshVisits }),

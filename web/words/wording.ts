@@ -147,3 +147,6 @@ export const PASTE_NAMES: Readonly<Record<PasteItem['field'] | PasteField, strin
   link: 'Link',
   snippet: 'Snippet',
 };
+
+/** The article of a noun, by its first letter. */
+export const article = (noun: string): string => (/^[aeiou]/i.test(noun) ? 'an' : 'a');

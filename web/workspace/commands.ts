@@ -174,3 +174,14 @@ export function unignore(workspace: Workspace, page: PageId, code: string): void
     label: `A finding counts again on “${workspace.state.byId.get(page)?.name ?? page}”`,
   });
 }
+
+/** Gives pages that moved to one address their old ones: the page itself or, where it did not move, those that moved there. */
+export function takeAddressBack(workspace: Workspace, row: PageRow, others: readonly PageId[]): void {
+  const { pages, facts } = workspace.state.document.tables;
+  const home = facts['']?.homePage;
+  const moved = (page: PageId): boolean => page === home || Boolean(pages[page]?.ending);
+  const back = moved(row.id) ? [row.id] : others.filter(moved);
+  workspace.change(all(back.map((page) => (page === home ? set('facts', '', 'homePage', null) : set('pages', page, 'ending', null)))), {
+    label: back.length === 1 && back[0] === row.id ? `“${row.name}” has its old address again` : `“${row.name}” has its address to itself`,
+  });
+}

@@ -1,9 +1,9 @@
 import type { PageId } from '../../core/source/index.ts';
 import { quickFixOf, type Finding, type FindingCode, type QuickFix } from '../../core/checks/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { all, set } from '../../core/site/index.ts';
+import { set } from '../../core/site/index.ts';
 import { fixButton } from '../../core/wording/index.ts';
-import { hideProperly, linkByOneAddress, openPage, setKindIntent, setPageIntent } from './commands.ts';
+import { hideProperly, linkByOneAddress, openPage, setKindIntent, setPageIntent, takeAddressBack } from './commands.ts';
 import type { Workspace } from './store.ts';
 
 /** The one action a finding offers: what it says, and what it does. */
@@ -83,15 +83,4 @@ function carryOut(workspace: Workspace, row: PageRow, fix: Exclude<Extract<Quick
       return workspace.change(set('pages', row.id, fix.field, fix.value), { label });
     }
   }
-}
-
-/** Gives pages that moved to one address their old ones: the page itself or, where it did not move, those that moved there. */
-function takeAddressBack(workspace: Workspace, row: PageRow, others: readonly PageId[]): void {
-  const { pages, facts } = workspace.state.document.tables;
-  const home = facts['']?.homePage;
-  const moved = (page: PageId): boolean => page === home || Boolean(pages[page]?.ending);
-  const back = moved(row.id) ? [row.id] : others.filter(moved);
-  workspace.change(all(back.map((page) => (page === home ? set('facts', '', 'homePage', null) : set('pages', page, 'ending', null)))), {
-    label: back.length === 1 && back[0] === row.id ? `“${row.name}” has its old address again` : `“${row.name}” has its address to itself`,
-  });
 }

@@ -44,6 +44,7 @@ export function TableReading({ bytes, onDone }: { readonly bytes: Uint8Array; re
     note(`${counted(changes.length, 'text')} came in.`, { action: { label: 'Undo', onClick: () => void workspace.undo() } });
     onDone();
   };
+  const pages = new Set(run.changes.map((change) => change.page)).size;
   const noAddress = !mapping.includes('address');
   return (
     <div className="mt-4">
@@ -55,9 +56,8 @@ export function TableReading({ bytes, onDone }: { readonly bytes: Uint8Array; re
           {run.changes.length === 0 ? 'Nothing would change' : `Take in ${counted(run.changes.length, 'text')}`}
         </button>
         <span className="soft text-small">
-          {counted(new Set(run.changes.map((change) => change.page)).size, 'page')}{' '}
-          {plural(new Set(run.changes.map((change) => change.page)).size, 'changes', 'change')}; {counted(run.same, 'cell is', 'cells are')} empty or{' '}
-          {plural(run.same, 'says', 'say')} the same
+          {counted(pages, 'page')} {plural(pages, 'changes', 'change')}; {counted(run.same, 'cell is', 'cells are')} empty or {plural(run.same, 'says', 'say')}{' '}
+          the same
         </span>
       </div>
       {elsewhere !== undefined && (

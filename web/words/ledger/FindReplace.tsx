@@ -17,6 +17,7 @@ interface Hit extends Wanted {
   readonly before: string;
 }
 
+const NONE: ReadonlySet<string> = new Set();
 const key = (hit: Hit): string => `${hit.row.id}\n${hit.column}`;
 
 /** What is found in these rows, a while of searching at a time. */
@@ -74,15 +75,11 @@ export function FindReplace({
   const [search, setSearch] = useState<Search>({ find: '', replace: '', regular: false, matchCase: false, wholeWords: false });
   const [columns, setColumns] = useState<readonly LedgerColumn[]>(['title', 'description']);
   const [onlySelected, setOnlySelected] = useState(false);
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  /** What is left out of the hits that it was said of: of other hits, nothing is. */
+  const [leftOut, setLeftOut] = useState<{ readonly of: readonly Hit[]; readonly keys: ReadonlySet<string> }>();
   const among = onlySelected && selected.length > 1 ? selected : rows;
   const found = useHits(search, columns, among);
-  const [of, setOf] = useState(found.hits);
-  if (of !== found.hits) {
-    // Other hits: all are taken until one is left out.
-    setOf(found.hits);
-    setLeft(new Set());
-  }
+  const left = leftOut?.of === found.hits ? leftOut.keys : NONE;
   const taken = found.hits.filter((hit) => !left.has(key(hit)));
   const option = (name: 'regular' | 'matchCase' | 'wholeWords', label: string) => (
     <label className="flex min-h-8 items-center gap-1.5">
@@ -157,7 +154,7 @@ export function FindReplace({
       {search.find !== '' && found.fault === '' && (
         <div className="mt-2 max-h-56 overflow-auto border-t border-line" aria-live="polite" tabIndex={0} role="region" aria-label="What would change">
           {found.hits.length === 0 && <p className="soft py-2">{found.busy ? 'Searching …' : 'Nothing found.'}</p>}
-          <HitList hits={found.hits} left={left} onLeft={setLeft} />
+          <HitList hits={found.hits} left={left} onLeft={(keys) => setLeftOut({ of: found.hits, keys })} />
           {found.hits.length > SHOWN && <p className="soft py-1.5">and {found.hits.length - SHOWN} more</p>}
         </div>
       )}

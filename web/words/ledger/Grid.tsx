@@ -140,7 +140,7 @@ export function Grid({
     >
       <GridHead columns={columns} sort={sort} width={width} onSort={onSort} />
       <div role="rowgroup" style={{ height: list.getTotalSize() }}>
-        <Rows items={list.getVirtualItems()} cells={cells} document={document} width={width} view={view} selection={selection} box={box} />
+        <Rows items={list.getVirtualItems()} cells={cells} document={document} width={width} view={view} cursor={selection.cursor} box={box} />
       </div>
       {editing && editingRow && (
         <CellEditor
@@ -169,7 +169,7 @@ function Rows({
   document,
   width,
   view,
-  selection,
+  cursor,
   box,
 }: {
   readonly items: readonly { readonly index: number; readonly start: number }[];
@@ -177,7 +177,7 @@ function Rows({
   readonly document: SiteDocument;
   readonly width: number;
   readonly view: View;
-  readonly selection: Selection;
+  readonly cursor: At;
   readonly box: Box;
 }) {
   const ownLimits = document.tables.limits;
@@ -202,7 +202,7 @@ function Rows({
               document={document}
               limits={limits}
               box={box}
-              cursor={selection.cursor}
+              cursor={cursor}
               corner={corner}
             />
           )

@@ -50,11 +50,9 @@ export function copied({ rows, columns }: Cells, document: SiteDocument, box: Bo
 /** The clipboard's text, spread over a block; `to` is the last cell that it reaches, within the grid. */
 export function pasted(cells: Cells, text: string, box: Box): { readonly wanted: readonly Wanted[]; readonly to: At } {
   const spread = spreadBlock(readBlock(text), box);
+  const far = spread.reduce((to, at) => ({ row: Math.max(to.row, at.row), column: Math.max(to.column, at.column) }), { row: box.top, column: box.left });
   return {
     wanted: spread.flatMap(({ row, column, text: one }) => wantedAt(cells, { row, column }, one)),
-    to: {
-      row: Math.min(Math.max(...spread.map(({ row }) => row), box.top), cells.rows.length - 1),
-      column: Math.min(Math.max(...spread.map(({ column }) => column), box.left), cells.columns.length - 1),
-    },
+    to: { row: Math.min(far.row, cells.rows.length - 1), column: Math.min(far.column, cells.columns.length - 1) },
   };
 }

@@ -2,7 +2,7 @@ import type { FilePath } from '../../../core/source/index.ts';
 import { set, type Effective, type SitePage } from '../../../core/site/index.ts';
 import type { PageRow } from '../../../core/rows/index.ts';
 import { useReport, useWorkspaceApi } from '../../workspace/index.ts';
-import { SitePicture } from '../site/SitePicture.tsx';
+import { PictureChoice } from '../site/PictureChoice.tsx';
 
 /** The picture of the card: one of the page's own, or of the site's. What a card shows of it is seen at the right. */
 export function PicturePicker({
@@ -37,17 +37,7 @@ export function PicturePicker({
       ) : (
         <div className="flex flex-wrap gap-2" role="group" aria-label="Pictures of this page">
           {own.slice(0, 24).map((path) => (
-            <button
-              key={path}
-              type="button"
-              className="h-15.5 w-23 cursor-pointer overflow-hidden rounded-lg border-2 border-transparent aria-pressed:border-accent"
-              aria-pressed={path === chosen && !picture.fallback}
-              aria-label={path}
-              title={path}
-              onClick={() => choose(path)}
-            >
-              <SitePicture path={path} alt="" className="size-full object-cover" />
-            </button>
+            <PictureChoice key={path} path={path} chosen={path === chosen && !picture.fallback} onChoose={() => choose(path)} />
           ))}
           {picture.from === 'owner' && !picture.fallback && (
             <button type="button" className="link-act text-note" onClick={() => choose(null)}>

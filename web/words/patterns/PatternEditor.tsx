@@ -7,6 +7,8 @@ import { PARTS, type Part, type Pattern, type Piece } from '../../../core/titles
 import { dragWords, useDragSensors } from '../../ui/index.ts';
 import { PART_NAMES } from '../wording.ts';
 
+const REMOVE = 'grid min-h-7.5 w-6 cursor-pointer place-items-center text-faint';
+
 /**
  * A pattern as chips: dragged, or moved with the keyboard, into order; what is typed goes in as text, or as a part when it is picked. A chip with more
  * than one part gives the first that says something.
@@ -104,7 +106,7 @@ function Chip({
       <button type="button" className="min-h-7.5 cursor-pointer px-0.5" aria-expanded={open} onClick={onOpen}>
         {text}
       </button>
-      <button type="button" className="grid min-h-7.5 w-6 cursor-pointer place-items-center text-faint" aria-label={`Take ${text} out`} onClick={onRemove}>
+      <button type="button" className={REMOVE} aria-label={`Take ${text} out`} onClick={onRemove}>
         <X size={14} aria-hidden />
       </button>
     </li>
@@ -216,7 +218,7 @@ function PieceSettings({
             {piece.first.length > 1 && (
               <button
                 type="button"
-                className="grid min-h-7.5 w-6 cursor-pointer place-items-center text-faint"
+                className={REMOVE}
                 aria-label="Take it out"
                 onClick={() => onChange({ first: piece.first.filter((_, at) => at !== index) })}
               >

@@ -19,7 +19,8 @@ import { counted } from '../../../core/wording/index.ts';
 import { byKind, MATCHES, Term, PageLink } from '../../components/index.ts';
 import { SortableList } from '../../ui/index.ts';
 import { moveRule, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
-import { article, Caught, NewKindRule } from './NewKindRule.tsx';
+import { article } from '../wording.ts';
+import { Caught, NewKindRule } from './NewKindRule.tsx';
 
 const SHOWN = 40;
 

@@ -3,9 +3,8 @@ import { useMemo, useState } from 'react';
 import { addressOf, all, kindIntent, KINDS, ruleCatches, set, spares, type Kind, type KindRule, KIND_TABLE } from '../../../core/site/index.ts';
 import { counted, plural } from '../../../core/wording/index.ts';
 import { MATCHES } from '../../components/index.ts';
+import { article } from '../wording.ts';
 import { useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
-
-export const article = (noun: string): string => (/^[aeiou]/i.test(noun) ? 'an' : 'a');
 
 /** Another rule that gives pages their kind; what it would catch, and change, is told first. */
 export function NewKindRule({ order }: { readonly order: number }) {

@@ -6,7 +6,7 @@ import { Segments } from '../../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { BrowserTab, ResultCard, ShareCard } from '../page/previews.tsx';
 import { IdentityFacts, MainAddress } from '../../components/index.ts';
-import { SitePicture } from './SitePicture.tsx';
+import { PictureChoice } from './PictureChoice.tsx';
 
 const SEPARATORS = ['|', '–', '·', '•', ':'] as const;
 const STUFFED = 12;
@@ -62,19 +62,14 @@ export function SiteFacts() {
               paths.length > 0 && (
                 <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Pictures of the site">
                   {paths.map((path) => (
-                    <button
+                    <PictureChoice
                       key={path}
-                      type="button"
-                      className="h-15.5 w-23 cursor-pointer overflow-hidden rounded-lg border-2 border-transparent aria-pressed:border-accent"
-                      aria-pressed={path === chosen}
-                      aria-label={path}
-                      title={path}
-                      onClick={() =>
+                      path={path}
+                      chosen={path === chosen}
+                      onChoose={() =>
                         workspace.change(set('facts', '', 'sharePicture', path === chosen ? null : `/${path}`), { label: 'The site has another share picture' })
                       }
-                    >
-                      <SitePicture path={path} alt="" className="size-full object-cover" />
-                    </button>
+                    />
                   ))}
                 </div>
               )

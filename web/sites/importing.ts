@@ -9,7 +9,7 @@ import { bringInDemo, bringInSite, useWorkspaceApi } from '../workspace/index.ts
 let jobs = 0;
 
 /** Brings sites in, and goes there. `onChange` is called when the list of sites is another. */
-export function useBringing(onChange: () => void) {
+export function useImport(onChange: () => void) {
   const workspace = useWorkspaceApi();
   const navigate = useQuietNavigate();
   const [busy, setBusy] = useState<{ job: string; done: number; of: number }>();

@@ -51,7 +51,7 @@ interface Loose {
 }
 
 /** What is brought in, before it is read. */
-export interface Brought {
+export interface FilesToImport {
   readonly loose: readonly Loose[];
   /** What a project file says besides its files. */
   readonly saved: OpenedProject | undefined;
@@ -59,7 +59,7 @@ export interface Brought {
 }
 
 /** The files that are brought in, each under the path it is to have; or why they are none. */
-export async function filesBrought(bringing: Bringing): Promise<Brought | Refused> {
+export async function filesToImport(bringing: Bringing): Promise<FilesToImport | Refused> {
   const unread: { path: FilePath; reason: string }[] = [];
   let loose: Loose[] = [];
   let saved: OpenedProject | undefined;
