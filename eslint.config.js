@@ -37,5 +37,16 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    // A busy machine is no fault of the code: tests compare states, or two sizes in one run (`core/testing/proportion.ts`). Time itself is measured in `bench/`.
+    files: ['**/*.test.{ts,tsx}', 'e2e/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: "MemberExpression[object.name='performance'][property.name='now']", message: 'Say it as a proportion, or in bench/.' },
+        { selector: "CallExpression[callee.property.name='waitForTimeout']", message: 'Wait for a state.' },
+      ],
+    },
+  },
   { files: ['web/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
 );

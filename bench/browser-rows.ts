@@ -1,16 +1,15 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { zipSync } from 'fflate';
 import { readPage } from '../core/page/index.ts';
-import { CHROMIUM_ARGS } from '../e2e/fixtures/site.ts';
-import { percentile, slower, within, type Row } from './measure.ts';
+import { CHROMIUM, CHROMIUM_ARGS } from '../e2e/fixtures/site.ts';
+import { serve } from '../e2e/fixtures/served.ts';
+import { median, percentile, slower, within, type Row } from './measure.ts';
+import { yardstick } from './yardstick.ts';
 
-const root = join(import.meta.dirname, '..');
-const PORT = 4690;
 declare global {
   interface Window {
     bench: { longTasks: number[]; opening: number; first: number; ready: number; keys: number[]; sameAt: number };
@@ -46,19 +45,15 @@ export function watch(): void {
 
 export async function withApp<T>(run: (browser: Browser, address: string) => Promise<T>): Promise<T> {
   const folder = await mkdtemp(join(tmpdir(), 'bench-'));
-  const server: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    cwd: root,
-    env: { ...process.env, PORT: String(PORT), HOST_PORT: String(PORT + 1), STAND_INS: folder },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await new Promise<void>((resolve) => server.stdout?.on('data', (text: Buffer) => text.includes('is ready') && resolve()));
-  const browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: [...CHROMIUM_ARGS] });
+  const served = serve();
+  const { port } = await served.open(folder);
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: [...CHROMIUM_ARGS] });
   try {
-    return await run(browser, `http://127.0.0.1:${PORT}`);
+    return await run(browser, `http://127.0.0.1:${port}`);
   } finally {
     await browser.close();
-    server.kill('SIGTERM');
-    await new Promise((resolve) => server.once('exit', resolve));
+    await served.close();
+    await served.end();
     await rm(folder, { recursive: true, force: true });
   }
 }
@@ -95,6 +90,7 @@ export function openingRows(name: string, files: ReadonlyMap<string, Uint8Array>
     const node: number[] = [];
     const opened: number[] = [];
     const long: number[] = [];
+    const slowness = await yardstick(page);
     for (let turn = 0; turn < 3; turn++) {
       const started = performance.now();
       for (const [, bytes] of pages) readPage(bytes);
@@ -108,7 +104,7 @@ export function openingRows(name: string, files: ReadonlyMap<string, Uint8Array>
     }
     return [
       slower(`opening ${pages.length.toLocaleString('en')} pages, ${name}`, { ours: percentile(opened, 0.5), peer: percentile(node, 0.5) }, 'core in Node', 2),
-      within('the longest task on the page while it opens', percentile(long, 0.5), 50, 'ms'),
+      within('the longest task on the page while it opens', median(long), 50, 'ms', slowness),
     ];
   });
 }
@@ -136,6 +132,7 @@ export function keptRows(name: string, files: ReadonlyMap<string, Uint8Array>): 
       );
     const first: number[] = [];
     const long: number[] = [];
+    const slowness = await yardstick(page);
     for (let turn = 0; turn < 3; turn++) {
       await page.reload();
       await page.waitForFunction(() => window.bench.ready > 0, undefined, { timeout: 120_000 });
@@ -145,8 +142,8 @@ export function keptRows(name: string, files: ReadonlyMap<string, Uint8Array>): 
       long.push(Math.max(0, ...bench.longTasks));
     }
     return [
-      within(`first screen of a kept site of ${files.size.toLocaleString('en')} files, ${name}`, percentile(first, 0.5), 400, 'ms'),
-      within('… the longest task on the page until it agrees with the files', percentile(long, 0.5), 50, 'ms'),
+      within(`first screen of a kept site of ${files.size.toLocaleString('en')} files, ${name}`, median(first), 400, 'ms', slowness),
+      within('… the longest task on the page until it agrees with the files', median(long), 50, 'ms', slowness),
     ];
   });
 }
@@ -163,9 +160,15 @@ export function typingRows(name: string, files: ReadonlyMap<string, Uint8Array>)
       .click();
     const title = page.getByLabel('Title', { exact: true });
     await title.fill('');
-    await page.evaluate(() => (window.bench.keys = []));
-    await title.pressSequentially('Boxes made to measure for rare and for well-loved books in linen', { delay: 60 });
-    const keys = await page.evaluate(() => window.bench.keys);
+    const slowness = await yardstick(page);
+    const keys: number[] = [];
+    const memory: number[] = [];
+    for (let turn = 0; turn < 3; turn++) {
+      await page.evaluate(() => (window.bench.keys = []));
+      await title.pressSequentially('Boxes made to measure for rare and for well-loved books in linen', { delay: 60 });
+      keys.push(percentile(await page.evaluate(() => window.bench.keys), 0.95));
+      memory.push(await rendererMemory());
+    }
     const other = (await page.locator('[data-page]').nth(3).getAttribute('title')) ?? '';
     const theirs = /<title>([^<]*)/.exec(new TextDecoder().decode(files.get(`${other.slice(1)}index.html`) ?? files.get(other.slice(1))))?.[1] ?? '';
     const surveys: number[] = [];
@@ -184,11 +187,11 @@ export function typingRows(name: string, files: ReadonlyMap<string, Uint8Array>)
       const { sameAt, opening } = await page.evaluate(() => window.bench);
       surveys.push(sameAt - opening);
     }
-    const memory = await rendererMemory();
+    memory.push(await rendererMemory());
     return [
-      within(`a key at ${files.size.toLocaleString('en')} files, ${name}, main thread, 95th percentile`, percentile(keys, 0.95), 16, 'ms'),
-      within('… the same until the whole site agrees, 95th percentile', percentile(surveys, 0.95), 150, 'ms'),
-      within(`memory of the browser's page, ${name}`, memory, 600, 'MB'),
+      within(`a key at ${files.size.toLocaleString('en')} files, ${name}, main thread, 95th percentile`, median(keys), 16, 'ms', slowness),
+      within('… the same until the whole site agrees, 95th percentile', percentile(surveys, 0.95), 150, 'ms', slowness),
+      within(`memory of the browser's page, ${name}`, median(memory), 600, 'MB'),
     ];
   });
 }
@@ -206,34 +209,49 @@ export function ledgerRows(files: ReadonlyMap<string, Uint8Array>): Promise<Row[
     await page.getByRole('link', { name: 'Ledger', exact: true }).click();
     await page.getByTestId('ledger').waitFor();
     await page.waitForTimeout(1500);
-    const { gaps, frames, seen, long } = await page.evaluate(async () => {
-      window.bench.longTasks = [];
-      const grid = document.querySelector<HTMLElement>('.ledger-grid') as HTMLElement;
-      let gaps = 0;
-      const frames: number[] = [];
-      let last = await new Promise<number>((resolve) => requestAnimationFrame(resolve));
-      // Faster than hands: some 14,000 px a second.
-      const step = 240;
-      const seen = new Set<string>();
-      for (let turn = 0; turn < 200; turn++) {
-        grid.scrollTop = turn * step;
-        const now = await new Promise<number>((resolve) => requestAnimationFrame(resolve));
-        frames.push(now - last);
-        last = now;
-        // What is drawn must cover what is seen.
-        const view = grid.getBoundingClientRect();
-        const rows = [...grid.querySelectorAll<HTMLElement>('[data-row]')].map((row) => row.getBoundingClientRect());
-        const top = Math.min(...rows.map((row) => row.top));
-        const bottom = Math.max(...rows.map((row) => row.bottom));
-        if (top > view.top + 40 || bottom < view.bottom - 2) gaps++;
-        for (const row of grid.querySelectorAll<HTMLElement>('[data-row]')) seen.add(row.dataset['row'] ?? '');
-      }
-      return { gaps, frames, seen: seen.size, long: Math.max(0, ...window.bench.longTasks) };
-    });
+    const slowness = await yardstick(page);
+    const pass = () =>
+      page.evaluate(async () => {
+        window.bench.longTasks = [];
+        const grid = document.querySelector<HTMLElement>('.ledger-grid') as HTMLElement;
+        let gaps = 0;
+        const frames: number[] = [];
+        let last = await new Promise<number>((resolve) => requestAnimationFrame(resolve));
+        // Faster than hands: some 14,000 px a second.
+        const step = 240;
+        const seen = new Set<string>();
+        for (let turn = 0; turn < 200; turn++) {
+          grid.scrollTop = turn * step;
+          const now = await new Promise<number>((resolve) => requestAnimationFrame(resolve));
+          frames.push(now - last);
+          last = now;
+          // What is drawn must cover what is seen.
+          const view = grid.getBoundingClientRect();
+          const rows = [...grid.querySelectorAll<HTMLElement>('[data-row]')].map((row) => row.getBoundingClientRect());
+          const top = Math.min(...rows.map((row) => row.top));
+          const bottom = Math.max(...rows.map((row) => row.bottom));
+          if (top > view.top + 40 || bottom < view.bottom - 2) gaps++;
+          for (const row of grid.querySelectorAll<HTMLElement>('[data-row]')) seen.add(row.dataset['row'] ?? '');
+        }
+        return { gaps, frames, seen: seen.size, long: Math.max(0, ...window.bench.longTasks) };
+      });
+    const passes = [await pass(), await pass(), await pass()];
+    const seen = passes[0]?.seen ?? 0;
     return [
-      within(`ledger of ${files.size.toLocaleString('en')} pages: frames of 200 with a gap, ${seen.toLocaleString('en')} rows passed`, gaps, 0, 'frames'),
-      within('… a frame while it scrolls at 14,000 px a second, painted by the processor, 95th percentile', percentile(frames, 0.95), 50, 'ms'),
-      within('… the longest task while it scrolls', long, 50, 'ms'),
+      within(
+        `ledger of ${files.size.toLocaleString('en')} pages: frames of 200 with a gap, ${seen.toLocaleString('en')} rows passed`,
+        Math.max(...passes.map(({ gaps }) => gaps)),
+        0,
+        'frames',
+      ),
+      within(
+        '… a frame while it scrolls at 14,000 px a second, painted by the processor, 95th percentile',
+        median(passes.map(({ frames }) => percentile(frames, 0.95))),
+        50,
+        'ms',
+        slowness,
+      ),
+      within('… the longest task while it scrolls', median(passes.map(({ long }) => long)), 50, 'ms', slowness),
     ];
   });
 }
@@ -264,6 +282,6 @@ export function shellRows(): Promise<Row[]> {
       await page.getByRole('button', { name: 'New site' }).waitFor();
       times.push(performance.now() - started);
     }
-    return [within('the shell, gzipped', kilobytes, 200, 'kB'), within('first screen usable', percentile(times, 0.5), 1000, 'ms')];
+    return [within('the shell, gzipped', kilobytes, 200, 'kB'), within('first screen usable', median(times), 1000, 'ms', await yardstick(page))];
   });
 }

@@ -58,24 +58,37 @@ export function slower(what: string, times: { ours: number; peer: number }, peer
   };
 }
 
-/** A row against a fixed limit. */
-export function within(what: string, value: number, limit: number, unit: string): Row {
+/** A row against a fixed limit. `slowness` is what the yardstick says of the machine in this minute: the limit scales with it. */
+export function within(what: string, value: number, limit: number, unit: string, slowness?: number): Row {
+  const scaled = limit * (slowness ?? 1);
   return {
     what,
     ours: `${value.toFixed(1)} ${unit}`,
-    peer: 'a limit',
-    ratio: `${(value / limit).toFixed(2)} of it`,
-    reach: `≤ ${limit} ${unit}`,
-    reached: value <= limit,
+    peer: slowness === undefined ? 'a limit' : `a limit, yardstick ${slowness.toFixed(2)}`,
+    ratio: `${(value / (scaled || 1)).toFixed(2)} of it`,
+    reach: slowness === undefined ? `≤ ${limit} ${unit}` : `≤ ${limit} → ${scaled.toFixed(0)} ${unit}`,
+    reached: value <= scaled,
   };
 }
 
-export function print(rows: readonly Row[]): void {
-  const head: Row = { what: 'what', ours: 'ours', peer: 'against', ratio: 'ratio', reach: 'to reach', reached: true };
-  const all = [head, ...rows];
-  const width = (key: 'what' | 'ours' | 'peer' | 'ratio' | 'reach'): number => Math.max(...all.map((row) => row[key].length));
-  for (const row of all)
-    console.log(
-      `${row === head ? '  ' : row.reached ? '✓ ' : '✗ '}${row.what.padEnd(width('what'))}  ${row.ours.padStart(width('ours'))}  ${row.peer.padStart(width('peer'))}  ${row.ratio.padStart(width('ratio'))}  ${row.reach.padStart(width('reach'))}`,
-    );
+/** Median of at least three runs, in milliseconds. */
+export function timed(run: () => void, turns = 3): number {
+  return median(
+    Array.from({ length: turns }, () => {
+      const started = performance.now();
+      run();
+      return performance.now() - started;
+    }),
+  );
+}
+
+/** Columns of the table, in characters; a row is printed as soon as it is measured, so none knows how wide the others are. */
+const WIDTHS = { what: 86, ours: 12, peer: 34, ratio: 16, reach: 18 } as const;
+
+/** Prints one row of the table. */
+export function print(row: Omit<Row, 'reached'>, mark = '  '): void {
+  const { what, ours, peer, ratio, reach } = row;
+  console.log(
+    `${mark}${what.padEnd(WIDTHS.what)}  ${ours.padStart(WIDTHS.ours)}  ${peer.padStart(WIDTHS.peer)}  ${ratio.padStart(WIDTHS.ratio)}  ${reach.padStart(WIDTHS.reach)}`,
+  );
 }

@@ -6,6 +6,7 @@ import { readPage } from '../core/page/index.ts';
 import { emptyDocument, isPageFile, KINDS } from '../core/site/index.ts';
 import { forSurvey } from '../core/rows/index.ts';
 import { Survey, suggestionsFor } from '../core/survey/index.ts';
+import { SLOW } from '../core/testing/effort.ts';
 
 const FOLDER = join(import.meta.dirname, 'site');
 
@@ -64,7 +65,7 @@ describe('the demo', () => {
 });
 
 const real = realSiteFolder();
-describe.skipIf(real === undefined)('a real site', () => {
+describe.skipIf(real === undefined)('a real site', SLOW, () => {
   it('of documentation is pages, and most have a sentence that serves', async () => {
     const survey = surveyOf(await filesBelow(real as string));
     const rows = survey.rows();

@@ -15,7 +15,6 @@ async function largeSite(): Promise<{ files: Record<string, Uint8Array>; find: s
 }
 
 test('a site of over a thousand pages is opened, searched, edited on one page, and comes out with that page changed alone', async ({ page, app }) => {
-  test.setTimeout(150_000);
   const { files, find, path } = await largeSite();
   await importSite(page, app, 'documentation.zip', zipOf(files, 'html/'));
   await goTo(page, 'Words');

@@ -178,7 +178,6 @@ test('a hand-written robots.txt of 200 lines is edited without losing a comment'
 });
 
 test('what one crawler is told binds only that one; a password keeps everybody out', async ({ page, app }) => {
-  test.setTimeout(120_000);
   await openDemo(page, app);
   await goTo(page, 'Doors');
   await choosePage(page, 'Wheat paste');

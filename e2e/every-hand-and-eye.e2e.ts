@@ -1,6 +1,9 @@
 import type { Page } from '@playwright/test';
 import { zipOf } from './fixtures/site.ts';
-import { importSite, choosePage, expect, goTo, goToDoors, goToView, openDemo, test } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, goToDoors, goToView, openDemo, settled, test } from './fixtures/app.ts';
+
+/** Longer than what waits for the hands to rest, in milliseconds of the page's clock, which a journey can move on. */
+const QUIET = 2_500;
 
 /** The style that is computed for the first thing that fits. */
 const styleOf = (page: Page, selector: string, property: string): Promise<string> =>
@@ -68,6 +71,7 @@ test('on paper it is ink on white in either theme, and no row is missing', async
 });
 
 test('every place has a title of its own, and going there is told', async ({ page, app }) => {
+  await page.clock.install();
   await openDemo(page, app);
   await expect(page).toHaveTitle('Start · Quillfeather Bindery');
   const said = page.getByTestId('announcer');
@@ -89,15 +93,18 @@ test('every place has a title of its own, and going there is told', async ({ pag
   await expect(page).toHaveTitle('Prices · Words · Quillfeather Bindery');
   await expect(said).toContainText('Prices: ');
   // What was there when one came is not told as found afterwards.
-  await page.waitForTimeout(1_600);
+  await settled(page);
+  await page.clock.fastForward(QUIET);
   await expect(said).toContainText('Prices: ');
 });
 
 test('typing is not told at each key; what it fixed is told once', async ({ page, app }) => {
+  await page.clock.install();
   await openDemo(page, app);
   await goTo(page, 'Words');
   await choosePage(page, 'Prices');
-  await page.waitForTimeout(1_500);
+  await settled(page);
+  await page.clock.fastForward(QUIET);
   await page.evaluate(() => {
     const heard: string[] = [];
     Object.assign(window, { heard });
@@ -111,10 +118,12 @@ test('typing is not told at each key; what it fixed is told once', async ({ page
     }).observe(document.body, { childList: true, subtree: true, characterData: true });
   });
   await page.getByLabel('Description', { exact: true }).pressSequentially('What binding and mending a book cost', { delay: 30 });
-  await page.waitForTimeout(2_500);
+  await expect(page.locator('[data-finding="description-missing"]')).toHaveCount(0);
+  await settled(page);
+  await page.clock.fastForward(QUIET);
+  await expect(page.getByTestId('announcer')).toContainText('Fixed: ');
   const heard = await page.evaluate(() => (window as unknown as { heard: string[] }).heard);
   expect(heard.length, heard.join('\n')).toBeLessThanOrEqual(4);
-  await expect(page.getByTestId('announcer')).toContainText('Fixed: ');
 });
 
 test('the focus is never lost: after the palette, a deletion, a fix, and at the beginning of a walk', async ({ page, app }) => {
@@ -191,7 +200,6 @@ test('texts of the site carry their language and run their own way', async ({ pa
 });
 
 test('what has the focus is never behind a bar that stands over the work', async ({ page, app }) => {
-  test.setTimeout(120_000);
   await openDemo(page, app);
   await goToDoors(page, 'robots.txt');
   await page.getByLabel('Line 2: which addresses').fill('/basket/old');

@@ -1,27 +1,19 @@
 import type { Page } from '@playwright/test';
 import { zipOf } from './fixtures/site.ts';
-import { importSite, expect, openDemo, test } from './fixtures/app.ts';
+import { importSite, expect, openDemo, drawn, settled, test } from './fixtures/app.ts';
 
-const VIEWS = [
-  '',
-  ...[
-    'words',
-    'words/ledger',
-    'words/patterns',
-    'words/kinds',
-    'words/facts',
-    'words/alike',
-    'words/pictures',
-    'words/phrases',
-    'words/exchange',
-    'words/checks',
+/** All views, in parts that two workers share. */
+const PARTS = {
+  'Start and Words': [
+    '',
+    ...['', '/ledger', '/patterns', '/kinds', '/facts', '/alike', '/pictures', '/phrases', '/exchange', '/checks'].map((view) => `words${view}`),
   ],
-  ...['meaning', 'meaning/kinds', 'meaning/markup', 'meaning/who', 'meaning/experts'],
-  ...['doors', 'doors/pages', 'doors/kinds', 'doors/files', 'doors/robots', 'doors/try', 'doors/site'],
-  ...['map', 'map/choices', 'map/also', 'map/read'],
-  ...['weight', 'release', 'proof', 'watch'],
-];
-test.describe.configure({ mode: 'parallel' });
+  'Meaning and Doors': [
+    ...['', '/kinds', '/markup', '/who', '/experts'].map((view) => `meaning${view}`),
+    ...['', '/pages', '/kinds', '/files', '/robots', '/try', '/site'].map((view) => `doors${view}`),
+  ],
+  'Map, Weight, Release, Proof, Watch': [...['', '/choices', '/also', '/read'].map((view) => `map${view}`), 'weight', 'release', 'proof', 'watch'],
+} as const;
 
 /** From the smallest phone to a wide screen; 853 × 533 is 1280 × 800 at 150 %. */
 const WINDOWS = [
@@ -98,17 +90,27 @@ function faults(): string[] {
   return [...new Set(found)].slice(0, 12);
 }
 
-async function look(page: Page, address: string, views: readonly string[], windows: readonly (readonly [number, number])[]): Promise<string[]> {
+/** Goes through views as the path and the ways to work do, and looks at each in each window. */
+async function look(page: Page, views: readonly string[], windows: readonly (readonly [number, number])[]): Promise<string[]> {
   const wrong: string[] = [];
+  const site = new URL(siteOf(page)).pathname;
   for (const view of views) {
     await page.setViewportSize({ width: 1280, height: 800 });
-    await page.goto(`${address}${view === '' ? '' : `/${view}`}`);
-    await expect(page.locator('.shell main h1').first()).toBeAttached({ timeout: 20_000 });
-    await expect(page.getByText('Loading …')).toHaveCount(0);
-    await page.waitForTimeout(250);
+    const before = await page.title();
+    await page.evaluate(
+      (to) => {
+        history.pushState(null, '', to);
+        window.dispatchEvent(new PopStateEvent('popstate', { state: null }));
+      },
+      `${site}${view === '' ? '' : `/${view}`}`,
+    );
+    // The first of all is where one is already.
+    if (view !== '') await expect(page).not.toHaveTitle(before);
+    await expect(page.locator('.shell main h1').first()).toBeAttached();
+    await settled(page);
     for (const [width, height] of windows) {
       await page.setViewportSize({ width, height });
-      await page.waitForTimeout(60);
+      await drawn(page);
       for (const fault of await page.evaluate(faults)) wrong.push(`${view || 'start'} ${width}×${height}: ${fault}`);
     }
   }
@@ -116,35 +118,45 @@ async function look(page: Page, address: string, views: readonly string[], windo
 }
 const siteOf = (page: Page): string => /^.*\/s\/[^/?]+/.exec(page.url())?.[0] ?? '';
 
-test('every view in eight windows, the site open: nothing overflows, nothing is covered, nothing is too small', async ({ page, app }) => {
-  test.setTimeout(300_000);
-  await openDemo(page, app);
-  expect(await look(page, siteOf(page), VIEWS, WINDOWS)).toEqual([]);
-});
-
-test('every view in eight windows, the site closed', async ({ page, app }) => {
-  test.setTimeout(300_000);
-  await openDemo(page, app);
+async function close(page: Page): Promise<void> {
   await page.goto(`${siteOf(page)}/doors/site`);
   await page.getByRole('switch').first().click();
   await expect(page.getByTestId('shut-strip')).toBeVisible();
-  expect(await look(page, siteOf(page), VIEWS, WINDOWS)).toEqual([]);
-});
+}
 
-test('a site of long German words, closed, in narrow windows', async ({ page, app }) => {
-  test.setTimeout(300_000);
-  const word = 'Donaudampfschifffahrtselektrizitätenhauptbetriebswerkbauunterbeamtengesellschaft';
-  const pages = Object.fromEntries(
-    ['index', 'satzung', 'vereinsgeschichte', 'mitgliederversammlung'].map((name, at) => [
-      `${at === 0 ? '' : `${word.toLowerCase()}/`}${name}.html`,
-      Buffer.from(
-        `<html lang=de><title>${word} ${name} | ${word}</title><meta property="og:site_name" content="${word}"><h1>${word} ${name}</h1><p>${word} ${word}. <a href="/">${word}</a>`,
+test.beforeEach(({ page }) => page.emulateMedia({ reducedMotion: 'reduce' }));
+
+// Slow: some thirty views in eight windows each, so they are shared out.
+for (const [part, views] of Object.entries(PARTS)) {
+  test(`every view in eight windows, the site open: nothing overflows, nothing is covered, nothing is too small: ${part}`, async ({ page, app }) => {
+    await openDemo(page, app);
+    expect(await look(page, views, WINDOWS)).toEqual([]);
+  });
+
+  test(`every view in eight windows, the site closed: ${part}`, async ({ page, app }) => {
+    await openDemo(page, app);
+    await close(page);
+    expect(await look(page, views, WINDOWS)).toEqual([]);
+  });
+
+  test(`a site of long German words, closed, in narrow windows: ${part}`, async ({ page, app }) => {
+    const word = 'Donaudampfschifffahrtselektrizitätenhauptbetriebswerkbauunterbeamtengesellschaft';
+    const pages = Object.fromEntries(
+      ['index', 'satzung', 'vereinsgeschichte', 'mitgliederversammlung'].map((name, at) => [
+        `${at === 0 ? '' : `${word.toLowerCase()}/`}${name}.html`,
+        Buffer.from(
+          `<html lang=de><title>${word} ${name} | ${word}</title><meta property="og:site_name" content="${word}"><h1>${word} ${name}</h1><p>${word} ${word}. <a href="/">${word}</a>`,
+        ),
+      ]),
+    );
+    await importSite(page, app, `${word}.zip`, zipOf(pages));
+    await close(page);
+    expect(
+      await look(
+        page,
+        views,
+        WINDOWS.filter(([width]) => width <= 1280),
       ),
-    ]),
-  );
-  await importSite(page, app, `${word}.zip`, zipOf(pages));
-  await page.goto(`${siteOf(page)}/doors/site`);
-  await page.getByRole('switch').first().click();
-  const narrow = WINDOWS.filter(([width]) => width <= 1280);
-  expect(await look(page, siteOf(page), VIEWS, narrow)).toEqual([]);
-});
+    ).toEqual([]);
+  });
+}

@@ -14,7 +14,6 @@ async function turnOn(page: Page): Promise<void> {
 const readBack = (page: Page) => page.getByTestId('read-back').first();
 
 test('from who is behind the site to a result that shows what its pages say', async ({ page, app }) => {
-  test.setTimeout(120_000);
   await openDemo(page, app);
   await turnOn(page);
   await goToMeaning(page, 'One page');

@@ -128,7 +128,6 @@ test('a site comes in from its address: what robots.txt forbids stays out, it is
   page,
   app,
 }) => {
-  test.setTimeout(120_000);
   await openDemo(page, app);
   await page.goto(`${app.address}/sites`);
   await page.getByRole('button', { name: 'From its address' }).click();
@@ -141,7 +140,7 @@ test('a site comes in from its address: what robots.txt forbids stays out, it is
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByTestId('crawl')).toContainText('It can go on where it was');
   await page.getByRole('button', { name: 'Go on' }).click();
-  await expect(page.getByTestId('crawl')).toContainText('All that links and maps lead to is here.', { timeout: 45_000 });
+  await expect(page.getByTestId('crawl')).toContainText('All that links and maps lead to is here.');
   await expect(page.getByTestId('crawl')).toContainText('left out by robots.txt');
   await page.getByRole('button', { name: 'Take what is here' }).click();
   // The same pages as in the files, with the same words: only what nothing links to, or robots.txt shuts, is missing.
@@ -158,7 +157,7 @@ test('a site comes in from its address: what robots.txt forbids stays out, it is
   await expect(page.getByRole('heading', { level: 1, name: 'A new version of the site' })).toBeVisible();
   await expect(page.getByLabel('Address of the site')).toHaveValue('https://quillfeather.example/');
   await page.getByRole('button', { name: 'Bring it in' }).click();
-  await expect(page.getByTestId('crawl')).toContainText('All that links and maps lead to is here.', { timeout: 45_000 });
+  await expect(page.getByTestId('crawl')).toContainText('All that links and maps lead to is here.');
   await expect(page.getByTestId('crawl')).toContainText(/\d+ files as the last time/);
   await page.getByRole('button', { name: 'Take what is here' }).click();
   await expect(page.getByText('These are the very files that are here.')).toBeVisible();

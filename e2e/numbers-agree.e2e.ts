@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { zipOf } from './fixtures/site.ts';
-import { importSite, choosePage, expect, goTo, openDemo, test } from './fixtures/app.ts';
+import { importSite, choosePage, expect, goTo, openDemo, settled, test } from './fixtures/app.ts';
 
 const numberIn = (text: string, pattern: RegExp): number => Number(pattern.exec(text)?.[1] ?? 0);
 const siteOf = (page: Page): string => /^.*\/s\/[^/?]+/.exec(page.url())?.[0] ?? '';
@@ -9,8 +9,7 @@ const siteOf = (page: Page): string => /^.*\/s\/[^/?]+/.exec(page.url())?.[0] ??
 async function numbers(page: Page) {
   await page.goto(siteOf(page));
   await expect(page.locator('.shell main h1')).toBeVisible();
-  await expect(page.getByTestId('agreeing')).toHaveCount(0);
-  await page.waitForTimeout(500);
+  await settled(page);
   const sentence = await page.locator('main h1').innerText();
   const below = (await page.locator('main h1 + p').textContent()) ?? '';
   const foot = (await page.getByTestId('foot-numbers').textContent()) ?? '';
@@ -32,7 +31,7 @@ async function numbers(page: Page) {
   const waits = numberIn(await textOf('.foot-release'), /(\d+)/);
   await goTo(page, 'Words');
   await expect(page.getByLabel('Title', { exact: true })).toBeVisible();
-  await page.waitForTimeout(500);
+  await settled(page);
   const tree = Object.fromEntries(
     await page
       .locator('.tree .chip')
@@ -85,7 +84,6 @@ async function close(page: Page): Promise<void> {
 }
 
 test('numbers agree everywhere: the demo, closed, half released, released', async ({ page, app }) => {
-  test.setTimeout(120_000);
   await openDemo(page, app);
   const open = await expectAgreement(page);
   expect(open.below).toContain('blocked by accident');

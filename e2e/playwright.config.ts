@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { join } from 'node:path';
-import { CHROMIUM_ARGS } from './fixtures/site.ts';
+import { CHROMIUM, CHROMIUM_ARGS } from './fixtures/site.ts';
 
 const root = join(import.meta.dirname, '..');
 
@@ -8,14 +8,16 @@ export default defineConfig({
   testDir: import.meta.dirname,
   testMatch: '*.e2e.ts',
   outputDir: join(root, 'test-results'),
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // What hangs is ended; nothing is asserted by these: they are as long as a machine needs that is busy with four other things.
+  timeout: 240_000,
+  expect: { timeout: 60_000 },
   workers: 2,
-  // Once more for a journey that failed beside another one; what passes only then is listed as flaky at the end, and owed.
-  retries: 1,
+  fullyParallel: true,
+  // A journey that passes only at its second go has found something.
+  retries: 0,
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: [...CHROMIUM_ARGS] },
+    launchOptions: { executablePath: CHROMIUM, args: [...CHROMIUM_ARGS] },
   },
 });

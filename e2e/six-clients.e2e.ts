@@ -42,7 +42,6 @@ test('a site that is brought in is asked its name once; the ZIP’s name is neve
 });
 
 test('clients are told apart; one address for two sites is told before one is released over the other; the bin keeps for a month', async ({ page, app }) => {
-  test.setTimeout(120_000);
   await importSite(page, app, 'a.zip', site('Tide Table', 'tide.example'));
   await goTo(page, 'Release');
   await page.getByRole('button', { name: /^Publish as release/ }).click();

@@ -2,13 +2,12 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, goTo, goToWatch, openDemo, test } from './fixtures/app.ts';
 
 test('a launch is rehearsed from files to the first click, and told as a story', async ({ page, app }) => {
-  test.setTimeout(120_000);
   await openDemo(page, app);
   await goTo(page, 'Watch');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('A launch, to be rehearsed');
   await page.getByRole('button', { name: 'Play the launch' }).click();
-  await expect(page.getByText('First click', { exact: true })).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByRole('button', { name: 'A day on' })).toBeEnabled({ timeout: 60_000 });
+  await expect(page.getByText('First click', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'A day on' })).toBeEnabled();
   const story = page.getByTestId('story').locator('> li');
   for (const told of ['Release 5 went out', 'Proved to Skerry', 'A map was handed in', 'SkerryBot came for the first time', 'Seen for the first time'])
     await expect(story.filter({ hasText: told })).toHaveCount(1);
@@ -28,7 +27,7 @@ test('a launch is rehearsed from files to the first click, and told as a story',
 
   // Two days later what happened is told, by query and by page.
   await page.getByRole('button', { name: 'A week on' }).click();
-  await expect(page.getByRole('button', { name: 'A day on' })).toBeEnabled({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'A day on' })).toBeEnabled();
   await goToWatch(page, 'Seen and clicked');
   await expect(page.getByRole('table', { name: 'Seen and clicked by query' }).locator('tbody tr').first()).toBeVisible();
   await page.getByRole('radio', { name: 'By page' }).click();
@@ -45,12 +44,11 @@ test('a launch is rehearsed from files to the first click, and told as a story',
 });
 
 test('what changed is told by a key on the site, visited first, and shown as the crawler got it', async ({ page, app }) => {
-  test.setTimeout(120_000);
   await openDemo(page, app);
   await goTo(page, 'Watch');
   await page.getByRole('button', { name: 'Play the launch' }).click();
-  await expect(page.getByText('First click', { exact: true })).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByRole('button', { name: 'A day on' })).toBeEnabled({ timeout: 60_000 });
+  await expect(page.getByText('First click', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'A day on' })).toBeEnabled();
 
   await goToWatch(page, 'Telling');
   await page.getByRole('button', { name: 'Make a key' }).click();

@@ -13,7 +13,6 @@ async function left(page: Page): Promise<number> {
 }
 
 test('the whole demo is filled by the walk, with the keyboard alone, until it is good enough', async ({ page, app }) => {
-  test.setTimeout(150_000);
   await openDemo(page, app);
   await page.keyboard.press('Alt+ArrowDown');
   await expect(page.getByTestId('walk')).toContainText(LEFT);
@@ -73,13 +72,14 @@ test('a pattern is made and changed: what it changes is seen first, a page overr
   await expect(page.getByTestId('changes')).toContainText('Why we sew | Quillfeather Bindery from the bench');
   // The text goes to its place with the keyboard.
   await page.getByRole('button', { name: 'Move from the bench' }).focus();
-  await page.keyboard.press('Space');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('ArrowLeft');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('ArrowLeft');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('Space');
+  // Each step is told, to those who do not see it.
+  const told = page.locator('[id^="DndLiveRegion"]');
+  let last = '';
+  for (const key of ['Space', 'ArrowLeft', 'ArrowLeft', 'Space']) {
+    await page.keyboard.press(key);
+    await expect(told).not.toHaveText(last);
+    last = (await told.textContent()) ?? '';
+  }
   await expect(page.getByTestId('changes')).toContainText('Why we sew from the bench | Quillfeather Bindery');
   await page.getByRole('button', { name: /^Apply/ }).click();
 

@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { policyFor } from '../core/engines/index.ts';
 import { all, applyChange, emptyDocument, directivesKey, set, type Change } from '../core/site/index.ts';
+import { runs } from '../core/testing/effort.ts';
 import { expectPromiseKept, ORIGIN, type Site } from './testing/engines-agree.ts';
 
 const NAMESPACE = 'http://www.sitemaps.org/schemas/sitemap/0.9';
@@ -67,9 +68,9 @@ const OF_INDEXES = {
 const UNNAMED = { 'sitemap.xml': urlset('b/', 'c/', 'd/') };
 
 /** More of them for a longer search. */
-const RUNS = Number(process.env['PROMISES'] ?? 500);
+const RUNS = runs(500);
 
-it('on sites of every sort', { timeout: 60_000 + RUNS * 100 }, async () => {
+it('on sites of every sort', async () => {
   const paths = ['', 'a/', 'b/', 'c/', 'd/'];
   /** Other spellings of an address of the site. */
   const spelling = fc.constantFrom<(path: string) => string>(

@@ -8,6 +8,7 @@ import { zipSync } from 'fflate';
 import { request } from 'undici';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { CrawlView } from '../core/exchange/index.ts';
+import { SLOW } from '../core/testing/effort.ts';
 
 const root = join(import.meta.dirname, '..');
 const HOST = 'killed.example';
@@ -83,8 +84,8 @@ afterEach(async () => {
   await rm(folder, { recursive: true, force: true });
 });
 
-describe('a server that is killed', () => {
-  it('in the middle of a release has the one before or the new one, whole, and takes it once more', { timeout: 120_000 }, async () => {
+describe('a server that is killed', SLOW, () => {
+  it('in the middle of a release has the one before or the new one, whole, and takes it once more', async () => {
     const version = (number: number) =>
       Array.from({ length: 400 }, (_, at) => {
         const bytes = Buffer.from(`<title>Page ${at}</title><p>Of release ${number}. ${'Words. '.repeat(200)}`);
@@ -135,7 +136,7 @@ describe('a server that is killed', () => {
     expect(seen.size).toBeGreaterThan(0);
   });
 
-  it('in the middle of a crawl knows nothing of it, and begun again only asks what was not here', { timeout: 120_000 }, async () => {
+  it('in the middle of a crawl knows nothing of it, and begun again only asks what was not here', async () => {
     const begin = async (): Promise<string> => (await ask<{ id: string }>('POST', '/api/crawls', { address: 'https://quillfeather.example/' })).answer.id;
     const view = async (id: string) => ask<CrawlView>('GET', `/api/crawls/${id}`);
     const until = async (id: string, enough: (one: CrawlView) => boolean): Promise<CrawlView> => {

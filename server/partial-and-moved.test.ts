@@ -5,6 +5,7 @@ import { canWait, compareWithRelease, driftOf, fieldChanges, heldBack, itemKey, 
 import type { PageEdit } from '../core/page/index.ts';
 import { all, applyChange, emptyDocument, set, type Change, type SiteDocument } from '../core/site/index.ts';
 import { pathAndQuery } from '../core/source/index.ts';
+import { runs } from '../core/testing/effort.ts';
 import type { Fetch } from './fetching/index.ts';
 import { livePages } from './live-pages.ts';
 import { crawled, hosted, ORIGIN, survey, UNKNOWN, NOW, type Site } from './testing/engines-agree.ts';
@@ -51,7 +52,7 @@ const change: fc.Arbitrary<Change> = fc.oneof(
 );
 
 describe('a release of which some waits', () => {
-  it('puts out what goes, leaves what waits as it is out, and knows for certain what waits', { timeout: 120_000 }, async () => {
+  it('puts out what goes, leaves what waits as it is out, and knows for certain what waits', async () => {
     await fc.assert(
       fc.asyncProperty(
         fc.array(change, { maxLength: 3 }),
@@ -92,7 +93,7 @@ describe('a release of which some waits', () => {
           expect(compareWithRelease(one.workingCopy(), third).filter((item) => !item.own)).toEqual([]);
         },
       ),
-      { numRuns: Number(process.env['PROMISES'] ?? 60) },
+      { numRuns: runs(60) },
     );
   });
 });

@@ -229,7 +229,7 @@ it.each<[string, (site: Site) => SiteDocument, (one: Case) => string, SiteDocume
   ['a draft', () => applyChange(START, set('visitors', '', 'audience', 'draft')), () => 'OO'],
   ['public again after three days behind a password', () => START, ({ first }) => first, applyChange(START, set('visitors', '', 'audience', 'restricted'))],
   ['public again after three days as a draft', () => START, ({ first }) => first, applyChange(START, set('visitors', '', 'audience', 'draft'))],
-])('what is written here, promised and found is the same: %s', { timeout: 120_000 }, async (_, make, say, before) => {
+])('what is written here, promised and found is the same: %s', async (_, make, say, before) => {
   const site = theSite();
   await threeWays(site, make(site), expectedBy(say), before);
 });

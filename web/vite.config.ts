@@ -7,5 +7,6 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   worker: { format: 'es' },
   build: { target: 'es2022', outDir: '../dist', emptyOutDir: true, reportCompressedSize: false, assetsInlineLimit: 0, modulePreload: { polyfill: false } },
-  server: { proxy: { '/api': 'http://127.0.0.1:4310' } },
+  // The server asks that Host and Origin belong together, so the browser's own Host goes along.
+  server: { proxy: { '/api': { target: 'http://127.0.0.1:4310', changeOrigin: false } } },
 });

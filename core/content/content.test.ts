@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { pageTree } from '../markup/index.ts';
 import { factsOf } from '../testing/html.ts';
+import { SLOW } from '../testing/effort.ts';
+import { expectInProportion } from '../testing/proportion.ts';
 import { gatherContent, outlineOf, type PageContent } from './index.ts';
 
 const contentOf = (html: string, lang = 'en'): PageContent => gatherContent(outlineOf(pageTree(html)), factsOf(html), { lang, host: 'a.example' });
@@ -127,28 +129,22 @@ describe('places', () => {
       contentOf(main('<p hidden class=price>£5</p><div style="display:none">£6</div><template><p class=price>£7</p></template><script>"£8"</script>')).amounts,
     ).toEqual([]);
   });
-  it('takes time in proportion, however a page is made', () => {
-    const shapes = [
-      '<p>Tel 1 2 3 4 5 6 7 8 9',
-      '<ul><li>a',
-      '<div>',
-      '£1,000,000,000 ',
-      '4 Ropewalk Lane Lane Lane, ',
-      'Mon–Fri 9–5 ',
-      '<details><summary>x?</summary>',
-      '2026 2026 ',
-      '<h2>a?</h2>',
-    ];
-    for (const shape of shapes) {
-      const time = (times: number): number => {
-        const html = main(shape.repeat(times));
-        const begun = performance.now();
-        gatherContent(outlineOf(pageTree(html)), { ...factsOf('<p>x') }, { lang: 'en', host: 'a.example' });
-        return performance.now() - begun;
-      };
-      time(500);
-      const [small, large] = [Math.min(time(2000), time(2000)), Math.min(time(8000), time(8000))];
-      expect(large, shape).toBeLessThan(small * 12 + 600);
-    }
-  }, 60_000);
+  it.each([
+    '<p>Tel 1 2 3 4 5 6 7 8 9',
+    '<ul><li>a',
+    '<div>',
+    '£1,000,000,000 ',
+    '4 Ropewalk Lane Lane Lane, ',
+    'Mon–Fri 9–5 ',
+    '<details><summary>x?</summary>',
+    '2026 2026 ',
+    '<h2>a?</h2>',
+  ])('takes time in proportion, however a page is made: %s', SLOW, (shape) =>
+    expectInProportion({
+      small: 1000,
+      times: 8,
+      make: (count) => main(shape.repeat(count)),
+      work: (html) => void gatherContent(outlineOf(pageTree(html)), { ...factsOf('<p>x') }, { lang: 'en', host: 'a.example' }),
+    }),
+  );
 });

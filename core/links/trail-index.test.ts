@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { SLOW } from '../testing/effort.ts';
+import { expectInProportion } from '../testing/proportion.ts';
 import { TrailIndex } from './index.ts';
 
 describe('trails', () => {
@@ -15,14 +17,15 @@ describe('trails', () => {
     expect(index.put('a', '/z/', 'Z')).toEqual(['c']);
     expect(index.above('/z/').map(({ name }) => name)).toEqual(['Home']);
   });
-  it('of twice as many pages take about twice the time, though each is a folder', () => {
-    const time = (count: number): number => {
-      const index = new TrailIndex();
-      const from = performance.now();
-      for (let at = 0; at < count; at++) index.put(String(at), `/part-${at % 50}/page-${at}/`, 'x');
-      return performance.now() - from;
-    };
-    time(2_000);
-    expect(time(40_000) / Math.max(1, time(10_000))).toBeLessThan(12);
-  });
+  it('of many pages take time in proportion, though each is a folder', SLOW, () =>
+    expectInProportion({
+      small: 5_000,
+      times: 8,
+      make: (count) => count,
+      work: (count) => {
+        const index = new TrailIndex();
+        for (let at = 0; at < count; at++) index.put(String(at), `/part-${at % 50}/page-${at}/`, 'x');
+      },
+    }),
+  );
 });

@@ -4,6 +4,7 @@ import { MicrodataRdfParser } from 'microdata-rdf-streaming-parser';
 import { RdfaParser } from 'rdfa-streaming-parser';
 import { describe, expect, it } from 'vitest';
 import { itemSignatures, quadSignatures, type QuadLike } from '../testing/triples.ts';
+import { runs } from '../testing/effort.ts';
 import { pageTree, readJsonLd, readMicrodata, readRdfa } from './index.ts';
 
 const BASE = 'https://a.example/page/';
@@ -84,7 +85,7 @@ describe('JSON-LD, against an independent reader', () => {
         const text = JSON.stringify(block, null, 1);
         expect(telling(ourJsonLd(text))).toEqual(telling(await independentJsonLd(text)));
       }),
-      { numRuns: Number(process.env['MARKUP_RUNS'] ?? 300) },
+      { numRuns: runs(300) },
     );
   });
   it.each([
@@ -144,7 +145,7 @@ describe('Microdata, against an independent reader', () => {
           telling(all).map((one) => one.replaceAll('number 12.5]', 'text 12.50]').replaceAll('number 4]', 'text 4]'));
         expect(asText(ourMicrodata(html))).toEqual(asText(await independentMicrodata(html)));
       }),
-      { numRuns: Number(process.env['MARKUP_RUNS'] ?? 200) },
+      { numRuns: runs(200) },
     );
   });
   it.each([
@@ -201,7 +202,7 @@ describe('RDFa, against an independent reader', () => {
             .filter((one) => !/\{;?\}$/.test(one) && !/^\S*\{;/.test(one));
         expect(known(ourRdfa(html))).toEqual(known(await independentRdfa(html)));
       }),
-      { numRuns: Number(process.env['MARKUP_RUNS'] ?? 200) },
+      { numRuns: runs(200) },
     );
   });
   it.each([

@@ -5,6 +5,8 @@ import { readSource } from '../page/index.ts';
 import { all, applyChange, emptyDocument, invert, isPageFile, set, type Change, type SiteDocument } from '../site/index.ts';
 import { sourceOf } from '../testing/html.ts';
 import { testSite } from '../testing/site.ts';
+import { runs, SLOW } from '../testing/effort.ts';
+import { expectInProportion } from '../testing/proportion.ts';
 import { differingPages, excerptOf, isSameVersion, mergeChange, planMerge, templateBlocks, type MergeChoices, type MergePlan } from './index.ts';
 
 type Files = Readonly<Record<string, string>>;
@@ -221,16 +223,14 @@ describe('pages that moved', () => {
     const { redirects, pages } = applyChange(document, mergeChange(document, plan, NOTHING)).tables;
     expect([redirects, pages]).toEqual([{ 'a/box/index.html': { to: '/b/boxes/' } }, { 'b/box/index.html': { ending: 'boxes' } }]);
   });
-  it('takes time in proportion', () => {
-    const time = (count: number): number => {
-      const [before, after] = [many(count, 'old', page), many(count, 'new', other)];
-      const from = performance.now();
-      planned(before, after, said());
-      return performance.now() - from;
-    };
-    time(50);
-    expect(time(800) / time(200)).toBeLessThan(12);
-  });
+  it('takes time in proportion', SLOW, () =>
+    expectInProportion({
+      small: 100,
+      times: 8,
+      make: (count) => [many(count, 'old', page), many(count, 'new', other)] as const,
+      work: ([before, after]) => void planned(before, after, said()),
+    }),
+  );
 });
 
 describe('any two versions', () => {
@@ -297,7 +297,7 @@ describe('any two versions', () => {
           expect(survey.row(id)).toBeDefined();
         }
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

@@ -21,8 +21,8 @@ export function plainPaste(pasted: string): string {
   if (/=3D/.test(text)) text = unquoted(text);
   if (/&(?:lt|gt|quot|#3[49]|#x2[27]|amp);/i.test(text)) text = decodeHTML(text);
   text = text.replace(/^[ \t]*(?:>[ \t]?)+(?!\s*$)/gm, (quote) => (/^\s*>/.test(quote) ? '' : quote)).replace(/^```.*$|`/gm, '');
-  // A tag that was broken over lines.
-  text = text.replace(/<(?:meta)\b[^>]*>/gi, (tag) => tag.replace(/\s*\n\s*/g, ' '));
+  // A tag that was broken over lines. One that never ends is passed over at the next, so that many of them are not each read to the end.
+  text = text.replace(/<meta\b[^<>]*>/gi, (tag) => tag.replace(/\s*\n\s*/g, ' '));
   return text.trim();
 }
 

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { soup } from '../testing/html.ts';
+import { runs, SLOW } from '../testing/effort.ts';
+import { expectInProportion } from '../testing/proportion.ts';
 import { ownPart } from './index.ts';
 
 const own = (text: string, other?: string): string | undefined => {
@@ -48,19 +50,24 @@ describe('a page’s own part, and the frame around it', () => {
     ['pages that share nothing have no frame', `${HEAD}<h1>A</h1><p>x</p>`, `${HEAD}<h2>B</h2><ul><li>y</ul>`, undefined],
   ])('%s', (_, text, other, part) => expect(own(text, other)).toBe(part));
 
-  it('takes time in proportion to the page, however deep it is', () => {
-    const deep = (words: string): string => `${HEAD}<p>Menu</p>${'<div>'.repeat(400)}${`<p>${words}</p>`.repeat(3000)}${'</div>'.repeat(400)}<p>Foot</p>`;
-    const started = performance.now();
-    expect(own(deep('one word'), deep('another'))).toContain('one word');
-    expect(performance.now() - started).toBeLessThan(8000);
-  });
+  const deep = (words: string, count = 3000): string =>
+    `${HEAD}<p>Menu</p>${'<div>'.repeat(400)}${`<p>${words}</p>`.repeat(count)}${'</div>'.repeat(400)}<p>Foot</p>`;
+  it('is found however deep the page is', () => expect(own(deep('one word'), deep('another'))).toContain('one word'));
+  it('takes time in proportion to the page, however deep it is', SLOW, () =>
+    expectInProportion({
+      small: 500,
+      times: 8,
+      make: (count) => [deep('one word', count), deep('another', count)] as const,
+      work: ([one, other]) => void own(one, other),
+    }),
+  );
   it('is a range of the text, in any soup', () => {
     fc.assert(
       fc.property(soup, fc.option(soup, { nil: undefined }), (text, other) => {
         const range = ownPart(text, other);
         if (range) expect(range.start >= 0 && range.start <= range.end && range.end <= text.length).toBe(true);
       }),
-      { numRuns: 600 },
+      { numRuns: runs(600) },
     );
   });
 });

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { SLOW } from '../testing/effort.ts';
+import { expectInProportion } from '../testing/proportion.ts';
 import { itemTypesIn, markedPriceIn } from './item-types.ts';
 
 describe('a price in any markup', () => {
@@ -19,17 +21,16 @@ describe('a price in any markup', () => {
 describe('what never ends', () => {
   it.each(['<a ', '<a "', '<a class="x ', '<a itemprop="price', '<a \'"', 'itemtype <p ', '<p class=a b c d ', '<p itemprop="price" "'])(
     '%s, over and over',
-    (junk) => {
-      const long = (times: number): string => `itemprop="price" itemtype ${junk.repeat(times)}`;
-      const spent = (text: string): number => {
-        const from = performance.now();
-        itemTypesIn(text);
-        markedPriceIn(text);
-        return performance.now() - from;
-      };
-      spent(long(1000));
-      // Ten times the length takes ten times as long, not a hundred times: half a second is far from both on any machine.
-      expect(spent(long(100_000))).toBeLessThan(500);
-    },
+    SLOW,
+    (junk) =>
+      expectInProportion({
+        small: 10_000,
+        times: 10,
+        make: (count) => `itemprop="price" itemtype ${junk.repeat(count)}`,
+        work: (text) => {
+          itemTypesIn(text);
+          markedPriceIn(text);
+        },
+      }),
   );
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { factsOf, page, sourceOf } from '../testing/html.ts';
+import { runs } from '../testing/effort.ts';
 import { hasMarkup, withoutMarkup } from './markup-edits.ts';
 import { patchPage, readSource } from './index.ts';
 
@@ -42,12 +43,12 @@ describe('structured data that goes', () => {
         const again = readSource(sourceOf(after), { keepText: true });
         expect(again.ok && again.facts.text).toBe(reading.facts.text);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
   it('writes nothing where there is none', () =>
     fc.assert(
       fc.property(page, (html) => hasMarkup(html, 0) || withoutMarkup(html).length === 0),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     ));
 });

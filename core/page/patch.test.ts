@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decodeSource, sameBytes } from '../source/index.ts';
 import { page } from '../testing/html.ts';
+import { runs, SLOW } from '../testing/effort.ts';
+import { expectInProportion } from '../testing/proportion.ts';
 import { readDataBlock } from './data-nodes.ts';
 import { documentTitle, metaDescription, passagesIn, patchPage, readPage, readSource, robotsMetas, type PageEdit, type PageFacts } from './index.ts';
 
@@ -81,9 +83,9 @@ describe('patching', () => {
         if (one.kind === 'description') expect(metaDescription(again.facts)?.content ?? '').toBe(one.text);
         expect({ ...others(again.facts), laterTitles: 0 }).toEqual({ ...others(facts), laterTitles: 0 });
       }),
-      { numRuns: 1500 },
+      { numRuns: runs(1500) },
     );
-    expect(done).toBeGreaterThan(1000);
+    expect(done).toBeGreaterThan(runs(1500) / 2);
   });
 
   it.each([
@@ -131,7 +133,7 @@ describe('patching', () => {
         expect(sameBytes(result.bytes.subarray(after), raw.subarray(at))).toBe(true);
         expect(sameBytes(result.bytes.subarray(0, 13), raw.subarray(0, 13))).toBe(true);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -156,27 +158,22 @@ describe('patching', () => {
       ({ text: source }) => passagesIn(source).map(({ start, text: was }) => ({ kind: 'passage', start, was, now: was.replace('words', 'more'), links: [] })),
       'shift_jis',
     ],
-  ])('takes time in proportion to the page: thousands of %s', (_, make, edits, charset) => {
-    const time = (count: number): number => {
-      const source = decodeSource(
-        Uint8Array.from(make(count), (character) => character.charCodeAt(0)),
-        charset ?? 'utf-8',
-      );
-      const started = performance.now();
-      const reading = readSource(source);
-      if (!reading.ok) throw new Error(reading.reason);
-      expect(patchPage(source, reading.facts, edits(source, reading.facts)).ok).toBe(true);
-      return performance.now() - started;
-    };
-    time(500);
-    // Four times the page: sixteen times the time where everything looks at all else. The machine may be busy meanwhile: the best of some turns counts.
-    let [small, large] = [Infinity, Infinity];
-    for (let turn = 0; turn < 8 && (turn < 2 || large >= Math.max(small * 10, 150)); turn++) {
-      small = Math.min(small, time(500));
-      large = Math.min(large, time(2000));
-    }
-    expect(large).toBeLessThan(Math.max(small * 10, 150));
-  });
+  ])('takes time in proportion to the page: thousands of %s', SLOW, (_, make, edits, charset) =>
+    expectInProportion({
+      small: 500,
+      times: 8,
+      make: (count) =>
+        decodeSource(
+          Uint8Array.from(make(count), (character) => character.charCodeAt(0)),
+          charset ?? 'utf-8',
+        ),
+      work: (source) => {
+        const reading = readSource(source);
+        if (!reading.ok) throw new Error(reading.reason);
+        expect(patchPage(source, reading.facts, edits(source, reading.facts)).ok).toBe(true);
+      },
+    }),
+  );
 
   it.each([
     ['<?xml version="1.0" encoding="utf-8"?><p>x', '<?xml version="1.0" encoding="utf-8"?><title>N</title><p>x'],

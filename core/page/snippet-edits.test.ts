@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decodeSource } from '../source/index.ts';
+import { runs } from '../testing/effort.ts';
 import { patchPage, readSource, SNIPPET_PLACES, snippetStands, type SnippetPlace } from './index.ts';
 
 const CODE = '<script async\n  src="https://s.example/s.js"></script>';
@@ -68,7 +69,7 @@ describe('a snippet in a page', () => {
         expect(snippetStands(out, code)).toEqual(place.startsWith('head') ? { head: 1, body: 0 } : { head: 0, body: 1 });
         expect(out.replace(code, '').replace(/\s/g, '')).toBe(html.replace(/\s/g, ''));
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     );
   });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { factsOf, soup, sourceOf } from '../testing/html.ts';
 import { decodeSource } from '../source/index.ts';
+import { runs } from '../testing/effort.ts';
 import { patchPage, readSource, type PageEdit, type TemplateEdit } from './index.ts';
 
 const text = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
@@ -61,7 +62,7 @@ describe('what a template gets wrong is mended by the smallest patch', () => {
         if (edit.kind === 'one-title') expect(after.titles.map(({ text: said, inHead }) => [said, inHead])).toEqual([['Box', true]]);
         if (edit.kind === 'one-heading') expect(after.headings.filter(({ level, text: said }) => level === 1 && said !== '').length).toBeLessThanOrEqual(1);
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(1000) },
     );
   });
 });
@@ -93,7 +94,7 @@ describe('what cannot be written into says so beforehand', () => {
         if (facts.unwritable === undefined && !html.includes('<template'))
           expect(patchPage(sourceOf(html), facts, [{ kind: 'title', text: 'New words' }])).toMatchObject({ ok: true });
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(1000) },
     );
   });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decodeSource } from '../source/index.ts';
 import { factsOf, page as soupPage, sourceOf } from '../testing/html.ts';
+import { runs } from '../testing/effort.ts';
 import { passagesIn, patchPage, readSource, relative, type PageEdit } from './index.ts';
 
 /** A page with edits made, as text; the reason where it was refused. */
@@ -82,7 +83,7 @@ describe('passages', () => {
         if (changed.ok) expect(passagesIn(new TextDecoder().decode(changed.bytes))[at]?.text).toBe(now);
         else expect(['words-not-there', 'unreadable', 'head-cannot-take-it']).toContain(changed.reason);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
   it('of a page that is not UTF-8 get character references', () => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readPage, type PageFacts } from '../page/index.ts';
+import { runs } from '../testing/effort.ts';
 import { driftOf, liveFields, written, type LiveFields } from './index.ts';
 
 const ADDRESS = 'https://a.example/x/';
@@ -61,7 +62,7 @@ describe('drift', () => {
           if (text.trim().toLowerCase() !== 'old') expect(drift).toHaveLength(1);
         },
       ),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 });

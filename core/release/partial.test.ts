@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { PageEdit } from '../page/index.ts';
 import { all, applyChange, emptyDocument, passageKey, set, type Change } from '../site/index.ts';
 import { testSite } from '../testing/site.ts';
+import { runs } from '../testing/effort.ts';
 import {
   canWait,
   compareWithRelease,
@@ -66,7 +67,7 @@ describe('a release of which some things wait', () => {
         expect(heldBack(now, last, {})).toMatchObject({ files: now.files, own: now.own, listed: now.listed });
         expect(compareWithRelease(out, last).map(itemKey)).toEqual(items.map(itemKey).filter((key) => held[key] !== 'whole'));
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     );
   });
   it('is shipped without what is new and waits, and with what is gone and waits', () => {
@@ -161,7 +162,7 @@ describe('one thing taken back', () => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

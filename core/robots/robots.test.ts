@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { runs, SLOW } from '../testing/effort.ts';
+import { expectInProportion } from '../testing/proportion.ts';
 import {
   addRule,
   comparedPath,
@@ -164,7 +166,7 @@ describe('the matcher', () => {
         const text = `User-agent: *\n${rules.map((rule) => `${rule.allow ? 'Allow' : 'Disallow'}: ${rule.pattern}`).join('\n')}`;
         expect(allowed(text, `/${path.join('')}`)).toBe(obvious(rules, `/${path.join('')}`));
       }),
-      { numRuns: 3000 },
+      { numRuns: runs(3000) },
     );
   });
   it.each(STANDARD)('keeps to the standard: %s', (_, pattern, path, matches) => {
@@ -182,32 +184,30 @@ describe('the matcher', () => {
   ])('reads as the standard has it: %s', (_, text, paths) => {
     expect(Object.fromEntries(Object.keys(paths).map((path) => [path, allowed(text, path)]))).toEqual(paths);
   });
-  it('takes time in proportion to its rules, 16,000 plain ones or with stars', () => {
-    const rules = (count: number, star: string): string =>
+  it.each(['p', '*-'])('takes time in proportion to its rules, 16,000 of them: %s', SLOW, (star) => {
+    const rules = (count: number): string =>
       `User-agent: *\n${Array.from({ length: count }, (_, at) => `Disallow: /${star}${(at * 7919) % count}/x`).join('\n')}`;
     const pages = Array.from({ length: 200 }, (_, at) => ({ id: `${at}`, path: `/page-${at}/`, intent: 'list' as const }));
     const site = { origin: 'https://a.example', pages, files: [], needed: new Set<string>(), crawlers: ['a', 'b'], hasMap: false };
-    const time = (count: number, star: string): number => {
-      const text = rules(count, star);
-      const started = performance.now();
-      expect(lintRobots(text, site)).toHaveLength(count);
-      expect(robotsMatcher(parseRobots(text), 'a').match('/page-1/').allowed).toBe(true);
-      return performance.now() - started;
-    };
-    const best = (count: number, star: string): number => Math.min(...[0, 1, 2].map(() => time(count, star)));
-    // Four times as many: 16 times the time where each rule looks at all others.
-    for (const [star, count] of [
-      ['p', 4_000],
-      ['*-', 4_000],
-    ] as const)
-      expect(best(count * 4, star)).toBeLessThan(best(count, star) * 10);
+    expectInProportion({
+      small: 2_000,
+      times: 8,
+      make: (count) => ({ text: rules(count), count }),
+      work: ({ text, count }) => {
+        expect(lintRobots(text, site)).toHaveLength(count);
+        expect(robotsMatcher(parseRobots(text), 'a').match('/page-1/').allowed).toBe(true);
+      },
+    });
   });
-  it('takes no longer for a wicked pattern', () => {
+  it('takes no longer for a wicked pattern', SLOW, () => {
     const file = parseRobots(`User-agent: *\n${Array.from({ length: 200 }, () => `Disallow: /${'*a'.repeat(100)}*b$`).join('\n')}`);
     const matcher = robotsMatcher(file, 'x');
-    const started = performance.now();
-    for (let turn = 0; turn < 50; turn++) expect(matcher.match(`/${'a'.repeat(2000)}`).allowed).toBe(true);
-    expect(performance.now() - started).toBeLessThan(3000);
+    expectInProportion({
+      small: 500,
+      times: 8,
+      make: (length) => `/${'a'.repeat(length)}`,
+      work: (path) => expect(matcher.match(path).allowed).toBe(true),
+    });
   });
   it('says the same of both spellings of a path', () => {
     fc.assert(fc.property(fc.webPath(), (path) => void expect(normalizePath(normalizePath(path))).toBe(normalizePath(path))));
@@ -262,7 +262,7 @@ describe('editing', () => {
         // What is open stays open, whoever asks.
         for (const token of ['other', 'unknown']) for (const path of paths) if (allowed(text, path, token)) expect(allowed(opened, path, token)).toBe(true);
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     );
   });
 });
@@ -395,14 +395,14 @@ describe('what is wrong with it', () => {
     ['a sitemap elsewhere', 'User-agent: *\nDisallow:\nSitemap: http://a.example/sitemap.xml', ['3sitemap-elsewhere']],
     ['too much', `User-agent: *\nDisallow:${MAP}\n#${'x'.repeat(ROBOTS_LIMIT)}`, ['too-large']],
   ])('%s', (_, text, expected) => expect(codes(text)).toEqual(expected));
-  it('takes no longer for strange patterns than for plain ones, in proportion', () => {
-    const lines = Array.from({ length: 400 }, (_, index) => `Disallow: /${'*a'.repeat(60)}${index}$`);
-    const started = performance.now();
-    lintRobots(`User-agent: *\n${lines.join('\n')}`, {
-      ...SITE,
-      pages: Array.from({ length: 500 }, (_, index) => ({ id: String(index), path: `/${'a'.repeat(200)}${index}`, intent: 'list' })),
+  it('takes no longer for strange patterns than for plain ones, in proportion', SLOW, () => {
+    const lines = Array.from({ length: 400 }, (_, index) => `Disallow: /${'*a'.repeat(60)}${index}$`).join('\n');
+    expectInProportion({
+      small: 60,
+      times: 8,
+      make: (count) => Array.from({ length: count }, (_, index) => ({ id: String(index), path: `/${'a'.repeat(200)}${index}`, intent: 'list' as const })),
+      work: (pages) => void lintRobots(`User-agent: *\n${lines}`, { ...SITE, pages }),
     });
-    expect(performance.now() - started).toBeLessThan(6000);
   });
 });
 

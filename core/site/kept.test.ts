@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { runs } from '../testing/effort.ts';
 import {
   all,
   applyChange,
@@ -83,7 +84,7 @@ describe('what commits can always be read', () => {
         }
         expect(document).toEqual(emptyDocument());
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     );
   });
   it('and what cannot be kept is told before it is made', () => {

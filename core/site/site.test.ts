@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { factsOf } from '../testing/html.ts';
+import { runs } from '../testing/effort.ts';
 import {
   addressOf,
   all,
@@ -257,7 +258,7 @@ describe('addresses', () => {
             : undefined;
         expect(linkedPath(href, page, 'site.example')).toBe(expected);
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     );
   });
   it.each([

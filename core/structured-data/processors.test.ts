@@ -9,6 +9,7 @@ import { meaningsOf } from '../testing/meaning.ts';
 import { testSite } from '../testing/site.ts';
 import { itemSignatures, quadSignatures, type QuadLike } from '../testing/triples.ts';
 import { loadVocabulary } from '../vocabulary/index.ts';
+import { runs } from '../testing/effort.ts';
 import { checkMarkup, type GraphNode } from './index.ts';
 import { plainGraph, plainItems, resultExtras } from '../results/index.ts';
 
@@ -352,7 +353,7 @@ describe('a page’s graph', () => {
           expect(faults).toEqual([]);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

@@ -6,6 +6,7 @@ import { all, applyChange, emptyDocument, set, TABLES, whyNot, type Change, type
 import { writePattern } from '../titles/index.ts';
 import { factsOf } from '../testing/html.ts';
 import { meaningsOf } from '../testing/meaning.ts';
+import { runs } from '../testing/effort.ts';
 import { Stages, type Reading, type Stage } from './engine.ts';
 import type { SiteInputs } from './inputs.ts';
 import { Survey } from './index.ts';
@@ -175,9 +176,9 @@ describe('the survey, change by change', () => {
         const manifest: unknown = JSON.parse(JSON.stringify(running.manifestFor(3, 0)));
         expect(manifestSchema.parse(manifest)).toEqual(manifest);
       }),
-      { numRuns: 250 },
+      { numRuns: runs(250) },
     );
-  }, 120_000);
+  });
   it('a change of one page’s title looks again at that page and at nothing else', () => {
     const survey = surveyOf(START);
     const change = set('pages', 'c/index.html', 'title', 'Nobody says this');

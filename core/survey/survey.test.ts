@@ -18,6 +18,7 @@ import {
 import { writePattern, type Pattern } from '../titles/index.ts';
 import { patchPage } from '../page/index.ts';
 import { factsOf, sourceOf } from '../testing/html.ts';
+import { runs } from '../testing/effort.ts';
 import { alikeGroups, patternPreview, phraseReport, picturePlaces, Survey } from './index.ts';
 import { forSurvey, remainingSteps } from '../rows/index.ts';
 import { LinkIndex } from '../links/index.ts';
@@ -166,7 +167,7 @@ describe('the survey', () => {
           expect(running.numbers()).toEqual(anew.numbers());
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { factsOf } from '../testing/html.ts';
 import { languageOf } from '../language/index.ts';
+import { runs } from '../testing/effort.ts';
 import {
   DESCRIPTION_LIMITS,
   fit,
@@ -189,7 +190,7 @@ describe('near copies', () => {
           }
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });

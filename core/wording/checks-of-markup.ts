@@ -19,7 +19,7 @@ export const ABOUT_MARKUP = {
     say: ({ fault }) => ({
       headline: 'Its structured data cannot be read',
       why: faultSentence(fault),
-      mend: 'Mend it in the source, or have it replaced at Meaning.',
+      mend: 'Fix it in the page’s source, or let this program replace it under Meaning.',
     }),
   },
   'markup-contradicts': {
@@ -39,7 +39,7 @@ export const ABOUT_MARKUP = {
     say: ({ fault, others }) => ({
       headline: 'A value of its structured data cannot be used',
       why: `${faultSentence(fault)}${more(others)}`,
-      mend: 'Mend it in the source, or have it taken over at Meaning.',
+      mend: 'Fix it in the page’s source, or let this program replace it under Meaning.',
     }),
   },
   'markup-odd': {

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { CHECKS, type Finding } from '../checks/index.ts';
 import { STEP_STOPS, type Step } from '../rows/index.ts';
 import type { MarkupFault } from '../structured-data/index.ts';
+import { expectGoodWords } from '../testing/sentences.ts';
 import { findingWords, fixButton, stepWords } from './index.ts';
 
 const NAMES: Readonly<Record<string, string>> = { a: 'Boxes', b: 'Slipcases', c: 'Prices', d: 'Contact', e: 'Journal' };
@@ -9,524 +10,162 @@ const nameOf = (id: string): string => NAMES[id] ?? id;
 
 const fault = (code: MarkupFault['code'], about: Partial<MarkupFault>): MarkupFault => ({ code, type: '', property: '', word: '', start: 0, end: 1, ...about });
 
-/** Every finding as its owner reads it: what, why it matters, what to do, and what the button says. */
-const FINDINGS: readonly (readonly [Finding, string, string, string, string])[] = [
-  [
-    { code: 'shut-out', gates: [{ name: 'listed', openable: true }] },
-    'Blocked, though you want it found',
-    'One gate on its way in blocks it.',
-    'Open it at Doors.',
-    'Open it',
-  ],
-  [
-    {
-      code: 'shut-out',
-      gates: [
-        { name: 'listed', openable: true },
-        { name: 'fetchable', openable: true },
-      ],
-    },
-    'Blocked, though you want it found',
-    '2 gates block it; fixing only one is not enough.',
-    'Open it at Doors.',
-    'Open it',
-  ],
-  [{ code: 'leaking' }, 'Leaking: engines may list it', 'You want it kept out, and nothing tells engines so.', 'Keep it out at Doors.', 'Keep its kind out'],
-  [
-    { code: 'half-hidden', line: 6 },
-    'Half hidden',
-    'Line 6 of robots.txt forbids fetching, so engines never read that it should stay out; the bare address may be listed.',
-    'Let engines fetch it, and let the page say noindex.',
-    'Hide properly',
-  ],
-  [
-    { code: 'half-hidden', line: undefined },
-    'Half hidden',
-    'robots.txt forbids fetching, so engines never read that it should stay out; the bare address may be listed.',
-    'Let engines fetch it, and let the page say noindex.',
-    'Hide properly',
-  ],
-  [
-    { code: 'one-engine', engine: 'Plover', how: 'shut-out', gates: [{ name: 'listed', openable: true }] },
-    'Blocked for Plover alone',
-    'The other engine may list it; something speaks to this one alone, or only this one heeds it.',
-    'Open it for this engine too.',
-    'Open it for Plover',
-  ],
-  [
-    { code: 'one-engine', engine: 'Plover', how: 'leaking', gates: [] },
-    'Plover may list it',
-    'You want it out; what keeps the other engine away, this one does not heed.',
-    'Say noindex to all of them.',
-    'Keep it out',
-  ],
-  [
-    { code: 'one-engine', engine: 'Plover', how: 'half-hidden', gates: [] },
-    'Half hidden from Plover',
-    'It may not fetch the page, so it never reads that it is to stay out.',
-    'Let it fetch the page, and say noindex there.',
-    'Hide properly',
-  ],
-  [
-    { code: 'canonical-several', addresses: ['https://a.example/1', 'https://a.example/2'] },
-    '2 canonicals contradict each other',
-    'It names “https://a.example/1” and “https://a.example/2” as its main address; engines then heed none of them.',
-    'Have it name its own address, once.',
-    'Name its own',
-  ],
-  [{ code: 'title-missing' }, 'No title', 'Engines make one up from whatever they find on the page.', 'Say in a few words what this page is.', 'Write'],
-  [
-    { code: 'title-leftover', part: 'Untitled', why: 'default' },
-    '“Untitled” is a default that a tool left',
-    'A searcher learns nothing from it.',
-    'Write what is to be found here.',
-    'Write',
-  ],
-  [
-    { code: 'title-leftover', part: 'Just another site', why: 'tagline' },
-    '“Just another site” is a template’s tagline',
-    'A searcher learns nothing from it.',
-    'Write what is to be found here.',
-    'Write',
-  ],
-  [
-    { code: 'title-leftover', part: 'a.example', why: 'domain' },
-    '“a.example” is only the domain',
-    'A searcher learns nothing from it.',
-    'Write what is to be found here.',
-    'Write',
-  ],
-  [
-    { code: 'name-number', name: 'Journal 2', pages: [] },
-    '“Journal 2” ends in a leftover number',
-    'It reads as a copy that somebody forgot.',
-    'Take the number away.',
-    'Take it off',
-  ],
-  [
-    { code: 'title-same', pages: ['a', 'b'] },
-    'Same title as “Boxes” and “Slipcases”',
-    'Searchers cannot tell them apart, and engines pick one.',
-    'Say what this page has that the other has not.',
-    'Side by side',
-  ],
-  [
-    { code: 'title-near', pages: ['a'] },
-    'Nearly the title of “Boxes”',
-    'At a glance they read the same, and a glance is all a searcher gives.',
-    'Put what is different first.',
-    'Side by side',
-  ],
-  [
-    { code: 'title-cut', words: 1, lastShown: 'rare books' },
-    '1 word of the title falls past the cut',
-    'Results show it up to “rare books”.',
-    'Put what matters first; longer is allowed.',
-    'Show',
-  ],
-  [
-    { code: 'title-cut', words: 3, lastShown: 'rare books' },
-    '3 words of the title fall past the cut',
-    'Results show it up to “rare books”.',
-    'Put what matters first; longer is allowed.',
-    'Show',
-  ],
-  [
-    { code: 'title-several', count: 2 },
-    '2 titles in one page',
-    'Only the first counts; the others are in the way.',
-    'Take the others out of the page’s template.',
-    'On all pages',
-  ],
-  [
-    { code: 'title-outside-head' },
-    'The title stands outside the head',
-    'Something before it closed the head too early; some engines ignore it.',
-    'Move it to the top of the page’s source.',
-    'On all pages',
-  ],
-  [
-    { code: 'description-missing' },
-    'No description',
-    'Engines show a piece of the page instead, seldom the best one.',
-    'One or two sentences: what is here, for whom.',
-    'Write',
-  ],
-  [
-    { code: 'description-same', pages: ['a', 'b', 'c', 'd', 'e'] },
-    'Same description as “Boxes” and 4 more',
-    'The same words under different titles tell a searcher nothing.',
-    'Write one for this page.',
-    'Side by side',
-  ],
-  [
-    { code: 'description-near', pages: ['a'] },
-    'Nearly the description of “Boxes”',
-    'Engines treat near copies as copies.',
-    'Say what only this page has.',
-    'Side by side',
-  ],
-  [
-    { code: 'description-cut', words: 2, lastShown: 'in cloth' },
-    'Last 2 words fall past the cut',
-    'Results show it up to “in cloth”.',
-    'Put what matters nearer the front.',
-    'Show',
-  ],
-  [
-    { code: 'phrase-fought', phrase: 'book boxes', pages: ['a'] },
-    '“book boxes” is also the target of “Boxes”',
-    'Two pages for one search take each other’s place.',
-    'Keep it for the page that answers best, and give this one its own.',
-    'See it',
-  ],
-  [
-    { code: 'phrase-places', phrase: 'book boxes', missing: ['title', 'heading'] },
-    '“book boxes” is not in the title and the main heading',
-    'Searchers look for their own words there, and engines weigh them there.',
-    'Use it, in any form that reads well.',
-    'Show',
-  ],
-  [
-    { code: 'keywords-many', count: 40 },
-    '40 keywords',
-    'Hardly any engine reads them, and so many look like stuffing to those that do.',
-    'Keep the few that you would say aloud, or none.',
-    'Take them away',
-  ],
-  [
-    { code: 'heading-missing' },
-    'No main heading',
-    'Visitors and engines look there first for what the page is about.',
-    'Give the page one heading of the first level.',
-    '',
-  ],
-  [
-    { code: 'heading-several', count: 3 },
-    '3 main headings',
-    'A page has one subject; who listens to it expects one headline.',
-    'Make the others second-level headings in the page’s source.',
-    'On all pages',
-  ],
-  [
-    { code: 'heading-order', heading: 'Prices', level: 4, after: 2 },
-    '“Prices” skips a level',
-    'A heading of level 4 follows one of level 2; who moves by headings loses the thread.',
-    'Use the next level in the page’s source.',
-    'Show',
-  ],
-  [
-    { code: 'heading-wall', words: 620 },
-    '620 words without a heading',
-    'Readers look for a landmark and leave when there is none.',
-    'Put a heading above each thought.',
-    'Show',
-  ],
-  [
-    { code: 'image-alt-missing', count: 1, of: 4, first: 'box.jpg' },
-    '1 of 4 pictures has no alt text',
-    'box.jpg. People who cannot see it, and engines, learn nothing from it.',
-    'Say what it shows, or that it is decoration.',
-    'Write',
-  ],
-  [
-    { code: 'image-alt-missing', count: 3, of: 4, first: 'box.jpg' },
-    '3 of 4 pictures have no alt text',
-    'box.jpg and 2 more. People who cannot see them, and engines, learn nothing from them.',
-    'Say what each shows, or that it is decoration.',
-    'Write',
-  ],
-  [
-    { code: 'lang-missing' },
-    'The page does not say its language',
-    'Screen readers and translators have to guess.',
-    'Add lang to the html tag of the template.',
-    'On all pages',
-  ],
-  [
-    { code: 'charset-missing' },
-    'It does not say in which encoding it is written',
-    'Its letters are UTF-8; where nobody says so, browsers show “ü” as “Ã¼”, and engines may read it so.',
-    'Say it in the head: <meta charset="utf-8">.',
-    'Say it everywhere',
-  ],
-  [{ code: 'links-broken', paths: ['/gone'] }, '1 link leads nowhere', 'Nothing answers at /gone.', 'Lead it to a page that is there.', 'Show'],
-  [
-    { code: 'links-broken', paths: ['/a', '/b', '/c', '/d'] },
-    '4 links lead nowhere',
-    'Nothing answers at /a and 3 more.',
-    'Lead them to pages that are there.',
-    'Show',
-  ],
-  [
-    { code: 'links-none' },
-    'No other page links here',
-    'Visitors have no way to it, and engines take it for unimportant.',
-    'Set a link on words of a page that speaks of it.',
-    'Show',
-  ],
-  [
-    { code: 'address-taken', pages: ['a'] },
-    'At the same address as “Boxes”',
-    'Only one page can answer there: the other would be gone with the next release.',
-    'Give one of them another ending.',
-    'Take the new address back',
-  ],
-  [
-    { code: 'second-spelling', paths: ['/p'] },
-    'Also linked as “/p”',
-    'The page answers there too, so engines list it more than once and spread its weight.',
-    'Have all links use its own address.',
-    'Use one address',
-  ],
-  [
-    { code: 'noscript-noindex', content: 'noindex' },
-    '“noindex” stands in a noscript of the head',
-    'An engine that runs no scripts reads it and leaves the page out; one that runs them never sees it.',
-    'Take it out of the template, or say it outside of noscript if you mean it.',
-    '',
-  ],
-  [
-    { code: 'not-writable', why: 'utf-16' },
-    'Nothing can be written into this page',
-    'It is in UTF-16, which can be read here, but not changed.',
-    'Save it as UTF-8 in your editor, and bring it in again.',
-    '',
-  ],
-  [
-    { code: 'not-writable', why: 'head-open' },
-    'Nothing can be written into this page',
-    'Something in its head never ends, such as its title or a style, so all that follows is taken for its text.',
-    'Put the end tag, such as </title>, where it belongs in the source.',
-    '',
-  ],
-  [
-    { code: 'template-left', instruction: '{{ title }}' },
-    'It is a template: “{{ title }}” stands in it',
-    'A program on the server makes the real page of it. What is written here may be made anew or lost.',
-    'Bring in the pages as visitors get them, or change the template by hand.',
-    '',
-  ],
-  [
-    { code: 'text-thin', words: 30 },
-    'Only 30 words on the whole page',
-    'Engines cannot tell what it is about, and seldom list such a page for long.',
-    'Say what a visitor would ask.',
-    'Show',
-  ],
-  [
-    { code: 'sentence-long', count: 2, words: 44, begins: 'When the book' },
-    '2 long sentences',
-    'The longest has 44 words: “When the book…”.',
-    'Make two of it.',
-    'Show',
-  ],
-  [
-    { code: 'paragraph-long', count: 1 },
-    '1 paragraph like a wall',
-    'On a phone it fills the screen without a break.',
-    'Break it where the thought turns.',
-    'Show',
-  ],
-  [
-    { code: 'reading-hard', formula: 'Flesch', score: 28, very: true },
-    'Very hard to read',
-    '28 by the formula of Flesch: long words in long sentences.',
-    'Shorter sentences help most.',
-    'Show',
-  ],
-  [
-    { code: 'reading-hard', formula: 'Flesch', score: 45, very: false },
-    'Hard to read',
-    '45 by the formula of Flesch: long words in long sentences.',
-    'Shorter sentences help most.',
-    'Show',
-  ],
-  [
-    { code: 'markup-broken', fault: fault('json-broken', { word: '}' }), others: 0 },
-    'Its structured data cannot be read',
-    'The block is no JSON: it cannot be read from “}” on.',
-    'Mend it in the source, or have it replaced at Meaning.',
-    'Take it over',
-  ],
-  [
-    { code: 'markup-contradicts', fault: fault('not-shown', { type: 'Offer', property: 'price', word: '22.00', meant: '24.00' }), others: 0 },
-    'Its structured data says what nobody sees',
-    'Offer › price says “22.00”, which no visitor sees; the page shows “24.00”. Engines take that for deceit, and show no such result.',
-    'Take it over: the page’s own values go first.',
-    'Take it over',
-  ],
-  [
-    { code: 'markup-wrong', fault: fault('price-form', { type: 'Offer', property: 'price', word: '12,50 €' }), others: 2 },
-    'A value of its structured data cannot be used',
-    'Offer › price should be a number with a dot, as 12.50, and is “12,50 €”. And 2 more.',
-    'Mend it in the source, or have it taken over at Meaning.',
-    'Take it over',
-  ],
-  [
-    { code: 'markup-odd', fault: fault('property-unknown', { type: 'Product', property: 'colour', word: 'colour', meant: 'color' }), others: 0 },
-    'Its structured data has words that engines pass over',
-    'Product has no property “colour”, nor has anything else. Perhaps “color” is meant.',
-    'Nothing is lost by it but those words.',
-    'Take it over',
-  ],
-  [
-    { code: 'result-missing', gap: { engine: 'skerry', sort: 'event', type: 'Event', missing: ['startDate', 'location'], better: [] } },
-    'Skerry does not show an event with its date',
-    'It needs when it begins and where it takes place, and the page does not say that.',
-    'Write it on the page, or say it at Meaning.',
-    'Show',
-  ],
-  [
-    { code: 'result-thin', gap: { engine: 'plover', sort: 'article', type: 'BlogPosting', missing: [], better: ['author'] } },
-    'The result could show more',
-    'Plover would also take who wrote it.',
-    'Write it on the page, or say it at Meaning.',
-    'Show',
-  ],
-  [
-    { code: 'markup-unseen', types: ['Product'] },
-    'Structured data on a page that is kept out',
-    'Engines make no result of it while the page stays out.',
-    'Nothing has to be done.',
-    'Show',
-  ],
-  [
-    { code: 'markup-misfit', path: 'product.offers.price', others: 0 },
-    'What you wrote for a price is kept, but not written',
-    'It is not in the form that engines read. What the page says goes out meanwhile.',
-    'Write it as the field asks for it.',
-    'Show',
-  ],
-  [
-    { code: 'wording-care', words: [{ word: 'chairman', instead: 'chair' }] },
-    '“chairman” may leave people out',
-    'Those whom it leaves out notice it.',
-    'You could say: chair.',
-    'Show',
-  ],
+/** Every sort of finding, each with what makes its words differ. */
+const FINDINGS: readonly Finding[] = [
+  { code: 'shut-out', gates: [{ name: 'listed', openable: true }] },
+  {
+    code: 'shut-out',
+    gates: [
+      { name: 'listed', openable: true },
+      { name: 'fetchable', openable: true },
+    ],
+  },
+  { code: 'leaking' },
+  { code: 'half-hidden', line: 6 },
+  { code: 'half-hidden', line: undefined },
+  { code: 'one-engine', engine: 'Plover', how: 'shut-out', gates: [{ name: 'listed', openable: true }] },
+  { code: 'one-engine', engine: 'Plover', how: 'leaking', gates: [] },
+  { code: 'one-engine', engine: 'Plover', how: 'half-hidden', gates: [] },
+  { code: 'canonical-several', addresses: ['https://a.example/1', 'https://a.example/2'] },
+  { code: 'title-missing' },
+  { code: 'title-leftover', part: 'Untitled', why: 'default' },
+  { code: 'title-leftover', part: 'Just another site', why: 'tagline' },
+  { code: 'title-leftover', part: 'a.example', why: 'domain' },
+  { code: 'name-number', name: 'Journal 2', pages: [] },
+  { code: 'title-same', pages: ['a', 'b'] },
+  { code: 'title-near', pages: ['a'] },
+  { code: 'title-cut', words: 1, lastShown: 'rare books' },
+  { code: 'title-cut', words: 3, lastShown: 'rare books' },
+  { code: 'title-several', count: 2 },
+  { code: 'title-outside-head' },
+  { code: 'description-missing' },
+  { code: 'description-same', pages: ['a', 'b', 'c', 'd', 'e'] },
+  { code: 'description-near', pages: ['a'] },
+  { code: 'description-cut', words: 2, lastShown: 'in cloth' },
+  { code: 'phrase-fought', phrase: 'book boxes', pages: ['a'] },
+  { code: 'phrase-places', phrase: 'book boxes', missing: ['title', 'heading'] },
+  { code: 'keywords-many', count: 40 },
+  { code: 'heading-missing' },
+  { code: 'heading-several', count: 3 },
+  { code: 'heading-order', heading: 'Prices', level: 4, after: 2 },
+  { code: 'heading-wall', words: 620 },
+  { code: 'image-alt-missing', count: 1, of: 4, first: 'box.jpg' },
+  { code: 'image-alt-missing', count: 3, of: 4, first: 'box.jpg' },
+  { code: 'lang-missing' },
+  { code: 'charset-missing' },
+  { code: 'links-broken', paths: ['/gone'] },
+  { code: 'links-broken', paths: ['/a', '/b', '/c', '/d'] },
+  { code: 'links-none' },
+  { code: 'address-taken', pages: ['a'] },
+  { code: 'second-spelling', paths: ['/p'] },
+  { code: 'noscript-noindex', content: 'noindex' },
+  { code: 'not-writable', why: 'utf-16' },
+  { code: 'not-writable', why: 'head-open' },
+  { code: 'template-left', instruction: '{{ title }}' },
+  { code: 'text-thin', words: 30 },
+  { code: 'sentence-long', count: 2, words: 44, begins: 'When the book' },
+  { code: 'paragraph-long', count: 1 },
+  { code: 'reading-hard', formula: 'Flesch', score: 28, very: true },
+  { code: 'reading-hard', formula: 'Flesch', score: 45, very: false },
+  { code: 'markup-broken', fault: fault('json-broken', { word: '}' }), others: 0 },
+  { code: 'markup-contradicts', fault: fault('not-shown', { type: 'Offer', property: 'price', word: '22.00', meant: '24.00' }), others: 0 },
+  { code: 'markup-wrong', fault: fault('price-form', { type: 'Offer', property: 'price', word: '12,50 €' }), others: 2 },
+  { code: 'markup-odd', fault: fault('property-unknown', { type: 'Product', property: 'colour', word: 'colour', meant: 'color' }), others: 0 },
+  { code: 'result-missing', gap: { engine: 'skerry', sort: 'event', type: 'Event', missing: ['startDate', 'location'], better: [] } },
+  { code: 'result-thin', gap: { engine: 'plover', sort: 'article', type: 'BlogPosting', missing: [], better: ['author'] } },
+  { code: 'markup-unseen', types: ['Product'] },
+  { code: 'markup-misfit', path: 'product.offers.price', others: 0 },
+  { code: 'wording-care', words: [{ word: 'chairman', instead: 'chair' }] },
 ];
 
-/** Every step that is left, as it stands on the first screen. */
-const STEPS: readonly (readonly [Step, string, string, string])[] = [
-  [
-    { code: 'no-home', pages: ['a', 'b'] },
-    'Make “Boxes” the home page',
-    'Nothing answers at the main address itself: no index.html lies at the top of what you brought in. Visitors and engines begin there.',
-    'Make it the home page',
-  ],
-  [
-    { code: 'open-site', since: undefined },
-    'Open the site to engines',
-    'It has been closed; every page says noindex, so nobody can find any of it.',
-    'Open the site',
-  ],
-  [
-    { code: 'open-site', since: '2026-11-21T09:30:00Z', releases: 3 },
-    'Open the site to engines',
-    'It has been closed since 21 Nov 2026, through 3 releases; every page says noindex, so nobody can find any of it.',
-    'Open the site',
-  ],
-  [
-    { code: 'open-visitors', audience: 'draft' },
-    'Make the site public',
-    'The host keeps it back as a draft: whoever asks for it, engines too, gets “not found”.',
-    'Who can visit',
-  ],
-  [
-    { code: 'open-visitors', audience: 'restricted' },
-    'Let everybody visit',
-    'The host asks for a password. Engines have none, so they list nothing.',
-    'Who can visit',
-  ],
-  [
-    { code: 'open-page', page: 'a', gates: [{ name: 'listed', openable: true }] },
-    'Open “Boxes” again',
-    'You want it found, but the page tells engines not to list it.',
-    'Open it',
-  ],
-  [
-    {
-      code: 'open-page',
-      page: 'a',
-      gates: [
-        { name: 'fetchable', openable: true },
-        { name: 'listed', openable: false },
-      ],
-    },
-    'Open “Boxes” again',
-    'You want it found, but robots.txt forbids engines to fetch it, and the page tells engines not to list it; fixing one is not enough.',
-    'See why',
-  ],
-  [
-    { code: 'open-pages', pages: ['a', 'b', 'c', 'd'] },
-    'Open 4 pages again',
-    'You want them found, and engines cannot list them: “Boxes” and 3 more.',
-    'See why',
-  ],
-  [
-    { code: 'close-kind', kind: 'tag', pages: ['a'] },
-    'Keep “Boxes” out',
-    'Tags are meant to stay out, yet engines may list it: they repeat what other pages say.',
-    'Keep tags out',
-  ],
-  [
-    { code: 'close-kind', kind: 'tag', pages: ['a', 'b'] },
-    'Keep 2 tags out',
-    'Tags are meant to stay out, yet engines may list them: they repeat what other pages say.',
-    'Keep tags out',
-  ],
-  [{ code: 'close-page', page: 'a' }, 'Keep “Boxes” out', 'You want it out, and engines may list it.', 'See why'],
-  [
-    { code: 'half-hidden', pages: ['a'] },
-    '“Boxes” is only half hidden',
-    'robots.txt forbids fetching, so engines cannot read that it should stay out; the bare address may be listed.',
-    'Hide it properly',
-  ],
-  [
-    { code: 'half-hidden', pages: ['a', 'b'] },
-    '2 pages are only half hidden',
-    'robots.txt forbids fetching, so engines cannot read that it should stay out; the bare address may be listed.',
-    'Hide it properly',
-  ],
-  [{ code: 'write-words', pages: ['a'], missing: 1, same: 0 }, 'Write the words of 1 page', '1 page without a description. About 2 minutes.', 'Start the walk'],
-  [
-    { code: 'write-words', pages: ['a', 'b', 'c'], missing: 1, same: 2 },
-    'Write the words of 3 pages',
-    '1 page without a description, 2 that share one. About 5 minutes.',
-    'Start the walk',
-  ],
-  [
-    { code: 'say-who', gaps: ['owner-name'] },
-    'Say who is behind the site',
-    'A name and what you are is enough; engines then know whose pages these are.',
-    'Fill it in',
-  ],
-  [
-    { code: 'write-markup' },
-    'Let every page say what it is',
-    'An article with its date, a product with its price, the trail: taken from the pages, seen first, written by one press.',
-    'See what they say',
-  ],
-  [{ code: 'make-map' }, 'Turn the sitemap on', 'A list of the pages you want found, with true dates, named in robots.txt.', 'See the sitemap'],
-  [{ code: 'release', files: 1, first: true }, 'Release the site', 'Nothing that was changed counts until it is released.', 'See what waits'],
-  [{ code: 'release', files: 12, first: false }, 'Release 12 changes', 'Nothing that was changed counts until it is released.', 'See what waits'],
-  [{ code: 'place-proof' }, 'Prove to Skerry that the site is yours', 'Skerry gives you a tag; paste it, and it is put where it belongs.', 'Place the tag'],
-  [{ code: 'verify', waits: true }, 'Let Skerry look for its tag', 'The tag is placed; it counts once it is released.', 'Release first'],
-  [{ code: 'verify', waits: false }, 'Let Skerry look for its tag', 'The tag is placed and released.', 'Verify'],
-  [{ code: 'hand-in', waits: true }, 'Hand in the sitemap', 'Waits for the proof.', ''],
-  [{ code: 'hand-in', waits: false }, 'Hand in the sitemap', 'So that Skerry need not find every page by itself.', 'Hand it in'],
-  [{ code: 'wait' }, 'Wait for Skerry’s visit', 'It visits within a day. Its clock can be moved on.', 'Watch'],
+/** Every sort of step that can be left. */
+const STEPS: readonly Step[] = [
+  { code: 'no-home', pages: ['a', 'b'] },
+  { code: 'open-site', since: undefined },
+  { code: 'open-site', since: '2026-11-21T09:30:00Z', releases: 3 },
+  { code: 'open-visitors', audience: 'draft' },
+  { code: 'open-visitors', audience: 'restricted' },
+  { code: 'open-page', page: 'a', gates: [{ name: 'listed', openable: true }] },
+  {
+    code: 'open-page',
+    page: 'a',
+    gates: [
+      { name: 'fetchable', openable: true },
+      { name: 'listed', openable: false },
+    ],
+  },
+  { code: 'open-pages', pages: ['a', 'b', 'c', 'd'] },
+  { code: 'close-kind', kind: 'tag', pages: ['a'] },
+  { code: 'close-kind', kind: 'tag', pages: ['a', 'b'] },
+  { code: 'close-page', page: 'a' },
+  { code: 'half-hidden', pages: ['a'] },
+  { code: 'half-hidden', pages: ['a', 'b'] },
+  { code: 'write-words', pages: ['a'], missing: 1, same: 0 },
+  { code: 'write-words', pages: ['a', 'b', 'c'], missing: 1, same: 2 },
+  { code: 'say-who', gaps: ['owner-name'] },
+  { code: 'write-markup' },
+  { code: 'make-map' },
+  { code: 'release', files: 1, first: true },
+  { code: 'release', files: 12, first: false },
+  { code: 'place-proof' },
+  { code: 'verify', waits: true },
+  { code: 'verify', waits: false },
+  { code: 'hand-in', waits: true },
+  { code: 'hand-in', waits: false },
+  { code: 'wait' },
 ];
+
+/** Characters that the narrowest place of each has room for: the rail's width in one line, or two. */
+const ROOM = { headline: 90, button: 30, why: 260, fix: 160 };
+
+/** The sentences of a text. */
+const sentences = (text: string): string[] => text.split(/(?<=[.?…])\s+(?=[A-Z“0-9])/);
+
+/** What must be told of a finding: the words it quotes and its numbers, as people read them. */
+function expectTold(about: object, text: string): void {
+  for (const value of Object.values(about)) {
+    if (typeof value === 'number' && value > 1) expect(text.replace(/(?<=\d),(?=\d)/g, '')).toContain(String(value));
+    if (typeof value === 'string' && /^[A-Z]|\s/.test(value) && !/T\d\d:/.test(value)) expect(text).toContain(value.slice(0, 20));
+  }
+}
 
 describe('a finding is told', () => {
-  it.each(FINDINGS)('%j', (finding, headline, why, mend, button) => {
-    expect({ ...findingWords(finding, nameOf), button: fixButton(finding) }).toEqual({ headline, why, mend, button });
+  it.each(FINDINGS)('%j', (finding) => {
+    const { headline, why, mend } = findingWords(finding, nameOf);
+    const button = fixButton(finding);
+    expectGoodWords(headline, why, mend, button || 'none');
+    for (const sentence of [...sentences(why), ...sentences(mend)]) expect(sentence).toMatch(/[.?…]$/);
+    expect(headline).not.toMatch(/[.;]$/);
+    expect(button).not.toMatch(/[.;]$/);
+    expect(
+      [headline.length <= ROOM.headline, button.length <= ROOM.button, why.length <= ROOM.why, mend.length <= ROOM.fix],
+      `${headline} | ${why} | ${mend}`,
+    ).toEqual([true, true, true, true]);
+    expectTold(finding, `${headline} ${why} ${mend} ${button}`);
   });
-  it('whatever it is: none is left out here', () => expect(new Set(FINDINGS.map(([{ code }]) => code))).toEqual(new Set(CHECKS.map(({ code }) => code))));
+  it('whatever it is: none is left out here', () => expect(new Set(FINDINGS.map(({ code }) => code))).toEqual(new Set(CHECKS.map(({ code }) => code))));
+  it('no two sorts in the same words', () => {
+    const first = new Map(FINDINGS.map((finding) => [finding.code, findingWords(finding, nameOf).headline]));
+    expect(new Set(first.values()).size).toBe(first.size);
+  });
 });
 
 describe('a step is told', () => {
-  it.each(STEPS)('%j', (step, headline, why, action) => expect(stepWords(step, nameOf)).toEqual({ headline, why, action }));
-  it('whatever it is: none is left out here', () => expect(new Set(STEPS.map(([{ code }]) => code))).toEqual(new Set(Object.keys(STEP_STOPS))));
+  it.each(STEPS)('%j', (step) => {
+    const { headline, why, action } = stepWords(step, nameOf);
+    expectGoodWords(headline, why, action || 'none');
+    for (const sentence of sentences(why)) expect(sentence).toMatch(/[.?…]$/);
+    expect(headline).not.toMatch(/[.;]$/);
+    expect([headline.length <= ROOM.headline, action.length <= ROOM.button, why.length <= ROOM.why], `${headline} | ${why} | ${action}`).toEqual([
+      true,
+      true,
+      true,
+    ]);
+    if ('page' in step) expect(headline).toContain(nameOf(step.page));
+    if ('pages' in step) {
+      const [first = '', ...others] = step.pages;
+      expect([nameOf(first), String(others.length + 1)].some((said) => `${headline} ${why}`.includes(said))).toBe(true);
+    }
+  });
+  it('whatever it is: none is left out here', () => expect(new Set(STEPS.map(({ code }) => code))).toEqual(new Set(Object.keys(STEP_STOPS))));
 });

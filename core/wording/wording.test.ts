@@ -29,20 +29,7 @@ import {
   troubleWords,
 } from './index.ts';
 import { GATES, STATES } from '../indexing/index.ts';
-
-/** Plain, finished, and without marks of exclamation: what every sentence of the program has to be. */
-function good(...texts: string[]): void {
-  for (const text of texts) {
-    expect(text).toMatch(/\S/);
-    expect(text).not.toMatch(/undefined|null|NaN|\[object|!/);
-    // What a careful reader struck out: words of ours that are none of the trade's, and English that is none.
-    expect(text).not.toMatch(/\bmend|\bdo again\b|belongs? into|passed by by|\bpasses by\b|comes? by it|\bshall\b|\bThis is no\b|\bdusk\b/i);
-    // A singular where there is one, a plural where there are none or several.
-    expect(text).not.toMatch(/(?<![\d,.])1 (pages|files|addresses|gates|cells|links|things|others|characters|words|rules|minutes|releases|changes)\b/);
-    // Closed is the site, blocked is a page, kept out is a wish.
-    expect(text).not.toMatch(/\bshut out\b/i);
-  }
-}
+import { expectGoodWords } from '../testing/sentences.ts';
 
 const REASONS: readonly GateReason[] = [
   { code: 'not-released' },
@@ -102,13 +89,13 @@ const REASONS: readonly GateReason[] = [
 describe('everything that is told has words', () => {
   it.each(REASONS)('gate reason $code', (reason) => {
     const { evidence, means, expert, section } = gateWords(reason);
-    good(evidence, means, expert, section);
+    expectGoodWords(evidence, means, expert, section);
   });
   it('gates, states and kinds', () => {
-    for (const gate of GATES) good(GATE_QUESTIONS[gate]);
-    for (const state of STATES) good(...Object.values(STATE_WORDS[state]));
-    for (const kind of KINDS) good(KIND_TABLE[kind].one, KIND_TABLE[kind].many);
-    good(...Object.values(REFUSAL_WORDS));
+    for (const gate of GATES) expectGoodWords(GATE_QUESTIONS[gate]);
+    for (const state of STATES) expectGoodWords(...Object.values(STATE_WORDS[state]));
+    for (const kind of KINDS) expectGoodWords(KIND_TABLE[kind].one, KIND_TABLE[kind].many);
+    expectGoodWords(...Object.values(REFUSAL_WORDS));
   });
   it.each<Step>([
     { code: 'open-site', since: undefined },
@@ -144,7 +131,7 @@ describe('everything that is told has words', () => {
     { code: 'wait' },
   ])('step $code', (step) => {
     const { headline, why, action } = stepWords(step, (page) => page);
-    good(headline, why, action);
+    expectGoodWords(headline, why, action);
   });
   it('a step that can only wait offers no action', () => {
     expect(stepWords({ code: 'hand-in', waits: true }, (page) => page).action).toBe('');
@@ -196,14 +183,14 @@ describe('everything that is told has words', () => {
     { kind: 'other-records', found: ['x'] },
   ])('proof $kind', (outcome) => {
     const { headline, mend } = proofWords(outcome);
-    good(headline, mend);
+    expectGoodWords(headline, mend);
   });
   it.each(['empty', 'script', 'several', 'no-code', 'no-content', 'code-alone', 'file-alone', 'other-domain'] as const)('pasted: %s', (reason) =>
-    good(pieceWords({ ok: false, reason, found: 'it' }), pieceWords({ ok: false, reason })),
+    expectGoodWords(pieceWords({ ok: false, reason, found: 'it' }), pieceWords({ ok: false, reason })),
   );
   it.each(['tag', 'file', 'txt', 'cname'] as const)('where a %s goes', (kind) => {
     const { what, where } = pieceGoes({ kind, name: '@', content: 'x' }, 'a.example');
-    good(what, where);
+    expectGoodWords(what, where);
   });
   it.each<PageEdit>([
     { kind: 'title', text: 'T' },
@@ -221,7 +208,7 @@ describe('everything that is told has words', () => {
     { kind: 'json-ld', graph: { '@context': 'https://schema.org', '@graph': [{ '@id': 'x', '@type': 'WebSite' }] } },
   ])('edit $kind', (edit) => {
     const { field, value } = editWords(edit);
-    good(field, value);
+    expectGoodWords(field, value);
   });
 });
 
@@ -241,7 +228,7 @@ describe('small words', () => {
   it('every term has a name, and says what it means', () => {
     for (const [id, { name, text }] of Object.entries(TERMS)) {
       expect(name).toBe(TERM_NAMES[id as keyof typeof TERM_NAMES]);
-      good(name, text);
+      expectGoodWords(name, text);
     }
   });
   it('list', () => expect([list(['A']), list(['A', 'B']), list(['A', 'B', 'C'])]).toEqual(['“A”', '“A” and “B”', '“A” and 2 more']));
@@ -286,7 +273,7 @@ describe('robots.txt in plain words', () => {
     { code: 'sitemap-elsewhere', line: 1, address: 'https://b.example/s.xml' },
   ])('trouble $code', (trouble) => {
     const { headline, why } = troubleWords(trouble, (page) => page);
-    good(headline, why);
+    expectGoodWords(headline, why);
     expect(TROUBLE_COSTS[trouble.code]).toMatch(/blocks|weakens|polish/);
   });
 });

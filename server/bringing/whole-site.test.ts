@@ -11,6 +11,7 @@ import { guardedFetch, type Fetch } from '../fetching/index.ts';
 import { standInSide } from '../stand-ins/sides.ts';
 import { StandIns } from '../stand-ins/index.ts';
 import { releaseTexts } from '../testing/release.ts';
+import { SLOW } from '../../core/testing/effort.ts';
 import { rememberHost, SiteCrawl, sift } from './index.ts';
 
 const HOST = 'docs.example';
@@ -61,8 +62,8 @@ const differing = (one: Files, other: Files): string[] =>
   );
 const text = (bytes: Uint8Array): string => Buffer.from(bytes).toString('latin1');
 
-describe('a site of a thousand pages from where it lives', () => {
-  it('comes in as its folder does, politely, and is only asked what changed the next time', { timeout: 240_000 }, async () => {
+describe('a site of a thousand pages from where it lives', SLOW, () => {
+  it('comes in as its folder does, politely, and is only asked what changed the next time', async () => {
     const real = realSiteFolder();
     const files = new Map(real === undefined ? [...generateSite(1_000)] : [...(await filesBelow(real))].map(([path, bytes]) => [path, text(bytes)]));
     files.set('robots.txt', 'User-agent: JollyBeacon\nDisallow: /shut/\n');

@@ -7,6 +7,7 @@ import { applyChange, doEntry, emptyDocument, NOTHING_TO_UNDO, set } from '../..
 import { inflateEntry, listArchive, sameBytes } from '../../core/source/index.ts';
 import { appendEntries, listAside, listFiles, loadDocument, loadHistory, openDatabase, type Database } from '../storage/index.ts';
 import { oldZip } from '../../core/testing/zip.ts';
+import { runs } from '../../core/testing/effort.ts';
 import { Analyst } from './analyst.ts';
 import type { Bringing } from './files-to-import.ts';
 import { importSite, type BringingResult } from './import-site.ts';
@@ -161,7 +162,7 @@ describe('putting files out', () => {
           for (const [path, content] of Object.entries(files)) expect(sameBytes(out.get(path) as Uint8Array, content)).toBe(true);
         },
       ),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     );
   });
   it('gives names in an old code page back octet by octet, straight and by way of a project; a moved file has a new name', async () => {

@@ -39,19 +39,6 @@ describe('the editor', () => {
     ]);
     expect(problemsIn('', knowledge)).toEqual([]);
   });
-  it('answers a key in a large block within 16 ms', () => {
-    const block = JSON.stringify(
-      { '@context': 'https://schema.org', '@graph': Array.from({ length: 60 }, (_, at) => ({ '@type': 'Product', '@id': `#${at}`, name: `Kit ${at}` })) },
-      null,
-      2,
-    );
-    const times = Array.from({ length: 20 }, () => {
-      const begun = performance.now();
-      problemsIn(block, knowledge);
-      return performance.now() - begun;
-    });
-    expect(times.sort((a, b) => a - b)[10]).toBeLessThan(16);
-  });
 });
 
 describe('the picture of a graph', () => {

@@ -1,14 +1,13 @@
 import { useId, useState } from 'react';
 import { ENGINES, SKERRY } from '../../core/engines/index.ts';
-import { pieceOfFile, readPiece, type ReadPiece } from '../../core/ownership/index.ts';
-import { all, claimId, set, siteHost } from '../../core/site/index.ts';
+import { pieceOfFile, type ReadPiece } from '../../core/ownership/index.ts';
+import { siteHost } from '../../core/site/index.ts';
 import { pieceGoes, pieceWords } from '../../core/wording/index.ts';
 import { note, useDrop } from '../ui/index.ts';
 import { useTables, useWorkspaceApi } from '../workspace/index.ts';
+import { placeProof, proofKey, readFor } from './placing.ts';
 import { wording } from './wording.ts';
 
-/** The program's own engines by what owners call them. */
-export const KNOWN: Readonly<Record<string, string>> = Object.fromEntries(ENGINES.map(({ id, name }) => [name.toLowerCase(), id]));
 /** Largest file that is a proof. */
 const LARGEST = 100_000;
 
@@ -21,22 +20,12 @@ export function PasteProof({ pasted, onPasted }: { readonly pasted: string; read
   const [dropped, setDropped] = useState<ReadPiece>();
   const host = siteHost(document);
   const domain = host.replace(/^www\./, '');
-  const own = KNOWN[engine.trim().toLowerCase()];
-  const read = dropped ?? readPiece(pasted, { host, tagName: own === undefined ? undefined : `${own}-proof` });
-  const key = read.ok ? claimId(engine, read.piece.kind, read.piece.name, KNOWN) : '';
+  const read = dropped ?? readFor(engine, pasted, host);
+  const key = read.ok ? proofKey(engine, read.piece) : '';
   const place = (): void => {
     if (!read.ok) return;
-    const { kind, name, content } = read.piece;
-    workspace.change(
-      all([
-        set('claims', key, 'engine', engine.trim()),
-        set('claims', key, 'kind', kind),
-        set('claims', key, 'name', name),
-        set('claims', key, 'content', content),
-        set('claims', key, 'at', workspace.tools.now().toISOString()),
-      ]),
-      { label: `A proof for ${engine.trim()} was placed` },
-    );
+    const { kind } = read.piece;
+    workspace.change(placeProof(engine, read.piece, workspace.tools.now().toISOString()), { label: `A proof for ${engine.trim()} was placed` });
     setDropped(undefined);
     onPasted('');
     note(kind === 'tag' || kind === 'file' ? 'Placed. It counts once it is released.' : 'Written down. It counts once it is set at the domain.', {}, 'good');

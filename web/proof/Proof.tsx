@@ -8,7 +8,8 @@ import { counted, proofWords, shortDate } from '../../core/wording/index.ts';
 import { Rail, StepLine, useRoute } from '../components/index.ts';
 import { Copyable, note, Segments, useAsync } from '../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { KNOWN, PasteProof } from './PasteProof.tsx';
+import { PasteProof } from './PasteProof.tsx';
+import { KNOWN } from './placing.ts';
 import { Placed, waitsFor } from './Placed.tsx';
 import { wording } from './wording.ts';
 

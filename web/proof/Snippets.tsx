@@ -5,7 +5,8 @@ import { all, set, snippetsOf, type Change, type Snippet } from '../../core/site
 import { useTables, useWorkspaceApi } from '../workspace/index.ts';
 import { PlacedSnippets } from './PlacedSnippets.tsx';
 import { partsWords, PLACE_NAMES, REFUSALS, snippetWording as wording, WARNINGS } from './snippet-wording.ts';
-import { WhichPages, type Scope } from './WhichPages.tsx';
+import type { Scope } from './scope.ts';
+import { WhichPages } from './WhichPages.tsx';
 
 const ALL: Scope = { by: 'all', on: [] };
 

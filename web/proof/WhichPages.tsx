@@ -3,25 +3,15 @@ import { KIND_TABLE, type Snippet } from '../../core/site/index.ts';
 import { PageName } from '../components/index.ts';
 import { Segments } from '../ui/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
+import { kindsOf, toggled, type Scope } from './scope.ts';
 import { snippetWording as wording } from './snippet-wording.ts';
-
-/** On which pages something stands. */
-export interface Scope {
-  readonly by: Snippet['by'];
-  /** Kinds, or pages by their files. */
-  readonly on: readonly string[];
-}
 
 /** Which pages: all, those of some kinds, or chosen ones. */
 export function WhichPages({ scope, onScope }: { readonly scope: Scope; readonly onScope: (scope: Scope) => void }) {
   const rows = useWorkspace((state) => state.rows);
-  const kinds = useMemo(() => {
-    const counts = new Map<keyof typeof KIND_TABLE, number>();
-    for (const { kind } of rows) counts.set(kind, (counts.get(kind) ?? 0) + 1);
-    return [...counts];
-  }, [rows]);
+  const kinds = useMemo(() => kindsOf(rows), [rows]);
   const has = new Set(scope.on);
-  const toggle = (one: string): void => onScope({ ...scope, on: has.has(one) ? scope.on.filter((other) => other !== one) : [...scope.on, one] });
+  const toggle = (one: string): void => onScope(toggled(scope, one));
   return (
     <fieldset>
       <legend className="text-small font-semibold">{wording.which}</legend>

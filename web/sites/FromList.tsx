@@ -1,8 +1,9 @@
 import { useMemo, useState } from 'react';
-import { listedFiles, readList } from '../../core/ledger/index.ts';
+import { readList } from '../../core/ledger/index.ts';
 import { readableAddress } from '../../core/source/index.ts';
-import { counted, numberText } from '../../core/wording/index.ts';
+import { counted } from '../../core/wording/index.ts';
 import type { Bringing } from '../analysis/index.ts';
+import { leftOut, siteOfList } from './listed.ts';
 import { wording } from './wording.ts';
 
 const SHOWN = 6;
@@ -13,19 +14,14 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
   const [bytes, setBytes] = useState<Uint8Array>();
   const list = useMemo(() => readList(bytes ?? new TextEncoder().encode(text)), [bytes, text]);
   const { pages } = list;
-  const first = pages.find(({ address }) => /^https?:\/\//i.test(address));
-  const leftOut = [
-    ...list.others.map(({ host, count }) => `${wording.otherSite(host)} (${numberText(count)})`),
-    ...(list.repeats > 0 ? [wording.repeats(list.repeats)] : []),
-    ...(list.noPages > 0 ? [wording.noPages(list.noPages)] : []),
-    ...(list.beyond > 0 ? [wording.beyond(list.beyond)] : []),
-  ];
+  const out = leftOut(list);
   return (
     <form
       className="panel mt-4 p-4"
       onSubmit={(event) => {
         event.preventDefault();
-        if (pages.length > 0) onTake({ kind: 'list', name: first ? new URL(first.address.trim()).host : 'My site', files: listedFiles(pages) });
+        const site = siteOfList(list);
+        if (site) onTake(site);
       }}
     >
       <label className="block">
@@ -68,9 +64,9 @@ export function FromList({ busy, onTake }: { readonly busy: boolean; readonly on
           {wording.listTake}
         </button>
       </div>
-      {leftOut.length > 0 && (
+      {out.length > 0 && (
         <p className="notice notice-amber mt-3 text-small" role="status" data-testid="left-out">
-          {wording.leftOut} {leftOut.join('; ')}.
+          {wording.leftOut} {out.join('; ')}.
         </p>
       )}
     </form>

@@ -1,9 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CrawlView } from '../../core/exchange/index.ts';
-import { messageOf } from '../../core/source/index.ts';
-import { OutsideError } from '../outside/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
-import { crawling as wording } from './wording.ts';
+import { afterFailure } from './crawl-failure.ts';
 
 /** Milliseconds between two looks at how far it has come. */
 const BETWEEN = 500;
@@ -16,12 +14,12 @@ export function useCrawl() {
   const [failure, setFailure] = useState<string>();
   const here = useRef(true);
   const fail = useCallback((error: unknown): void => {
-    const code = error instanceof OutsideError ? error.code : undefined;
-    // A server that was started anew knows nothing of it, but remembers what came in; one that is away for a moment is asked again.
-    setFailure(code === 'not-found' ? wording.lost : messageOf(error));
-    if (code === 'no-server') return setView((before) => before && { ...before });
-    setId(undefined);
-    setView(undefined);
+    setFailure(afterFailure(error, undefined).failure);
+    setView((before) => {
+      const { view: after } = afterFailure(error, before);
+      if (after === undefined) setId(undefined);
+      return after;
+    });
   }, []);
   useEffect(() => {
     here.current = true;

@@ -2,16 +2,12 @@ import { KIND_TABLE } from '../../core/site/index.ts';
 import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import type { PageRow } from '../../core/rows/index.ts';
 import { STATE_WORDS } from '../../core/wording/index.ts';
-import { byKind, StateSign, useRoute, useQuietNavigate } from '../components/index.ts';
+import { StateSign, useRoute, useQuietNavigate } from '../components/index.ts';
 import { useWorkspace } from '../workspace/index.ts';
+import { signAfter, skyGroups } from './sky-groups.ts';
 
 const TROUBLE = new Set(['shut-out', 'leaking']);
 const NONE: readonly PageRow[] = [];
-/** Signs of one kind that are drawn in a dense sky. */
-const SHOWN = 24;
-/** Past this many pages a sign each is too much; the sky then shows the troubled ones and counts the rest. */
-const EACH = 400;
-
 /** One sign per page, grouped by kind, in tree order; a click goes there. */
 export function Sky() {
   // Hundreds of signs may wait for the sentence above them.
@@ -24,11 +20,9 @@ export function Sky() {
   const sky = useRef<HTMLElement>(null);
   // One stop of the Tab key: it comes back to the sign it left.
   const [here, setHere] = useState<string>();
-  const groups = useMemo(() => byKind(rows), [rows]);
+  const groups = useMemo(() => skyGroups(rows), [rows]);
   if (rows.length === 0) return null;
-  const dense = rows.length > EACH;
-  const signsOf = (pages: readonly PageRow[]): readonly PageRow[] => (dense ? pages.filter((row) => row.state !== 'findable').slice(0, SHOWN) : pages);
-  const all = groups.flatMap(({ rows: pages }) => signsOf(pages));
+  const all = groups.flatMap(({ signs }) => signs);
   const stop = all.some((row) => row.id === here) ? here : all[0]?.id;
   // One hearer for hundreds of signs, each of them a plain link: another tab opens it as it opens any.
   const follow = (event: MouseEvent): void => {
@@ -39,10 +33,10 @@ export function Sky() {
   };
   const keys = (event: KeyboardEvent): void => {
     const at = all.findIndex((row) => row.id === stop);
-    const to = { ArrowRight: at + 1, ArrowDown: at + 1, ArrowLeft: at - 1, ArrowUp: at - 1, Home: 0, End: all.length - 1 }[event.key];
-    if (to === undefined || event.altKey) return;
+    const to = event.altKey ? undefined : signAfter(event.key, at, all.length);
+    if (to === undefined) return;
     event.preventDefault();
-    const next = all[Math.min(all.length - 1, Math.max(0, to))];
+    const next = all[to];
     if (next) sky.current?.querySelector<HTMLElement>(`[data-sign="${CSS.escape(next.id)}"]`)?.focus();
   };
   return (
@@ -54,9 +48,7 @@ export function Sky() {
       onClick={follow}
       onFocus={(event) => setHere((event.target as HTMLElement).dataset['sign'] ?? here)}
     >
-      {groups.map(({ kind, rows: pages }) => {
-        const troubled = dense ? pages.filter((row) => row.state !== 'findable') : pages;
-        const signs = signsOf(pages);
+      {groups.map(({ kind, count, signs, more, dense }) => {
         return (
           <div key={kind} className="sky-group">
             <div className="sky-signs">
@@ -76,8 +68,8 @@ export function Sky() {
               {signs.length === 0 && <StateSign state="findable" size={19} />}
             </div>
             <p className="soft mt-1.5 text-fine">
-              {KIND_TABLE[kind].many} {dense && `· ${pages.length.toLocaleString('en')}`}
-              {troubled.length > signs.length && `, ${(troubled.length - signs.length).toLocaleString('en')} more like these`}
+              {KIND_TABLE[kind].many} {dense && `· ${count.toLocaleString('en')}`}
+              {more > 0 && `, ${more.toLocaleString('en')} more like these`}
             </p>
           </div>
         );

@@ -4,67 +4,20 @@ import type { RemainingStep } from '../../core/rows/index.ts';
 import { stepWords } from '../../core/wording/index.ts';
 import { useRoute, useQuietNavigate } from '../components/index.ts';
 import { useHotkey } from '../ui/index.ts';
-import { hideProperly, makeHome, openPage, setKindIntent, switchSite, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { stepAction, stepPlace } from './step-action.ts';
 
 /** One step with its one action. */
 export function StepRow({ open: { step, cost }, number, first }: { readonly open: RemainingStep; readonly number: number; readonly first: boolean }) {
   const workspace = useWorkspaceApi();
   const byId = useWorkspace((state) => state.byId);
-  const { linkTo, linkToView } = useRoute();
+  const route = useRoute();
   const navigate = useQuietNavigate();
   const [home, setHome] = useState<string>();
   const shown = step.code === 'no-home' && home !== undefined ? { ...step, pages: [home, ...step.pages] } : step;
   const words = stepWords(shown, (id) => byId.get(id)?.name ?? id);
-  /** What is done here and now; undefined for steps that lead to where it is done. */
-  const act = ((): (() => void) | undefined => {
-    switch (step.code) {
-      case 'no-home':
-        return () => makeHome(workspace, home ?? step.pages[0] ?? '');
-      case 'open-site':
-        return () => switchSite(workspace);
-      case 'open-page':
-        return step.gates.every((gate) => gate.openable) ? () => void openPage(workspace, step.page) : undefined;
-      case 'close-kind':
-        return () => setKindIntent(workspace, step.kind, 'out');
-      case 'half-hidden':
-        return () => void hideProperly(workspace, step.pages);
-      default:
-        return undefined;
-    }
-  })();
-  const place = ((): string => {
-    switch (step.code) {
-      case 'no-home':
-        return linkTo('words', step.pages[0]);
-      case 'open-visitors':
-      case 'open-site':
-        return linkToView('doors', 'site');
-      case 'open-page':
-      case 'close-page':
-        return linkTo('doors', step.page);
-      case 'open-pages':
-      case 'half-hidden':
-      case 'close-kind':
-        return linkToView('doors', 'pages');
-      case 'write-words':
-        return linkTo('words', step.pages[0]);
-      case 'say-who':
-        return linkToView('meaning', 'who');
-      case 'write-markup':
-        return linkToView('meaning', 'kinds');
-      case 'make-map':
-        return linkTo('map');
-      case 'release':
-        return linkTo('release');
-      case 'place-proof':
-        return linkTo('proof');
-      case 'verify':
-        return linkTo(step.waits ? 'release' : 'proof');
-      case 'hand-in':
-      case 'wait':
-        return linkTo('watch');
-    }
-  })();
+  const act = stepAction(workspace, step, home);
+  const place = stepPlace(step, route);
   const walking = step.code === 'write-words' ? { walking: true } : undefined;
   // The same key as on the walk: it does the first thing there is to do.
   useHotkey('alt+Enter', () => {

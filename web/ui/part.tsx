@@ -51,6 +51,9 @@ export function forgetFailures(): void {
   for (const one of parts) one.forgetFailure();
 }
 
+/** What the browser's own list of marks says once every part is here: from then on the screens do without the server. */
+const ALL_HERE = 'all parts are here';
+
 /**
  * Fetches all parts, also those that fetched parts bring with them, one at a time whenever there is nothing else to do: what is here already works
  * without the server. Gives up quietly at the first that cannot be had.
@@ -65,4 +68,5 @@ export async function fetchAhead(idle: () => Promise<void>): Promise<void> {
       return;
     }
   }
+  performance.mark(ALL_HERE);
 }

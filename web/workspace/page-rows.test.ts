@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import type { PageRow } from '../../core/rows/index.ts';
+import { runs } from '../../core/testing/effort.ts';
 import { PageRows } from './page-rows.ts';
 
 it('holds what a plain table of all rows holds, whatever comes, and what was there before stays as it was', () => {
@@ -21,6 +22,6 @@ it('holds what a plain table of all rows holds, whatever comes, and what was the
         for (const { id } of step) expect(before.get(id)).toBe(were.get(id));
       }
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   );
 });

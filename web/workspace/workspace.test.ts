@@ -11,6 +11,7 @@ import type { Outside } from '../outside/index.ts';
 import { latestEntries, openDatabase, saveManifest, type Database, type SiteRecord } from '../storage/index.ts';
 import { zipSync } from 'fflate';
 import type { PageRow } from '../../core/rows/index.ts';
+import { runs } from '../../core/testing/effort.ts';
 import {
   deleteSite,
   fixFor,
@@ -361,9 +362,9 @@ describe('another tab’s change', () => {
           expect(seen(tabs.theirs)).toEqual(fresh);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
-  }, 60_000);
+  });
   it('that deletes the site is told here, and what is typed after is kept for when it comes back', async () => {
     const [mine, theirs] = [await opened(), await opened()];
     const { site } = theirs.state;
@@ -437,7 +438,7 @@ describe('mends', () => {
     expect(state(workspace, 'shut/index.html')).toBe('shut-out');
     expect(workspace.state.document.tables.robots['']).toBeUndefined();
   });
-  it('open whatever shuts a page, however many things do, in one step that undo takes back', { timeout: 60_000 }, async () => {
+  it('open whatever shuts a page, however many things do, in one step that undo takes back', async () => {
     const troubles = [
       '<meta name=robots content=noindex>',
       '<meta name=skerrybot content="none">',
@@ -475,10 +476,10 @@ describe('mends', () => {
         await workspace.whenIdle();
         expect({ document: workspace.state.document, state: state(workspace, 'p/index.html') }).toEqual(before);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
-  it('change the pages they name and no other, for every crawler, known or not; undo is exact', { timeout: 120_000 }, async () => {
+  it('change the pages they name and no other, for every crawler, known or not; undo is exact', async () => {
     const CRAWLERS = ['SkerryBot', 'PloverBot', 'PloverBot-Image', 'OwnBot', 'nobody-knows-me'];
     /** Gates that a mend may move for the page it names alone; whether something leads there depends on other pages too. */
     const OWN = ['answers', 'fetchable', 'listed', 'main-address'];
@@ -552,7 +553,7 @@ describe('mends', () => {
         expect(workspace.state.document).toEqual(document);
         expect(await gatesOf()).toEqual(before);
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     );
   });
   it('hide a page properly: engines may look, and read that it is out', async () => {

@@ -40,6 +40,9 @@ export function Looks({
   const markup = useWorkspace((state) => state.document.tables.meaning['']?.on === true);
   const extras = useReport((one) => (markup ? one.tools.analysis.resultExtras(row.id) : Promise.resolve(undefined)), `${row.id} ${markup}`);
   const letBe = row.ignored.filter((code) => ignored[`${row.id}\n${code}`]);
+  const fixes = findings.map((finding) => fixFor(workspace, row, finding, places));
+  // What one key does: the first that needs no decision.
+  const byKey = fixes.findIndex((fix) => fix?.whole);
   return (
     <Rail>
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -71,9 +74,10 @@ export function Looks({
           findings={findings}
           place={(finding) => lineOf(source, findingPlace(finding, facts))}
           action={(finding) => {
-            const fix = fixFor(workspace, row, finding, places);
+            const at = findings.indexOf(finding);
+            const fix = fixes[at];
             return fix ? (
-              <button type="button" className="link-act" onClick={fix.run}>
+              <button type="button" className="link-act" onClick={fix.run} {...(at === byKey ? { 'aria-keyshortcuts': 'Alt+Enter' } : {})}>
                 {fix.label}
               </button>
             ) : null;

@@ -5,6 +5,7 @@ import { effectiveFacts, set, type Change, type SitePage } from '../../../core/s
 import { testSite } from '../../../core/testing/site.ts';
 import { languageOf, measureText } from '../../../core/language/index.ts';
 import { readPage, type PageFacts } from '../../../core/page/index.ts';
+import { runs } from '../../../core/testing/effort.ts';
 import { liveFindings } from './page.ts';
 
 const SITE: Readonly<Record<string, string>> = {
@@ -49,7 +50,7 @@ describe('what is said at each key', () => {
           expect(liveFindings(row, page, site.document, measure)).toEqual(ofWords(row.findings));
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

@@ -1,0 +1,27 @@
+import { ENGINES } from '../../core/engines/index.ts';
+import { readPiece, type ProofPiece, type ReadPiece } from '../../core/ownership/index.ts';
+import { all, claimId, set, type Change } from '../../core/site/index.ts';
+
+/** The program's own engines by what owners call them. */
+export const KNOWN: Readonly<Record<string, string>> = Object.fromEntries(ENGINES.map(({ id, name }) => [name.toLowerCase(), id]));
+
+/** What a paste for an engine is; a code alone is taken for a tag only where it is known what the engine's tag is called. */
+export function readFor(engine: string, pasted: string, host: string): ReadPiece {
+  const own = KNOWN[engine.trim().toLowerCase()];
+  return readPiece(pasted, { host, tagName: own === undefined ? undefined : `${own}-proof` });
+}
+
+/** Under which key a proof is kept. */
+export const proofKey = (engine: string, { kind, name }: ProofPiece): string => claimId(engine, kind, name, KNOWN);
+
+/** The change that places a proof. `at` is when, in ISO 8601. */
+export function placeProof(engine: string, piece: ProofPiece, at: string): Change {
+  const key = proofKey(engine, piece);
+  return all([
+    set('claims', key, 'engine', engine.trim()),
+    set('claims', key, 'kind', piece.kind),
+    set('claims', key, 'name', piece.name),
+    set('claims', key, 'content', piece.content),
+    set('claims', key, 'at', at),
+  ]);
+}

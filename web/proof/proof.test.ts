@@ -1,0 +1,77 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { expectGoodWords } from '../../core/testing/sentences.ts';
+import { testSite } from '../../core/testing/site.ts';
+import { applyChange, claimsOf, emptyDocument, invert } from '../../core/site/index.ts';
+import { placeProof, proofKey, readFor } from './placing.ts';
+import { kindsOf, toggled, type Scope } from './scope.ts';
+import { PLACE_NAMES, REFUSALS, WARNINGS, partsWords } from './snippet-wording.ts';
+
+const CODE = 'a1B2c3D4e5F6g7H8i9J0';
+const AT = '2026-11-25T10:00:00Z';
+
+describe('what an engine gave', () => {
+  it.each([
+    ['the tag', `<meta name="skerry-proof" content="${CODE}">`],
+    ['the code alone, of an engine that is known', CODE],
+    ['a sentence around the tag', `Add this: <meta name="skerry-proof" content="${CODE}"> to your home page.`],
+  ])('%s is the same proof for Skerry, in any spelling of its name', (_, pasted) => {
+    for (const engine of ['Skerry', ' skerry ', 'SKERRY']) {
+      const read = readFor(engine, pasted, 'a.example');
+      expect(read).toMatchObject({ ok: true, piece: { kind: 'tag', name: 'skerry-proof', content: CODE } });
+      if (read.ok) expect(proofKey(engine, read.piece)).toBe('skerry');
+    }
+  });
+  it('as a code alone is not guessed at where nobody knows what the engine calls its tag', () =>
+    expect(readFor('Another', CODE, 'a.example')).toMatchObject({ ok: false, reason: 'code-alone' }));
+  it('is placed once, however often, and taken back whole; another engine’s stays', () => {
+    const pieces = fc.record({
+      engine: fc.constantFrom('Skerry', 'Plover', 'Another one'),
+      piece: fc.record({
+        kind: fc.constantFrom('tag' as const, 'file' as const, 'txt' as const),
+        name: fc.constantFrom('x', 'y.html'),
+        content: fc.constantFrom('a', 'b'),
+      }),
+    });
+    fc.assert(
+      fc.property(fc.array(pieces, { maxLength: 6 }), (placed) => {
+        let document = emptyDocument();
+        for (const { engine, piece } of placed) {
+          const change = placeProof(engine, piece, AT);
+          const after = applyChange(document, change);
+          expect(applyChange(after, invert(document, change))).toEqual(document);
+          expect(applyChange(after, change)).toEqual(after);
+          document = after;
+        }
+        const last = new Map(placed.map(({ engine, piece }) => [proofKey(engine, piece), piece]));
+        expect(new Map(claimsOf(document).map(({ id, kind, name, content }) => [id, { kind, name, content }]))).toEqual(last);
+      }),
+    );
+  });
+});
+
+describe('a snippet', () => {
+  it('tells what it is made of, and whom it talks to', () => {
+    expect(partsWords([{ what: 'foreign-script' }, { what: 'noscript' }] as never, ['stats.example'])).toBe(
+      'A script and a part for browsers without scripts. It talks to stats.example.',
+    );
+    expect(partsWords([{ what: 'inline-script', length: 1_200 }] as never, [])).toBe('1,200 characters of code. It names no host it talks to.');
+  });
+  it('says every reason and place in good words', () =>
+    expectGoodWords(...Object.values(PLACE_NAMES), ...Object.values(WARNINGS), ...Object.values(REFUSALS).filter(Boolean)));
+  it('is on the pages that were pressed an odd number of times', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom('post', 'page', 'tag'), { maxLength: 12 }), (presses) => {
+        const scope = presses.reduce<Scope>(toggled, { by: 'kinds', on: [] });
+        const odd = ['post', 'page', 'tag'].filter((kind) => presses.filter((one) => one === kind).length % 2 === 1);
+        expect([...scope.on].sort()).toEqual(odd.sort());
+      }),
+    );
+  });
+  it('can be on any kind that the site has', () => {
+    const rows = [...testSite({ 'index.html': '<title>A</title>', 'tag/x.html': '<title>X</title>', 'tag/y.html': '<title>Y</title>' }).survey.rows()];
+    const kinds = new Map(kindsOf(rows));
+    expect([...kinds.values()].reduce((sum, count) => sum + count, 0)).toBe(3);
+    for (const [kind, count] of kinds) expect(rows.filter((row) => row.kind === kind)).toHaveLength(count);
+  });
+});
