@@ -16,7 +16,7 @@ import {
 } from './facts.ts';
 
 import { itemTypesIn, markedPriceIn } from './item-types.ts';
-import { programIn } from './leftovers.ts';
+import { endOfLeading, programIn } from './leftovers.ts';
 import { whyNotWritable } from './writable.ts';
 import { noindexInNoscript } from './noscript.ts';
 import { collapse } from './white-space.ts';
@@ -253,7 +253,9 @@ export class FactCollector {
   /** The facts of a page whose whole text this is. */
   finish(encoding: Encoding, text: string): PageFacts {
     while (this.open.length > 0) this.close(this.open[this.open.length - 1] as Capture);
-    const headInsert = this.headEndTag ?? this.lastHeadChildEnd ?? this.headTagEnd ?? this.htmlTag?.end ?? this.doctypeEnd ?? 0;
+    // A stray html tag only lends its attributes: what is put behind it would stand in the body, between two words.
+    const htmlEnd = this.htmlTag && this.htmlTag.start <= endOfLeading(text) ? this.htmlTag.end : undefined;
+    const headInsert = this.headEndTag ?? this.lastHeadChildEnd ?? this.headTagEnd ?? htmlEnd ?? this.doctypeEnd ?? 0;
     return {
       encoding,
       lang: this.lang,

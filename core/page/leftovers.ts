@@ -42,7 +42,7 @@ function titleOf(text: string): string {
   return start < 0 ? '' : (text.slice(start, start + 400).split('</')[0] as string);
 }
 
-const LEADING = /\ufeff?(?:[\t\n\f\r ]+|<\?xml[^>]*>|<\?[^]*?\?>|<%[^]*?%>|<!--[^]*?-->|<!doctype[^>]*>|\{\{[^{}]*\}\}|\{%[^]*?%\})*/iy;
+const LEADING = /\ufeff?(?:[\t\n\f\r ]+|<\?xml[^>]*>|<\?[^]*?\?>|<%[^]*?%>|<!--(?:-?>|[^]*?--!?>)|<!doctype[^>]*>|\{\{[^{}]*\}\}|\{%[^]*?%\})*/iy;
 
 /** Where what stands before all of a page's elements ends: declarations, comments, and instructions to a program, in front of which nothing may be put. */
 export function endOfLeading(text: string): number {

@@ -70,6 +70,14 @@ describe('patching', () => {
     );
   });
 
+  it.each([
+    ['a stray html tag in the body is no place for a tag of the head', '<!--><dd>one<html><html name=x>two', '<!-->'],
+    ['nor is what only looks like a comment', '<!--><p>one <!--->two', '<!-->'],
+  ])('%s', (_, html, before) => {
+    const { result } = patch(html, [{ kind: 'description', text: 'D' }]);
+    expect(result.ok && new TextDecoder().decode(result.bytes)).toBe(`${before}<meta name="description" content="D">${html.slice(before.length)}`);
+  });
+
   it('says what was meant and leaves all other facts alone', () => {
     let done = 0;
     fc.assert(
