@@ -154,7 +154,7 @@ export function sitemapRows(): Row[] {
 
 export async function zipRow(files: ReadonlyMap<string, Uint8Array>): Promise<Row> {
   async function* out(): AsyncGenerator<OutFile> {
-    for (const [path, bytes] of files) yield { path, bytes, modified: undefined, refused: undefined };
+    for (const [path, bytes] of files) yield { path, bytes, modified: undefined, left: [] };
   }
   const turns: { ours: number[]; peer: number[] } = { ours: [], peer: [] };
   for (let turn = 0; turn < 3; turn++) {

@@ -15,6 +15,7 @@ export {
   type TitleFact,
 } from './facts.ts';
 export { holds, patchPage, type PageEdit, type PatchRefusal, type PatchResult } from './patch.ts';
+export { patchAsFarAsPossible, type LeftOut, type Patched } from './stand-alone.ts';
 export {
   directiveWords,
   IMAGE_PREVIEWS,

@@ -7,7 +7,7 @@ import { relinkSplices, type AddressesEdit } from './relink.ts';
 import { canonicalSplices, charsetSplice, insertInHead, metaTag, setContent, wholeLine } from './head-tags.ts';
 import { directivesHold, robotsSplices, type DirectivesEdit, type NoindexEdit } from './robots-metas.ts';
 import { hasInstruction } from './leftovers.ts';
-import { snippetHolds, snippetSplices, type SnippetEdit } from './snippet-edits.ts';
+import { snippetHolds, snippetsIn, snippetSplices, type SnippetEdit, type WrittenSnippet } from './snippet-edits.ts';
 import { templateHolds, templateSplices, type TemplateEdit } from './template-edits.ts';
 import { hasMarkup, withoutMarkup } from './markup-edits.ts';
 import { graphSplices, saysGraph, type WrittenGraph } from './write-graph.ts';
@@ -41,7 +41,8 @@ export type PageEdit =
   | { readonly kind: 'json-ld'; readonly graph: WrittenGraph };
 
 /** Why a page could not be changed. Nothing has been changed then. */
-export type PatchRefusal = 'utf-16' | 'stateful-encoding' | 'not-encodable' | 'unreadable' | 'head-cannot-take-it' | 'words-not-there' | 'made-by-program';
+export type PatchRefusal =
+  'utf-16' | 'stateful-encoding' | 'not-encodable' | 'unreadable' | 'head-cannot-take-it' | 'words-not-there' | 'made-by-program' | 'snippet-twice';
 
 /** New bytes, or why not. With nothing to change the bytes are the very same object. */
 export type PatchResult =
@@ -61,28 +62,45 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
     edits.filter((edit) => edit.kind === 'noindex' || edit.kind === 'directives'),
   );
   const bare = edits.some((edit) => edit.kind === 'no-markup');
-  const splices = outermost([...edits.flatMap((edit) => splicesFor(source, facts, edit, bare)), ...robots, ...words]);
+  const snippets = snippetsIn(source, edits);
+  if (snippets === undefined) return { ok: false, reason: 'snippet-twice' };
+  const splices = outermost([
+    ...edits.flatMap((edit) => splicesFor(source, facts, edit, bare)),
+    ...snippets.flatMap((snippet) => snippetSplices(source, facts, snippet)),
+    ...robots,
+    ...words,
+  ]);
   // Nothing to write is right only where all is said already; words from a CDATA section, for one, are none that can be reached.
-  if (splices.length === 0) return notTaken(source.text, facts, source.text, facts, edits) ?? { ok: true, bytes: source.bytes, splices };
+  if (splices.length === 0) return notTaken(source.text, facts, source.text, facts, edits, snippets) ?? { ok: true, bytes: source.bytes, splices };
   const reason = readOnlyReason(source.encoding);
   if (reason !== undefined) return { ok: false, reason };
   if (facts.unwritable === 'head-open') return { ok: false, reason: 'head-cannot-take-it' };
   if (facts.program !== undefined && splices.some(({ start, end }) => hasInstruction(source.text.slice(start, end))))
     return { ok: false, reason: 'made-by-program' };
-  const merged = mergeInsertions(splices);
-  const ascii = needsAscii(source) ? merged.map((splice) => ({ ...splice, insert: asciiReferences(splice.insert) })) : merged;
-  const spliced = spliceSource(source, ascii);
+  const spelled = needsAscii(source) ? splices.map((splice) => (splice.ownEncoding ? splice : { ...splice, insert: asciiReferences(splice.insert) })) : splices;
+  // Nobody can say how browsers will read such letters, unless the page says its encoding from now on, or has letters that are read the same way.
+  if (isUnsure(source) && !edits.some(({ kind }) => kind === 'charset') && spelled.some(({ insert }) => NOT_ASCII.test(insert)))
+    return { ok: false, reason: 'not-encodable' };
+  const merged = mergeInsertions(spelled);
+  const spliced = spliceSource(source, merged);
   if (!spliced.ok) return spliced;
   const again = respell(source, spliced.bytes);
   const reread = readSource(again);
   if (!reread.ok) return { ok: false, reason: 'unreadable' };
-  const failed = notTaken(source.text, facts, again.text, reread.facts, edits);
+  const failed = notTaken(source.text, facts, again.text, reread.facts, edits, snippets);
   if (failed) return failed;
   const says = edits.some((edit) => edit.kind === 'charset');
   if ((says || source.encoding.from === 'meta') && sniffEncoding(spliced.bytes).from !== 'meta')
     // What was put in pushed the word about the encoding out of sight: it is said once more, in front.
     return says ? { ok: false, reason: 'head-cannot-take-it' } : patchPage(source, facts, [...edits, { kind: 'charset' }]);
-  return { ok: true, bytes: spliced.bytes, splices: ascii };
+  return { ok: true, bytes: spliced.bytes, splices: merged };
+}
+
+const NOT_ASCII = /[^\x00-\x7f]/;
+
+/** Whether it is open how browsers read a page's letters: it does not say, and has none that would tell. */
+function isUnsure({ encoding, text }: SourceText): boolean {
+  return encoding.from === 'guess' || (encoding.from === 'fallback' && !NOT_ASCII.test(text));
 }
 
 /** Why edits do not stand in a page as it reads after them; undefined where all do. */
@@ -92,13 +110,14 @@ function notTaken(
   after: string,
   now: PageFacts,
   edits: readonly PageEdit[],
+  snippets: readonly WrittenSnippet[],
 ): Extract<PatchResult, { ok: false }> | undefined {
   if (!edits.every((edit) => isElsewhere(edit) || holds(now, edit))) return { ok: false, reason: 'head-cannot-take-it' };
   const passages = edits.filter((edit) => edit.kind === 'passage');
   if (passages.length > 0 && !passagesHold(before, after, passages)) return { ok: false, reason: 'words-not-there' };
   if (edits.some((edit) => edit.kind === 'no-markup') && hasMarkup(after, edits.some((edit) => edit.kind === 'json-ld') ? 1 : 0))
     return { ok: false, reason: 'head-cannot-take-it' };
-  if (edits.some((edit) => edit.kind === 'snippet' && !snippetHolds(after, edit))) return { ok: false, reason: 'head-cannot-take-it' };
+  if (!snippets.every((snippet) => snippetHolds(after, snippet))) return { ok: false, reason: 'head-cannot-take-it' };
   return altsHold(facts, now, edits) ? undefined : { ok: false, reason: 'words-not-there' };
 }
 
@@ -211,6 +230,7 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit, bare: 
       return image ? [altSplice(source.text, image.tag, image.altRange, edit.now)] : [];
     }
     case 'passage':
+    case 'snippet':
       return [];
     case 'addresses':
       return relinkSplices(source.text, facts, edit);
@@ -220,8 +240,6 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit, bare: 
       return templateSplices(source, facts, edit);
     case 'no-markup':
       return withoutMarkup(source.text);
-    case 'snippet':
-      return snippetSplices(source, facts, edit);
     case 'json-ld':
       return graphSplices(source.text, bare ? [] : facts.jsonLd, edit.graph, needsAscii(source), (text) => insertInHead(source, facts, text));
   }
@@ -260,8 +278,10 @@ function mergeInsertions(splices: readonly Splice[]): Splice[] {
   const places = new Map<number, number>();
   for (const splice of splices) {
     const same = splice.start === splice.end ? places.get(splice.start) : undefined;
-    if (same !== undefined) merged[same] = { ...splice, insert: (merged[same] as Splice).insert + splice.insert };
-    else {
+    if (same !== undefined) {
+      const { insert, ownEncoding = false } = merged[same] as Splice;
+      merged[same] = { ...splice, insert: insert + splice.insert, ownEncoding: ownEncoding || splice.ownEncoding === true };
+    } else {
       if (splice.start === splice.end) places.set(splice.start, merged.length);
       merged.push(splice);
     }

@@ -16,7 +16,7 @@ import {
 import { SERVER_FILE, serverBlockLines, withServerBlock, type ServerWishes } from './server-file.ts';
 import { SITEMAP_FILE } from '../sitemap/index.ts';
 import type { Manifest } from './manifest.ts';
-import { redirectPage } from './redirects.ts';
+import { redirectPage, redirectPageTarget, type Redirect } from './redirects.ts';
 
 export const ROBOTS_FILE = 'robots.txt';
 
@@ -39,14 +39,20 @@ export interface ImportedFiles {
 /** Pages that are no more and whose addresses lead on, by the files they were. */
 function gonePages(document: SiteDocument, has: (file: FilePath) => boolean): { readonly file: FilePath; readonly from: string; readonly to: string }[] {
   return Object.entries(document.tables.redirects).flatMap(([file, { to }]) =>
-    to && isPageFile(file) && !has(file) ? [{ file, from: addressOf(file), to }] : [],
+    to && isPageFile(file) && !has(file) && !ends(document, file) ? [{ file, from: addressOf(file), to }] : [],
   );
 }
+
+/** Whether the owner ended what led on from where a file was. */
+const ends = (document: SiteDocument, file: FilePath): boolean => document.tables.redirects[file]?.ends === true;
 
 /** What the web server is told, where rules are written for it: addresses that moved or are gone, headers, the variant that leads. */
 export function serverWishes(document: SiteDocument, has: (file: FilePath) => boolean): ServerWishes {
   return {
-    redirects: [...movedSpellings(document, has).map(({ from, to }) => ({ from, to })), ...gonePages(document, has).map(({ from, to }) => ({ from, to }))],
+    redirects: [
+      ...movedSpellings(document, has).flatMap(({ file, from, to }) => (ends(document, file) ? [] : [{ from, to }])),
+      ...gonePages(document, has).map(({ from, to }) => ({ from, to })),
+    ],
     headers: outgoingHeaderRules(document),
     leads: document.tables.facts['']?.serverLeads === true ? siteOrigin(document) : undefined,
   };
@@ -74,10 +80,19 @@ export function generatedFiles(
   const moved = moves(document);
   const occupied = new Set(moved.map(({ file }) => effectiveFile(document, file)));
   for (const { file, from, to } of moved)
-    if (!occupied.has(file)) own[file] = redirectPage({ from, to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
+    if (!occupied.has(file) && !ends(document, file))
+      own[file] = redirectPage({ from, to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
   for (const { file, from, to } of gonePages(document, has))
     if (!occupied.has(file)) own[file] ??= redirectPage({ from, to }, siteOrigin(document), document.tables.facts['']?.language ?? undefined);
   return own;
+}
+
+/** The pages among our own files that only lead on: the file of each, its address, and where it leads. */
+export function redirectPages(own: Readonly<Record<string, string>>): (Redirect & { readonly file: FilePath })[] {
+  return Object.entries(own).flatMap(([file, text]) => {
+    const to = isPageFile(file) ? redirectPageTarget(text) : undefined;
+    return to === undefined ? [] : [{ file, from: addressOf(file), to }];
+  });
 }
 
 /**
@@ -86,9 +101,10 @@ export function generatedFiles(
  */
 export function formerAddresses(document: SiteDocument, last: Pick<Manifest, 'files' | 'own'>, imported: (path: FilePath) => boolean): Record<string, string> {
   const standing = new Set(Object.keys(document.tables.pages).map((file) => effectiveFile(document, file)));
-  const free = (path: FilePath): boolean => !imported(path) && !standing.has(path);
+  const free = (path: FilePath): boolean => !imported(path) && !standing.has(path) && !ends(document, path);
   const own: Record<string, string> = {};
-  for (const [path, text] of Object.entries(last.own)) if (isPageFile(path) && free(path)) own[path] = text;
+  // Other pages of ours, such as a proof or the page for people, go with what they were written for.
+  for (const [path, text] of Object.entries(last.own)) if (isPageFile(path) && redirectPageTarget(text) !== undefined && free(path)) own[path] = text;
   for (const [file, { to: was }] of Object.entries(last.files)) {
     if (was === undefined || !imported(file) || was === effectiveFile(document, file) || !free(was)) continue;
     own[was] = redirectPage(

@@ -19,8 +19,8 @@ export {
   type ReleaseItem,
   type WorkingCopy,
 } from './manifest.ts';
-export { effectiveRobots, formerAddresses, generatedFiles, ROBOTS_FILE, serverWishes, type ImportedFiles } from './generated-files.ts';
-export { REDIRECT_FORMS, redirectPage, redirectRules, type Redirect, type RedirectForm } from './redirects.ts';
+export { effectiveRobots, formerAddresses, generatedFiles, redirectPages, ROBOTS_FILE, serverWishes, type ImportedFiles } from './generated-files.ts';
+export { REDIRECT_FORMS, redirectPage, redirectPageTarget, redirectRules, type Redirect, type RedirectForm } from './redirects.ts';
 export { SITEMAP_PAGE, sitemapPage, type MapSection, type Template } from './sitemap-page.ts';
 export { ownBytes, shipments, written, type Shipment } from './shipped.ts';
 export { releasedTags, type ReleasedTags } from './tags.ts';

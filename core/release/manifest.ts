@@ -144,10 +144,14 @@ export function otherItems(now: WorkingCopy, last: WorkingCopy | undefined): { r
     if (before === text) return [];
     return [{ path, out: path, what: before === undefined && !(path in (last?.files ?? {})) ? 'new' : 'changed', own: true, ...NONE }];
   });
+  // What the program wrote and does not write any more is taken away; where a file that was brought in stands there too, that one shows again.
+  const removed = Object.keys(last?.own ?? {}).flatMap((path): ReleaseItem[] =>
+    path in now.own ? [] : [{ path, out: path, what: standing.has(path) ? 'changed' : 'gone', own: true, ...NONE }],
+  );
   const told = [...new Set([...Object.keys(now.hosting ?? {}), ...Object.keys(last?.hosting ?? {})])].flatMap((sort): ReleaseItem[] =>
     now.hosting?.[sort] === last?.hosting?.[sort] ? [] : [{ path: sort, out: sort, what: 'changed', own: true, hosting: true, ...NONE }],
   );
-  return { gone, ours: [...ours, ...told] };
+  return { gone, ours: [...ours, ...removed, ...told] };
 }
 
 /** What a release would change, in path order; our own files last. */

@@ -1,3 +1,4 @@
+import { decodeHTML } from 'entities/decode';
 import { escapeAttribute, escapeText } from '../page/index.ts';
 import { percentDecoded } from '../source/index.ts';
 
@@ -25,6 +26,15 @@ export function redirectPage({ to }: Redirect, origin: string, language: string 
     '</html>',
     '',
   ].join('\n');
+}
+
+const REDIRECT_PAGE =
+  /^<!doctype html>\n<html(?: lang="[^"]*")?>\n<head>\n<meta charset="utf-8">\n<title>[^<]*<\/title>\n<link rel="canonical" href="[^"]*">\n<meta http-equiv="refresh" content="0; url=([^"]*)">\n<\/head>/;
+
+/** Where a page leads that `redirectPage` made; undefined for any other text. */
+export function redirectPageTarget(text: string): string | undefined {
+  const to = REDIRECT_PAGE.exec(text)?.[1];
+  return to === undefined ? undefined : decodeHTML(to);
 }
 
 /** Forms in which common web servers take redirects. */

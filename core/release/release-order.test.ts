@@ -18,19 +18,20 @@ const manifest = (number: number): Manifest => ({
 
 describe('the order of a release', () => {
   it('sends and remembers what was prepared, whatever is prepared afterwards', () => {
-    const first = prepared(manifest(1), new Set());
+    const first = prepared(manifest(1), new Map());
     expect(beingSent(first)).toEqual(manifest(1));
     const out = putOut(first);
     expect(out).toEqual({ order: IDLE, manifest: manifest(1) });
     // One that was given up half-way gives way to the next.
-    expect(putOut(prepared(manifest(3), new Set())).manifest.number).toBe(3);
+    expect(putOut(prepared(manifest(3), new Map())).manifest.number).toBe(3);
   });
   it('remembers none that was not prepared, and none twice', () => {
     expect(() => beingSent(IDLE)).toThrow('no release was prepared');
-    expect(() => putOut(putOut(prepared(manifest(1), new Set())).order)).toThrow('no release was prepared');
+    expect(() => putOut(putOut(prepared(manifest(1), new Map())).order)).toThrow('no release was prepared');
   });
-  it('does not claim that a file went out which could not be written, by the place it goes to', () => {
-    const { files } = beingSent(prepared(manifest(1), new Set(['moved.html', 'c.pdf'])));
+  it('does not claim that an edit went out which could not be made, by the place its page goes to', () => {
+    const meant = manifest(1);
+    const { files } = beingSent(prepared(meant, new Map([['moved.html', meant.files['b.html']?.edits ?? []]])));
     expect(files).toEqual({ ...manifest(1).files, 'b.html': { hash: 'b', edits: [], to: 'moved.html' } });
   });
 });

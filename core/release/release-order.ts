@@ -1,3 +1,5 @@
+import type { PageEdit } from '../page/index.ts';
+import type { FilePath } from '../source/index.ts';
 import { outPath, type Manifest } from './manifest.ts';
 
 /** How far a release has come. What it consists of is fixed when it is prepared: the owner may go on typing. */
@@ -9,12 +11,15 @@ export type ReleaseOrder =
 export const IDLE: ReleaseOrder = { step: 'idle' };
 
 /**
- * A release is prepared; one that was prepared before and never put out gives way. Files that could not be written (`refused`, by where they go) are told
- * as they went out, unchanged: what was meant for them stays open.
+ * A release is prepared; one that was prepared before and never put out gives way. Edits that could not be made (`left`, by where their page goes) are not
+ * told as made: what was meant stays open.
  */
-export function prepared(manifest: Manifest, refused: ReadonlySet<string>): ReleaseOrder {
+export function prepared(manifest: Manifest, left: ReadonlyMap<FilePath, readonly PageEdit[]>): ReleaseOrder {
   const files = Object.fromEntries(
-    Object.entries(manifest.files).map(([path, file]) => [path, refused.has(outPath(path, file)) ? { ...file, edits: [] } : file]),
+    Object.entries(manifest.files).map(([path, file]) => {
+      const out = left.get(outPath(path, file));
+      return [path, out ? { ...file, edits: file.edits.filter((edit) => !out.includes(edit)) } : file];
+    }),
   );
   return { step: 'prepared', manifest: { ...manifest, files } };
 }

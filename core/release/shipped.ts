@@ -1,5 +1,5 @@
 import { gzipSync } from 'fflate';
-import { patchPage, readSource, type PageEdit, type PatchRefusal } from '../page/index.ts';
+import { patchAsFarAsPossible, readSource, type PageEdit, type Patched } from '../page/index.ts';
 import { decodeSource, type FilePath } from '../source/index.ts';
 import { outPath, type WorkingCopy } from './manifest.ts';
 
@@ -18,14 +18,14 @@ export function shipments(copy: WorkingCopy): Shipment[] {
   return [...ours, ...theirs];
 }
 
-/** A page's bytes with edits made; the very same bytes where there are none or they cannot be made. */
-export function written(bytes: Uint8Array, edits: readonly PageEdit[]): { bytes: Uint8Array; refused: PatchRefusal | undefined } {
-  if (edits.length === 0) return { bytes, refused: undefined };
+/** A page's bytes with all edits made that can be made, and those that cannot; the very same bytes where none is. */
+export function written(bytes: Uint8Array, edits: readonly PageEdit[]): Pick<Patched, 'bytes' | 'left'> {
+  if (edits.length === 0) return { bytes, left: [] };
   const source = decodeSource(bytes);
   const reading = readSource(source);
-  if (!reading.ok) return { bytes, refused: 'unreadable' };
-  const patched = patchPage(source, reading.facts, edits);
-  return patched.ok ? { bytes: patched.bytes, refused: undefined } : { bytes, refused: patched.reason };
+  if (!reading.ok) return { bytes, left: edits.map((edit) => ({ edit, reason: 'unreadable' })) };
+  const { bytes: out, left } = patchAsFarAsPossible(source, reading.facts, edits);
+  return { bytes: out, left };
 }
 
 /** A file of ours as it goes out. Packed copies have no date in them, so that the same text gives the same bytes. */

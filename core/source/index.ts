@@ -1,6 +1,7 @@
 export type { AddressPath, CrawlerToken, FilePath, PageId, RuleId } from './named.ts';
 export { decodeBytes, decodeSource, encodingName, readOnlyReason, sniffEncoding, type Encoding, type SourceText } from './encoding.ts';
 export { byteOffsets, joinBytes, needsAscii, positionOf, respell, sameBytes, spliceSource, type Range, type Splice, type SpliceResult } from './splice.ts';
+export { encodeIn } from './encode.ts';
 export { listArchive, inflateEntry, ARCHIVE_LIMITS, type ArchiveEntry, type ArchiveListing, type ArchiveLimits } from './archive.ts';
 export { fromHex, toHex } from './hex.ts';
 export { isAddressVariant, variantHost } from './hosts.ts';

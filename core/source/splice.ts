@@ -1,4 +1,5 @@
 import { decodeBytes, readOnlyReason, type SourceText } from './encoding.ts';
+import { encodeIn } from './encode.ts';
 
 /** A half-open stretch of a page's text, in UTF-16 units. */
 export interface Range {
@@ -6,10 +7,15 @@ export interface Range {
   readonly end: number;
 }
 
-/** One replacement in a page's text. `insert` must be ASCII unless the page is UTF-8. */
+/** One replacement in a page's text. `insert` must be ASCII unless the page is UTF-8, or it is to be spelled in the page's own encoding. */
 export interface Splice extends Range {
   readonly insert: string;
+  /** What is not ASCII in it is written in the page's own encoding: for scripts and comments, in which references are none. */
+  readonly ownEncoding?: boolean;
 }
+
+const ENCODER = new TextEncoder();
+const ASCII = /^[\x00-\x7f]*$/;
 
 /** What splicing gives: the new bytes, or why the file cannot be changed. */
 export type SpliceResult =
@@ -25,7 +31,10 @@ export function spliceSource(source: SourceText, splices: readonly Splice[]): Sp
   const reason = readOnlyReason(source.encoding);
   if (reason !== undefined) return { ok: false, reason };
   const utf8 = source.encoding.name === 'utf-8';
-  if (!utf8 && splices.some((splice) => /[^\x00-\x7f]/.test(splice.insert))) return { ok: false, reason: 'not-encodable' };
+  const encoded = splices.map(({ insert, ownEncoding }) =>
+    utf8 || ASCII.test(insert) ? ENCODER.encode(insert) : ownEncoding && encodeIn(source.encoding.name, insert),
+  );
+  if (!encoded.every((bytes) => bytes instanceof Uint8Array)) return { ok: false, reason: 'not-encodable' };
 
   const ordered = splices.map((splice, order) => ({ ...splice, order })).sort((a, b) => a.start - b.start || a.end - b.end || a.order - b.order);
   const offsets = byteOffsets(
@@ -33,14 +42,13 @@ export function spliceSource(source: SourceText, splices: readonly Splice[]): Sp
     ordered.flatMap((splice) => [splice.start, splice.end]),
   );
   if (offsets === undefined) return { ok: false, reason: 'stateful-encoding' };
-  const encoder = new TextEncoder();
   const parts: Uint8Array[] = [];
   let from = 0;
   ordered.forEach((splice, index) => {
     const start = offsets[index * 2] as number;
     const end = offsets[index * 2 + 1] as number;
     if (start < from || end < start) throw new RangeError('splices overlap');
-    parts.push(source.bytes.subarray(from, start), encoder.encode(splice.insert));
+    parts.push(source.bytes.subarray(from, start), encoded[splice.order] as Uint8Array);
     from = end;
   });
   parts.push(source.bytes.subarray(from));

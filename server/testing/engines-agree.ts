@@ -46,8 +46,8 @@ export function hosted(site: Site, copy: WorkingCopy, document: SiteDocument, or
       out.set(shipment.path, ownBytes(shipment.path, shipment.text));
       continue;
     }
-    const { bytes, refused } = written(site.get(shipment.from) as Uint8Array, shipment.edits);
-    if (refused) throw new Error(`${shipment.path} was not written: ${refused}`);
+    const { bytes, left } = written(site.get(shipment.from) as Uint8Array, shipment.edits);
+    if (left.length > 0) throw new Error(`${shipment.path} was not written: ${left[0]?.reason}`);
     out.set(shipment.path, bytes);
   }
   const rules = outgoingHeaderRules(document);

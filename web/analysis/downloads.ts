@@ -1,9 +1,8 @@
 import type { FilePath } from '../../core/source/index.ts';
-import type { PatchRefusal } from '../../core/page/index.ts';
 import { changesVersion, type SiteDocument } from '../../core/site/index.ts';
 import { listAside, loadHistory, type Database } from '../storage/index.ts';
 import type { Analyst } from './analyst.ts';
-import { outFiles, packProject, packZip } from './export-site.ts';
+import { outFiles, packProject, packZip, type LeftInFile } from './export-site.ts';
 import type { Progress } from './import-site.ts';
 
 /** What the page can ask for as files: what goes out, a release that is kept, the whole project. */
@@ -19,20 +18,12 @@ export function downloads(db: () => Promise<Database>, site: () => Promise<Analy
       return (await packZip(out, new Date(), (count) => count % 20 === 0 && progress(count, of))).zip;
     },
     /** The changed files, or all, as a ZIP. */
-    async zip(
-      what: 'changed' | 'all',
-      progress: Progress,
-    ): Promise<{ zip: Blob; count: number; refused: readonly { path: FilePath; reason: PatchRefusal }[] }> {
+    async zip(what: 'changed' | 'all', progress: Progress): Promise<{ zip: Blob; count: number; left: readonly LeftInFile[] }> {
       const its = await site();
       await its.allUnderstood();
       const paths = what === 'all' ? undefined : its.changedPaths();
       const of = paths?.size ?? its.files.length;
-      const packed = await packZip(
-        outFiles(its.bytesByHash, its.survey.workingCopy(), its.files, paths),
-        new Date(),
-        (count) => count % 20 === 0 && progress(count, of),
-      );
-      return { zip: packed.zip, count: packed.count, refused: packed.refused.map(({ path, refused }) => ({ path, reason: refused as PatchRefusal })) };
+      return packZip(outFiles(its.bytesByHash, its.survey.workingCopy(), its.files, paths), new Date(), (count) => count % 20 === 0 && progress(count, of));
     },
 
     /** The changed files one by one, for writing into a folder. */

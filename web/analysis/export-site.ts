@@ -1,6 +1,6 @@
 import { deflateSync, Zip, ZipPassThrough, zipSync } from 'fflate';
 import { PROJECT_ENTRY, PROJECT_FILES, PROJECT_FORMAT, type ProjectFile } from '../../core/exchange/index.ts';
-import type { PatchRefusal } from '../../core/page/index.ts';
+import type { LeftOut } from '../../core/page/index.ts';
 import { ownBytes, shipments, written, type WorkingCopy } from '../../core/release/index.ts';
 import { toHex, type FilePath } from '../../core/source/index.ts';
 import { filesId, loadBytes, type Database, type StoredFile } from '../storage/index.ts';
@@ -12,8 +12,13 @@ export interface OutFile {
   readonly modified: number | undefined;
   /** The octets of its name where they are not those of `path` in UTF-8. */
   readonly oldName?: Uint8Array | undefined;
-  /** Why what was meant could not be written into it; it then goes out as it came. */
-  readonly refused: PatchRefusal | undefined;
+  /** What was meant and could not be written into it. */
+  readonly left: readonly LeftOut[];
+}
+
+/** An edit that cannot be made in a file, by where the file goes. */
+export interface LeftInFile extends LeftOut {
+  readonly path: FilePath;
 }
 
 /** The bytes of a file of the site by its path and their hash; undefined where no version that is kept has them. */
@@ -45,7 +50,7 @@ export async function* outFiles(bytesOf: BytesOf, copy: WorkingCopy, files: read
     const { path } = shipment;
     if (paths && !paths.has(path)) continue;
     if ('text' in shipment) {
-      yield { path, bytes: ownBytes(path, shipment.text), modified: undefined, refused: undefined };
+      yield { path, bytes: ownBytes(path, shipment.text), modified: undefined, left: [] };
       continue;
     }
     const { from, hash } = shipment;
@@ -74,9 +79,9 @@ export async function packZip(
   files: AsyncIterable<OutFile>,
   stamp: Date,
   onFile?: (count: number) => void,
-): Promise<{ zip: Blob; count: number; refused: readonly OutFile[] }> {
+): Promise<{ zip: Blob; count: number; left: readonly LeftInFile[] }> {
   const pieces: BlobPart[] = [];
-  const refused: OutFile[] = [];
+  const left: LeftInFile[] = [];
   let failure: Error | undefined;
   let count = 0;
   const names = new OldNames();
@@ -90,13 +95,13 @@ export async function packZip(
     entry.mtime = asLocal(file.modified ?? stamp.getTime() - stamp.getTimezoneOffset() * 60_000);
     zip.add(entry);
     entry.push(file.bytes, true);
-    if (file.refused) refused.push(file);
+    for (const one of file.left) left.push({ path: file.path, ...one });
     count++;
     onFile?.(count);
     if (failure) throw failure;
   }
   zip.end();
-  return { zip: new Blob(pieces, { type: 'application/zip' }), count, refused };
+  return { zip: new Blob(pieces, { type: 'application/zip' }), count, left };
 }
 
 /**
@@ -157,10 +162,10 @@ export async function packProject(
     files: files.map(({ path, modified, oldName }) => ({ path, modified: modified ?? null, ...(oldName ? { oldName: toHex(oldName) } : {}) })),
   };
   async function* content(): AsyncGenerator<OutFile> {
-    yield { path: PROJECT_ENTRY, bytes: new TextEncoder().encode(JSON.stringify(description)), modified: undefined, refused: undefined };
+    yield { path: PROJECT_ENTRY, bytes: new TextEncoder().encode(JSON.stringify(description)), modified: undefined, left: [] };
     for (const file of files) {
       const bytes = await loadBytes(db, siteId, file.path);
-      if (bytes) yield { path: PROJECT_FILES + file.path, bytes, modified: file.modified, refused: undefined };
+      if (bytes) yield { path: PROJECT_FILES + file.path, bytes, modified: file.modified, left: [] };
     }
   }
   return (await packZip(content(), stamp)).zip;

@@ -213,7 +213,10 @@ describe('putting files out', () => {
   });
   it('leaves a page alone that cannot take what was meant, and says why', () => {
     const page = bytes('<title>never closed');
-    expect(written(page, [{ kind: 'description', text: 'x' }])).toEqual({ bytes: page, refused: 'head-cannot-take-it' });
+    expect(written(page, [{ kind: 'description', text: 'x' }])).toEqual({
+      bytes: page,
+      left: [{ edit: { kind: 'description', text: 'x' }, reason: 'head-cannot-take-it' }],
+    });
   });
   it('as a project brings its history, and what could not be read', async () => {
     await take(archive(SITE));

@@ -4,6 +4,7 @@ export type { TriedAddress } from './tried-address.ts';
 export type { SnippetReport } from './snippet-stands.ts';
 export type { BroughtVersion } from './arrivals.ts';
 export type { Bringing, PickedFile } from './files-to-import.ts';
+export type { LeftInFile } from './export-site.ts';
 export type { BringingResult } from './import-site.ts';
 export type { MendGroup } from './template-mends.ts';
 export { handOver, onProgress, startWorker, supervise, WorkerLost, type Analysis, type StartedWorker, type Supervised, type WorkerNews } from './client.ts';

@@ -1,9 +1,9 @@
 import type { FilePath } from '../../core/source/index.ts';
-import type { PatchRefusal } from '../../core/page/index.ts';
+import type { PageEdit } from '../../core/page/index.ts';
 import { beingSent, heldBack, IDLE, outPath, prepared, putOut, type Held, type Manifest, type ReleaseOrder } from '../../core/release/index.ts';
 import { loadRelease, type Database, type StoredFile } from '../storage/index.ts';
 import type { Analyst } from './analyst.ts';
-import { bundle, outFiles, type BytesOf } from './export-site.ts';
+import { bundle, outFiles, type BytesOf, type LeftInFile } from './export-site.ts';
 
 /** What a release consists of: the working copy without what is to wait, or an earlier release once more. */
 export interface ReleaseWish {
@@ -14,8 +14,15 @@ export interface ReleaseWish {
 /** What goes out: every path with the hash of its bytes, and what could not be written; what the host is told beside them. */
 export interface Outgoing {
   readonly files: { path: FilePath; hash: string; size: number }[];
-  readonly refused: { path: FilePath; reason: PatchRefusal }[];
+  readonly left: readonly LeftInFile[];
   readonly hosting: Readonly<Record<string, string>>;
+}
+
+/** The edits that are left out, by the file they are meant for. */
+function leftByFile(left: readonly LeftInFile[]): ReadonlyMap<FilePath, readonly PageEdit[]> {
+  const files = new Map<FilePath, PageEdit[]>();
+  for (const { path, edit } of left) files.set(path, [...(files.get(path) ?? []), edit]);
+  return files;
 }
 
 /** Bytes in one bundle. */
@@ -46,7 +53,7 @@ export class Sending {
     const here = new Map(known.map((file) => [file.path, file]));
     const bytesOf = its.bytesByHash;
     const files: { path: FilePath; hash: string; size: number }[] = [];
-    const refused: { path: FilePath; reason: PatchRefusal }[] = [];
+    const left: LeftInFile[] = [];
     // Only what is written anew, or is of another version, has to be hashed anew.
     const rewritten = new Set(Object.keys(manifest.own));
     for (const [path, file] of Object.entries(manifest.files)) {
@@ -58,12 +65,12 @@ export class Sending {
     let done = 0;
     for await (const out of outFiles(bytesOf, manifest, known, rewritten)) {
       files.push({ path: out.path, hash: await this.hash(out.bytes), size: out.bytes.length });
-      if (out.refused) refused.push({ path: out.path, reason: out.refused });
+      for (const one of out.left) left.push({ path: out.path, ...one });
       if (++done % 20 === 0) progress(done, rewritten.size);
     }
     this.source = { bytesOf, files: known };
-    this.order = prepared(manifest, new Set(refused.map(({ path }) => path)));
-    return { files, refused, hosting: manifest.hosting ?? {} };
+    this.order = prepared(manifest, leftByFile(left));
+    return { files, left, hosting: manifest.hosting ?? {} };
   }
 
   /** Bundles of the files with these hashes, to be sent one after the other. */

@@ -1,7 +1,7 @@
 import type { CrawlerToken, FilePath, PageId } from '../../core/source/index.ts';
 import { expose } from 'comlink';
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
-import { broughtInManifest, type DriftField, type ReleaseItem } from '../../core/release/index.ts';
+import { broughtInManifest, redirectPages, type DriftField, type ReleaseItem } from '../../core/release/index.ts';
 import { snippetsOf, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
 import type { MapFrom, MapOrder } from '../../core/map/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
@@ -13,6 +13,8 @@ import type { FactCache } from './read-site.ts';
 import type { Bringing } from './files-to-import.ts';
 import { importSite, sha256, type BringingResult, type Progress } from './import-site.ts';
 import { arrivals } from './arrivals.ts';
+import { cannotGo } from './cannot-go.ts';
+import type { LeftInFile } from './export-site.ts';
 import { downloads } from './downloads.ts';
 import { lettersMeasuredHere } from './measure-letters.ts';
 import { forgetVersion, keptOf, type Kept } from './kept.ts';
@@ -131,6 +133,14 @@ const service = {
   mapReport: async () => (await site()).survey.maps.report(),
   validateMap: async (from: MapFrom) => (await site()).validateMap(from),
   mapLines: async (ticket: number, order: MapOrder, most: number) => (await site()).mapLines(ticket, order, most),
+  /** Old addresses at which a page of ours leads on. */
+  redirectPages: async () => redirectPages((await site()).survey.workingCopy().own),
+  /** What waits for release and cannot be written. */
+  cannotGo: async (): Promise<readonly LeftInFile[]> => {
+    const its = await site();
+    await its.allUnderstood();
+    return cannotGo(its);
+  },
   releaseItems: async (): Promise<ReleaseItem[]> => {
     const its = await site();
     await its.allUnderstood();

@@ -22,8 +22,10 @@ export function FilesOut({ items, onMarked }: { readonly items: readonly Release
         onProgress((done, of) => setBusy({ done, of })),
       );
       download(packed.zip, `${fileName(site?.name)}-${what === 'all' ? 'whole' : 'changed'}.zip`);
-      const [refused] = packed.refused;
-      note(`${counted(packed.count, 'file')} in the ZIP.${refused ? ` ${refused.path} was left as it was: ${PATCH_REFUSALS[refused.reason]}.` : ''}`);
+      const [first] = packed.left;
+      note(
+        `${counted(packed.count, 'file')} in the ZIP.${first ? ` ${counted(packed.left.length, 'change')} could not be written, the first on ${first.path}: ${PATCH_REFUSALS[first.reason]}.` : ''}`,
+      );
     } catch (error) {
       note(`No ZIP was made: ${messageOf(error)}`, {}, 'bad');
     } finally {

@@ -7,6 +7,8 @@ import { counted, numberText } from '../../core/wording/index.ts';
 import { Rail } from '../components/index.ts';
 import { Busy, Empty, note, useKeptState } from '../ui/index.ts';
 import { nextNumber, release, useReport, useTables, useWorkspace, useWorkspaceApi, type ReleaseOutcome } from '../workspace/index.ts';
+import type { LeftInFile } from '../analysis/index.ts';
+import { CannotGo } from './CannotGo.tsx';
 import { FilesOut } from './FilesOut.tsx';
 import { goes, isHeld, stillHeld } from './held.ts';
 import { EarlierReleases, Hosted, Outcome } from './beside-waiting.tsx';
@@ -24,6 +26,8 @@ function partly(going: number, of: number, held: Held): string {
   return parts > 0 ? `${go}, ${parts} of them in part.` : `${go}.`;
 }
 
+const NOTHING_LEFT: readonly LeftInFile[] = [];
+
 /** How many waiting files are drawn at once. */
 const DRAWN = 200;
 
@@ -31,6 +35,7 @@ const DRAWN = 200;
 export function Waiting() {
   const workspace = useWorkspaceApi();
   const items = useReport((one) => one.tools.analysis.releaseItems());
+  const left = useReport((one) => one.tools.analysis.cannotGo()) ?? NOTHING_LEFT;
   const document = useTables('facts', 'releases');
   const host = siteHost(document);
   const [busy, setBusy] = useState<{ what: string; done: number; of: number }>();
@@ -90,6 +95,7 @@ export function Waiting() {
       <OpeningReminder />
       <SameAddress />
       <NotWritable />
+      <CannotGo left={left} items={items} held={held} onHeld={setHeld} />
       <Reminders items={items} />
       {busy && (
         <div className="mb-3">
@@ -122,7 +128,7 @@ export function Waiting() {
           </div>
           <ul className="panel overflow-hidden" aria-label="Files that wait for release">
             {items.slice(0, DRAWN).map((item) => (
-              <WaitingItem key={`${item.path} ${item.own}`} item={item} held={held} onHeld={setHeld} />
+              <WaitingItem key={`${item.path} ${item.own}`} item={item} held={held} left={left} onHeld={setHeld} />
             ))}
             {items.length > DRAWN && <li className="soft px-4 py-2.5">and {numberText(items.length - DRAWN)} more</li>}
           </ul>

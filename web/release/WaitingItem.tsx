@@ -1,18 +1,30 @@
 import type { FilePath } from '../../core/source/index.ts';
 import { ChevronRight } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { canWait, fieldChanges, takeFieldBack, type FieldChange, type Held, type ReleaseItem } from '../../core/release/index.ts';
+import { canWait, editKey, fieldChanges, takeFieldBack, type FieldChange, type Held, type ReleaseItem } from '../../core/release/index.ts';
 import { all, outgoingHeaderRules, takenBack } from '../../core/site/index.ts';
-import { counted, editWords } from '../../core/wording/index.ts';
+import { counted, editWords, PATCH_REFUSALS } from '../../core/wording/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import type { PatchRefusal } from '../../core/page/index.ts';
+import type { LeftInFile } from '../analysis/index.ts';
 import { Diff } from './Diff.tsx';
 import { goes, withField, withItem } from './held.ts';
 import { wording } from './wording.ts';
 
-const WHAT = { new: 'new', changed: 'changed', gone: 'gone' } as const;
+const WHAT = { new: 'new', changed: 'changed', gone: 'removed' } as const;
 
 /** One file that waits: whether it goes, field by field, its source before and after, and a way to take its words back. */
-export function WaitingItem({ item, held, onHeld }: { readonly item: ReleaseItem; readonly held: Held; readonly onHeld: (held: Held) => void }) {
+export function WaitingItem({
+  item,
+  held,
+  left,
+  onHeld,
+}: {
+  readonly item: ReleaseItem;
+  readonly held: Held;
+  readonly left: readonly LeftInFile[];
+  readonly onHeld: (held: Held) => void;
+}) {
   const workspace = useWorkspaceApi();
   const [open, setOpen] = useState(false);
   const name = useWorkspace((state) => state.byId.get(item.path)?.name);
@@ -62,7 +74,16 @@ export function WaitingItem({ item, held, onHeld }: { readonly item: ReleaseItem
           {fields.length > 0 && (
             <ul className="mt-0.5 ml-6">
               {fields.map((field) => (
-                <Field key={field.key} item={item} field={field} title={title} held={held} onHeld={onHeld} free={free} />
+                <Field
+                  key={field.key}
+                  item={item}
+                  field={field}
+                  title={title}
+                  held={held}
+                  reason={left.find(({ path, edit }) => path === item.out && editKey(edit) === field.key)?.reason}
+                  onHeld={onHeld}
+                  free={free}
+                />
               ))}
             </ul>
           )}
@@ -78,6 +99,7 @@ function Field({
   field,
   title,
   held,
+  reason,
   onHeld,
   free,
 }: {
@@ -85,6 +107,8 @@ function Field({
   readonly field: FieldChange;
   readonly title: string;
   readonly held: Held;
+  /** Why it cannot be written; undefined where it can. */
+  readonly reason: PatchRefusal | undefined;
   readonly onHeld: (held: Held) => void;
   readonly free: boolean;
 }) {
@@ -111,6 +135,11 @@ function Field({
       )}
       <span className={`min-w-0 flex-1 break-words ${going ? '' : 'soft'}`}>
         <span className="soft">{words.field}:</span> <span dir="auto">{words.value}</span>
+        {reason !== undefined && (
+          <span className="block text-note text-error">
+            {wording.cannotWrite} {PATCH_REFUSALS[reason]}.
+          </span>
+        )}
         {was !== undefined && (
           <span className="soft block text-note">
             {wording.was} <span dir="auto">{was}</span>

@@ -2,17 +2,18 @@ import { ExternalLink } from 'lucide-react';
 import { Link } from 'react-router';
 import type { HostedSite } from '../../core/exchange/index.ts';
 import { type RecordOf } from '../../core/site/index.ts';
-import { counted, PATCH_REFUSALS } from '../../core/wording/index.ts';
+import { counted } from '../../core/wording/index.ts';
 import { useRoute } from '../components/index.ts';
 import { type ReleaseOutcome } from '../workspace/index.ts';
 import { ReleaseLine } from './ReleaseLine.tsx';
+import { LeftList } from './CannotGo.tsx';
 import { Offline } from './Offline.tsx';
 import { wording } from './wording.ts';
 
 /** How many earlier releases stand beside. */
 const SHOWN = 5;
 
-/** What became of a release: that it is live, and which files could not be written. */
+/** What became of a release: that it is live, and what could not be written. */
 export function Outcome({ outcome }: { readonly outcome: ReleaseOutcome }) {
   return (
     <>
@@ -26,16 +27,10 @@ export function Outcome({ outcome }: { readonly outcome: ReleaseOutcome }) {
           </a>
         </p>
       )}
-      {outcome.refused.length > 0 && (
-        <div className="notice notice-amber mb-3">
-          <p className="font-semibold">{wording.refusedTitle}</p>
-          <ul className="text-small">
-            {outcome.refused.map(({ path, reason }) => (
-              <li key={path}>
-                <span className="mono">{path}</span>: {PATCH_REFUSALS[reason]}
-              </li>
-            ))}
-          </ul>
+      {outcome.left.length > 0 && (
+        <div className="notice notice-amber mb-3" data-testid="not-written">
+          <p className="font-semibold">{wording.leftTitle}</p>
+          <LeftList left={outcome.left} />
         </div>
       )}
     </>

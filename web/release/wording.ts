@@ -65,7 +65,12 @@ export const wording = {
   audience: { draft: 'nobody: a draft', restricted: 'those with the password', public: 'everybody' },
   unwritable: 'cannot be written into',
   unwritableWhy: 'They go out as they came in; what is meant for them waits.',
-  refusedTitle: 'Left as they were',
+  leftTitle: 'Not written',
+  cannotGo: (changes: string, pages: string): string => `${changes} on ${pages} can’t be written.`,
+  cannotGoWhy: 'Everything else on these pages goes live without them.',
+  leaveOut: 'Leave these changes out',
+  leftOut: 'They are left out of this release and stay here.',
+  cannotWrite: 'Can’t be written:',
 };
 
 /** Taking the site offline at the host. */

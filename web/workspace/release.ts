@@ -1,14 +1,13 @@
 import { hostingFrom, itemKey, type Held } from '../../core/release/index.ts';
 import { all, isOpen, isPageFile, LONGEST_TEXT, set, siteHost, siteOrigin, type SiteDocument } from '../../core/site/index.ts';
-import type { PatchRefusal } from '../../core/page/index.ts';
 import type { HostedSite } from '../../core/exchange/index.ts';
-import { onProgress } from '../analysis/index.ts';
+import { onProgress, type LeftInFile } from '../analysis/index.ts';
 import type { Workspace } from './store.ts';
 
 export type ReleaseStep = 'packing' | 'sending' | 'switching';
 export interface ReleaseOutcome {
   readonly hosted: HostedSite | undefined;
-  readonly refused: readonly { readonly path: string; readonly reason: PatchRefusal }[];
+  readonly left: readonly LeftInFile[];
   readonly number: number;
 }
 
@@ -94,5 +93,5 @@ export async function release(
   await workspace.whenIdle();
   await workspace.takeIn(() => analysis.released(workspace.state.document));
   await workspace.keepSummary();
-  return { hosted, refused: outgoing.refused, number };
+  return { hosted, left: outgoing.left, number };
 }

@@ -1,14 +1,16 @@
-import { redirectRules, REDIRECT_FORMS, SERVER_FILE, serverBlockLines, serverWishes, type RedirectForm } from '../../../core/release/index.ts';
+import { redirectRules, REDIRECT_FORMS, SERVER_FILE, serverBlockLines, serverWishes, type Redirect, type RedirectForm } from '../../../core/release/index.ts';
 import { set, siteOrigin } from '../../../core/site/index.ts';
 import { Term } from '../../components/index.ts';
 import { Copyable, Empty } from '../../ui/index.ts';
-import { useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
+import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 
 const FORMS: Readonly<Record<RedirectForm, { readonly name: string; readonly where: string }>> = {
   htaccess: { name: 'In an .htaccess file', where: 'Lines for the file of this name at the root of the site.' },
   'server-block': { name: 'In a server block', where: 'Lines for the server’s own configuration, inside the block of this site.' },
   lines: { name: 'As plain lines', where: 'From, to, status: what many hosts take in a file or a form.' },
 };
+
+const NONE: readonly (Redirect & { readonly file: string })[] = [];
 
 /** Redirects from addresses that changed or are gone, written into the site's files or out for web servers. */
 export function Redirects() {
@@ -17,10 +19,16 @@ export function Redirects() {
   // A visitor may have kept any spelling of the old address.
   const wishes = serverWishes(document, (file) => byId.has(file));
   const list = wishes.redirects;
+  const workspace = useWorkspaceApi();
+  // Pages of ours that lead on, those of addresses given up long ago among them.
+  const pages = useReport((one) => one.tools.analysis.redirectPages()) ?? NONE;
+  const files = new Map(pages.map(({ from, file }) => [from, file]));
+  const rows = [...list, ...pages.filter(({ from }) => !list.some((one) => one.from === from))];
+  const end = (from: string, file: string): void => workspace.change(set('redirects', file, 'ends', true), { label: `${from} no longer redirects` });
   return (
     <div>
       <ServerFile lines={serverBlockLines(wishes)} />
-      {list.length === 0 ? (
+      {rows.length === 0 ? (
         <Empty title="No address has changed">
           When a page gets a new address ending or is gone from the site, its old address leads on, and the rules for your web server stand here.
         </Empty>
@@ -31,11 +39,21 @@ export function Redirects() {
             instead: they are better understood by engines.
           </p>
           <ul className="panel mb-4 divide-y divide-line">
-            {list.map(({ from, to }) => (
-              <li key={from} className="mono px-4 py-1.5">
-                {from} → {to}
-              </li>
-            ))}
+            {rows.map(({ from, to }) => {
+              const file = files.get(from);
+              return (
+                <li key={from} className="flex flex-wrap items-baseline gap-x-3 px-4 py-1.5">
+                  <span className="mono min-w-0 flex-1 break-all">
+                    {from} → {to}
+                  </span>
+                  {file !== undefined && (
+                    <button type="button" className="link-act text-note" aria-label={`Stop redirecting ${from}`} onClick={() => end(from, file)}>
+                      Stop redirecting
+                    </button>
+                  )}
+                </li>
+              );
+            })}
           </ul>
           {REDIRECT_FORMS.map((form) => {
             const text = redirectRules(list, form);
