@@ -117,7 +117,7 @@ describe('what an engine gave', () => {
   it.each(REFUSED)('%j is refused: %s', (pasted, reason) => expect(readPiece(pasted, options)).toMatchObject({ ok: false, reason }));
   it('a dropped file stays byte for byte what it is', () => {
     expect(pieceOfFile('plover99.html', ` ${CODE}\r\n`)).toMatchObject({ ok: true, piece: file('plover99.html', ` ${CODE}\r\n`) });
-    expect(pieceOfFile('../x.html', CODE)).toMatchObject({ ok: false, reason: 'no-code' });
+    expect(pieceOfFile('../x.html', CODE)).toMatchObject({ ok: false, reason: 'file-path' });
     expect(pieceOfFile('a.html', ' ')).toMatchObject({ ok: false, reason: 'no-content' });
   });
   it.each([

@@ -1,5 +1,6 @@
 import { isPageFile } from '../site/index.ts';
 import { readPage, type MetaFact } from '../page/index.ts';
+import type { FileFault } from './file-fault.ts';
 import { plainPaste } from './plain-paste.ts';
 
 /** What an engine gives an owner to place, in one of the four ways there are. */
@@ -11,7 +12,8 @@ export type ProofPiece =
   | { readonly kind: 'txt' | 'cname'; readonly name: string; readonly content: string };
 
 /** Why nothing of what was pasted can be placed. */
-export type PieceRefusal = 'empty' | 'script' | 'several' | 'no-code' | 'no-content' | 'code-alone' | 'file-alone' | 'other-domain';
+export type PieceRefusal =
+  'empty' | 'script' | 'several' | 'no-code' | 'no-content' | 'code-alone' | 'file-alone' | 'other-domain' | 'tells-crawlers' | FileFault;
 
 /** What was pasted, understood: the piece, and whether other words stood around it. */
 export type ReadPiece =
@@ -28,6 +30,9 @@ export interface PieceOptions {
 /** Metas that pages have anyway: none of them proves anything. */
 const USUAL =
   /^(?:viewport|description|keywords|robots|author|generator|theme-color|color-scheme|referrer|format-detection|application-name|(?:dc|dcterms)\..*|[a-z]+:.*|.*-(?:mobile-web-app|tile|config|status-bar)[\w-]*)$/i;
+/** What a tag for one crawler says: it keeps pages out, and proves nothing. */
+const TELLS_CRAWLERS =
+  /^\s*(?:(?:all|none|(?:no)?(?:index|follow|archive|snippet|imageindex|translate)|max-[\w-]+:\s*[\w-]+|unavailable_after:[^,]*)\s*(?:,\s*|$))+$/i;
 const NAMED_FILE = /(?<![\w@.-])([\w-]{3,120}\.(?:html?|txt|xml|json))(?![\w-])/gi;
 const CODE = /(?<![\w./-])[A-Za-z0-9_=+-]{16,200}(?![\w-])/g;
 /** What a record is likely to say, likeliest first: a name and a code with an equals sign between, something in quotes, the same with a colon. */
@@ -46,7 +51,7 @@ export function readPiece(pasted: string, options: PieceOptions): ReadPiece {
 
 /** A file that was dropped: it goes to the root under its own name, byte for byte. */
 export function pieceOfFile(name: string, content: string): ReadPiece {
-  if (!/^[\w.-]{1,120}$/.test(name)) return { ok: false, reason: 'no-code', found: name };
+  if (!/^[\w.-]{1,120}$/.test(name)) return { ok: false, reason: 'file-path', found: name };
   if (content.trim() === '') return { ok: false, reason: 'no-content', found: name };
   return { ok: true, piece: { kind: 'file', name, content }, around: false };
 }
@@ -56,7 +61,9 @@ function tagIn(text: string, { tagName }: PieceOptions): ReadPiece | undefined {
     const reading = readPage(new TextEncoder().encode(tag.endsWith('>') ? tag : `${tag}>`), { httpCharset: 'utf-8' });
     return reading.ok ? reading.facts.metas : [];
   });
-  const proofs = tags.filter(({ name, property }) => property === undefined && name !== undefined && !USUAL.test(name));
+  const named = tags.filter(({ name, property }) => property === undefined && name !== undefined && !USUAL.test(name));
+  const proofs = named.filter(({ content }) => !TELLS_CRAWLERS.test(content ?? ''));
+  if (proofs.length === 0 && named.length > 0) return { ok: false, reason: 'tells-crawlers', found: named[0]?.name ?? '' };
   if (proofs.length === 0) {
     if (/<script\b/i.test(text)) return { ok: false, reason: 'script' };
     return tags.length > 0 ? { ok: false, reason: 'no-code' } : undefined;

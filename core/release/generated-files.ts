@@ -1,5 +1,5 @@
 import type { FilePath } from '../source/index.ts';
-import { isNoticeKey, noticeKeyFile } from '../ownership/index.ts';
+import { isNoticeKey, noticeKeyFile, proofFileFault } from '../ownership/index.ts';
 import { withSitemap } from '../robots/index.ts';
 import {
   addressOf,
@@ -69,8 +69,9 @@ export function generatedFiles(
   const robots = effectiveRobots(document, imported.robots, SITEMAP_FILE in maps);
   if (robots !== undefined && robots !== imported.robots) own[ROBOTS_FILE] = robots;
   for (const [path, text] of Object.entries(maps)) if (text !== imported.maps[path]) own[path] = text;
-  // A proof stands byte for byte as it was given.
-  for (const [path, text] of Object.entries(proofFiles(document))) own[path] = text;
+  // A proof stands byte for byte as it was given, and never over something else.
+  for (const [path, text] of Object.entries(proofFiles(document)))
+    if (proofFileFault({ name: path, content: text }, (name) => name in own || has(name)) === undefined) own[path] = text;
   if (document.tables.facts['']?.serverFile === true && imported.server !== null) {
     const text = withServerBlock(imported.server ?? '', serverBlockLines(serverWishes(document, has)));
     if (text !== (imported.server ?? '')) own[SERVER_FILE] = text;

@@ -61,6 +61,16 @@ export function pieceWords({ reason, found }: Extract<ReadPiece, { ok: false }>)
       return 'This is a code, and nothing says what it goes into. Paste the whole tag, or the whole record.';
     case 'file-alone':
       return `This names the file ${found ?? ''}, and not what stands in it. Drop the file itself here, or paste its text as well.`;
+    case 'tells-crawlers':
+      return `This tag tells the crawler ${found ?? ''} what it may list. It proves nothing; set it under Doors.`;
+    case 'file-path':
+      return `“${found ?? ''}” can’t be the name of a proof file: it has to be a plain file name without folders.`;
+    case 'file-reserved':
+      return `A proof file can’t be called ${found ?? ''}: that name belongs to the site itself. Copy the name the engine shows.`;
+    case 'file-taken':
+      return `Your site already has a file called ${found ?? ''}, and a proof would replace it. Rename that file first, or prove ownership with a tag or a record.`;
+    case 'file-no-proof':
+      return `${found ?? 'This file'} is too long for a proof file. Choose the file that the engine gave you.`;
     case 'other-domain':
       return `This record is for ${found ?? 'another domain'}, which is not this site’s domain.`;
   }

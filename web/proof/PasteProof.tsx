@@ -4,8 +4,8 @@ import { pieceOfFile, type ReadPiece } from '../../core/ownership/index.ts';
 import { siteHost } from '../../core/site/index.ts';
 import { pieceGoes, pieceWords } from '../../core/wording/index.ts';
 import { note, useDrop } from '../ui/index.ts';
-import { useTables, useWorkspaceApi } from '../workspace/index.ts';
-import { placeProof, proofKey, readFor } from './placing.ts';
+import { useReport, useTables, useWorkspaceApi } from '../workspace/index.ts';
+import { placeable, placeProof, proofKey, readFor } from './placing.ts';
 import { wording } from './wording.ts';
 
 /** Largest file that is a proof. */
@@ -20,7 +20,12 @@ export function PasteProof({ pasted, onPasted }: { readonly pasted: string; read
   const [dropped, setDropped] = useState<ReadPiece>();
   const host = siteHost(document);
   const domain = host.replace(/^www\./, '');
-  const read = dropped ?? readFor(engine, pasted, host);
+  const understood = dropped ?? readFor(engine, pasted, host);
+  const file = understood.ok && understood.piece.kind === 'file' ? understood.piece.name : '';
+  const taken = useReport(async (one) => ({ file, has: file !== '' && (await one.tools.analysis.hasFile(file)) }), file);
+  // Until it is known whether something stands there, nothing is placed.
+  const asked = taken?.file === file;
+  const read = placeable(understood, asked && taken.has);
   const key = read.ok ? proofKey(engine, read.piece) : '';
   const place = (): void => {
     if (!read.ok) return;
@@ -88,7 +93,7 @@ export function PasteProof({ pasted, onPasted }: { readonly pasted: string; read
             !read.ok && pieceWords(read)
           )}
         </p>
-        <button type="button" className="btn btn-primary" disabled={!read.ok || engine.trim() === ''} onClick={place}>
+        <button type="button" className="btn btn-primary" disabled={!read.ok || !asked || engine.trim() === ''} onClick={place}>
           {wording.place}
         </button>
       </div>

@@ -1,5 +1,5 @@
 import { ENGINES } from '../../core/engines/index.ts';
-import { readPiece, type ProofPiece, type ReadPiece } from '../../core/ownership/index.ts';
+import { proofFileFault, readPiece, type ProofPiece, type ReadPiece } from '../../core/ownership/index.ts';
 import { all, claimId, set, type Change } from '../../core/site/index.ts';
 
 /** The program's own engines by what owners call them. */
@@ -9,6 +9,12 @@ export const KNOWN: Readonly<Record<string, string>> = Object.fromEntries(ENGINE
 export function readFor(engine: string, pasted: string, host: string): ReadPiece {
   const own = KNOWN[engine.trim().toLowerCase()];
   return readPiece(pasted, { host, tagName: own === undefined ? undefined : `${own}-proof` });
+}
+
+/** The same, but that a file is refused which would stand over something, or is no proof. `has` tells whether the site has a file of its name. */
+export function placeable(read: ReadPiece, has: boolean): ReadPiece {
+  const fault = read.ok && read.piece.kind === 'file' ? proofFileFault(read.piece, () => has) : undefined;
+  return fault !== undefined && read.ok ? { ok: false, reason: fault, found: read.piece.name } : read;
 }
 
 /** Under which key a proof is kept. */

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { pieceWords } from '../../core/wording/index.ts';
 import { expectGoodWords } from '../../core/testing/sentences.ts';
 import { testSite } from '../../core/testing/site.ts';
 import { applyChange, claimsOf, emptyDocument, invert } from '../../core/site/index.ts';
-import { placeProof, proofKey, readFor } from './placing.ts';
+import { placeable, placeProof, proofKey, readFor } from './placing.ts';
 import { kindsOf, toggled, type Scope } from './scope.ts';
 import { PLACE_NAMES, REFUSALS, WARNINGS, partsWords } from './snippet-wording.ts';
 
@@ -24,6 +25,13 @@ describe('what an engine gave', () => {
   });
   it('as a code alone is not guessed at where nobody knows what the engine calls its tag', () =>
     expect(readFor('Another', CODE, 'a.example')).toMatchObject({ ok: false, reason: 'code-alone' }));
+  it('as a file never stands over what is there: it is refused, with its name and what to do', () => {
+    const read = readFor('Another', 'Upload about.html with the content: code-1a2b3c4d5e6f7a8b', 'a.example');
+    expect(placeable(read, false)).toEqual(read);
+    const refused = placeable(read, true);
+    expect(refused).toMatchObject({ ok: false, reason: 'file-taken', found: 'about.html' });
+    if (!refused.ok) expectGoodWords(pieceWords(refused));
+  });
   it('is placed once, however often, and taken back whole; another engine’s stays', () => {
     const pieces = fc.record({
       engine: fc.constantFrom('Skerry', 'Plover', 'Another one'),

@@ -8,7 +8,7 @@ import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts'
 import type { PatchRefusal } from '../../core/page/index.ts';
 import type { LeftInFile } from '../analysis/index.ts';
 import { Diff } from './Diff.tsx';
-import { goes, withField, withItem } from './held.ts';
+import { fieldGoes, goes, withField, withItem } from './held.ts';
 import { wording } from './wording.ts';
 
 const WHAT = { new: 'new', changed: 'changed', gone: 'removed' } as const;
@@ -117,8 +117,7 @@ function Field({
   const { now, before } = field;
   const words = now ? editWords(now) : before ? { field: editWords(before).field, value: wording.asThePage } : undefined;
   if (!words) return null;
-  const kept = held[`file ${item.path}`] ?? [];
-  const going = kept !== 'whole' && !kept.includes(field.key);
+  const going = fieldGoes(held, item, field.key);
   const back = takeFieldBack(document, item.path, field);
   const was = before && now ? editWords(before).value : undefined;
   return (

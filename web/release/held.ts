@@ -8,6 +8,12 @@ export function goes(held: Held, item: ReleaseItem): 'all' | 'some' | 'none' {
   return 'some';
 }
 
+/** Whether one field of a page goes. */
+export function fieldGoes(held: Held, item: ReleaseItem, field: string): boolean {
+  const kept = held[itemKey(item)] ?? [];
+  return kept !== 'whole' && !kept.includes(field);
+}
+
 /** What is to wait, once a whole item goes or waits. */
 export function withItem(held: Held, item: ReleaseItem, going: boolean): Held {
   const { [itemKey(item)]: _, ...rest } = held;

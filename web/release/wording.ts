@@ -1,3 +1,5 @@
+import { counted } from '../../core/wording/index.ts';
+
 export const wording = {
   title: 'What goes live',
   nothing: 'Everything is released',
@@ -71,6 +73,7 @@ export const wording = {
   leaveOut: 'Leave these changes out',
   leftOut: 'They are left out of this release and stay here.',
   cannotWrite: 'Can’t be written:',
+  andMore: (count: number): string => `and ${counted(count, 'more page', 'more pages')}`,
 };
 
 /** Taking the site offline at the host. */
