@@ -1,4 +1,5 @@
 import type { HeaderRule } from '../site/index.ts';
+import { headerValue, octetsPattern } from './server-words.ts';
 
 /** Forms in which common web servers take rules for headers. */
 export type HeaderForm = 'htaccess' | 'server-block';
@@ -6,12 +7,12 @@ export type HeaderForm = 'htaccess' | 'server-block';
 const literal = (text: string): string => text.replace(/[\\^$.|?*+()[\]{}]/g, '\\$&');
 const quoted = (text: string): string => `"${text.replace(/[\\"]/g, '\\$&')}"`;
 
-/** The addresses that a rule catches, as a regular expression over the path. */
-function expression({ path, match }: HeaderRule): string {
-  const text = literal(path.trim());
+/** The addresses that a rule catches, as a regular expression over the path; `spelled` writes a text so that it means itself. */
+function expression({ path, match }: HeaderRule, spelled: (text: string) => string): string {
+  const text = spelled(path.trim());
   if (match === 'ends') return `${text}$`;
   if (match === 'contains') return text;
-  return `^/${literal(path.trim().replace(/^\/+|\/+$/g, ''))}/.`;
+  return `^/${spelled(path.trim().replace(/^\/+|\/+$/g, ''))}/.`;
 }
 
 /** Rules for `X-Robots-Tag` headers written out for a web server. A path's letters count in either case, as they do here. */
@@ -21,16 +22,18 @@ export function headerServerRules(rules: readonly HeaderRule[], form: HeaderForm
 }
 
 function htaccess(rules: readonly HeaderRule[]): string[] {
-  return rules.flatMap((rule) => {
+  const lines = rules.flatMap((rule) => {
     if (rule.values.length === 0) return [];
-    const values = rule.values.map((value) => `  Header add X-Robots-Tag ${quoted(value)}`);
-    return [`<If "%{REQUEST_URI} =~ m#${expression(rule).replace(/#/g, '\\#')}#i">`, ...values, '</If>'];
+    const values = rule.values.map((value) => `  Header add X-Robots-Tag ${headerValue(value)}`);
+    return [`<If "%{REQUEST_URI} =~ m#${expression(rule, octetsPattern)}#i">`, ...values, '</If>'];
   });
+  // A server without the module would answer nothing but errors.
+  return lines.length === 0 ? [] : ['<IfModule mod_headers.c>', ...lines, '</IfModule>'];
 }
 
 /** Of several locations that fit, such a server takes only one, and it may have others already; a map of the address adds up, and touches none of them. */
 function serverBlock(rules: readonly HeaderRule[]): string[] {
-  const said = rules.flatMap((rule) => rule.values.map((value) => ({ pattern: `~*${expression(rule)}`, value })));
+  const said = rules.flatMap((rule) => rule.values.map((value) => ({ pattern: `~*${expression(rule, literal)}`, value })));
   if (said.length === 0) return [];
   return [
     '# Outside the server block:',

@@ -1,6 +1,7 @@
 import { decodeHTML } from 'entities/decode';
 import { escapeAttribute, escapeText } from '../page/index.ts';
 import { percentDecoded } from '../source/index.ts';
+import { isPlainTarget, octetsPattern } from './server-words.ts';
 
 /** An address that moved: path to path. */
 export interface Redirect {
@@ -49,11 +50,23 @@ export function redirectRules(redirects: readonly Redirect[], form: RedirectForm
   // A dollar sign would begin a variable in a target.
   const target = (to: string): string => to.replaceAll('$', '%24');
   const line: Readonly<Record<RedirectForm, (redirect: Redirect) => string>> = {
-    htaccess: ({ from, to }) => `RedirectMatch 301 "^${percentDecoded(from).replace(/[\\^$.|?*+()[\]{}"]/g, '\\$&')}$" "${target(to)}"`,
+    htaccess: htaccessRedirect,
     'server-block': ({ from, to }) => `location = ${quoted(percentDecoded(from))} { return 301 ${target(to)}; }`,
     lines: ({ from, to }) => `${from} ${to} 301`,
   };
   return redirects.map(line[form]).join('\n') + (redirects.length > 0 ? '\n' : '');
+}
+
+/**
+ * A redirect in `.htaccess`. The plain rule takes a decoded target and escapes it itself; what that would take for a query, a variable or an escape goes to
+ * the rewriting module, which takes the target as it is written.
+ */
+function htaccessRedirect({ from, to }: Redirect): string {
+  const pattern = octetsPattern(percentDecoded(from));
+  const decoded = percentDecoded(to);
+  if (isPlainTarget(decoded)) return `RedirectMatch 301 "^${pattern}$" "${decoded}"`;
+  const written = to.replaceAll('$', '%24').replaceAll('"', '%22').replaceAll('\\', '%5C').replaceAll('%', '\\%');
+  return ['<IfModule mod_rewrite.c>', 'RewriteEngine On', `RewriteRule "^/?${pattern.slice(1)}$" "${written}" [R=301,L,NE]`, '</IfModule>'].join('\n');
 }
 
 /** A word of a server's configuration, in quotes where it holds what would end it. */

@@ -120,7 +120,7 @@ describe('headers for files', () => {
   ];
   it('are written for the common web servers', () => {
     expect(headerServerRules(rules, 'htaccess')).toBe(
-      '<If "%{REQUEST_URI} =~ m#\\.pdf$#i">\n  Header add X-Robots-Tag "noindex"\n  Header add X-Robots-Tag "PloverBot: noarchive"\n</If>\n<If "%{REQUEST_URI} =~ m#^/staff/.#i">\n  Header add X-Robots-Tag "noindex"\n</If>\n',
+      '<IfModule mod_headers.c>\n<If "%{REQUEST_URI} =~ m#\\.pdf$#i">\n  Header add X-Robots-Tag "noindex"\n  Header add X-Robots-Tag "PloverBot: noarchive"\n</If>\n<If "%{REQUEST_URI} =~ m#^/staff/.#i">\n  Header add X-Robots-Tag "noindex"\n</If>\n</IfModule>\n',
     );
     expect(headerServerRules(rules, 'server-block').split('\n')).toEqual([
       '# Outside the server block:',

@@ -17,6 +17,33 @@ describe('a file of server rules', () => {
     expect(serverBlockLines({ redirects: [], headers: [], leads: undefined })).toBe('');
     expect(serverBlockLines({ redirects: [], headers: [], leads: 'http://a.example' })).not.toContain('HTTPS');
   });
+  // Each of these was read by the server itself as it stands here: `server/real-web-server.test.ts`, where one is installed.
+  it.each([
+    ['/old%20a/', '/new%20a/', 'RedirectMatch 301 "^/old\\x20a/$" "/new a/"'],
+    ['/%C3%BC.html', '/%C3%BC-2.html', 'RedirectMatch 301 "^/\\xc3\\xbc\\.html$" "/ü-2.html"'],
+    ['/a%22b/', '/c/', 'RedirectMatch 301 "^/a\\x22b/$" "/c/"'],
+    ['/a%5Cb/', '/c/', 'RedirectMatch 301 "^/a\\x5cb/$" "/c/"'],
+    ['/$%7Bx%7D/', '/c/', 'RedirectMatch 301 "^/\\x24\\x7bx\\x7d/$" "/c/"'],
+    ['/a/', '/100%25%20%231/', 'RewriteRule "^/?a/$" "/100\\%25\\%20\\%231/" [R=301,L,NE]'],
+    ['/a/', '/$1/', 'RewriteRule "^/?a/$" "/\\%241/" [R=301,L,NE]'],
+  ])('an odd address means itself: %s to %s', (from, to, line) =>
+    expect(serverBlockLines({ redirects: [{ from, to }], headers: [], leads: undefined }).split('\n')).toContain(line),
+  );
+  it('asks for no module that is not there, and for a header with any letters', () => {
+    const lines = serverBlockLines({
+      redirects: [],
+      headers: [{ id: 'h', path: 'a "b" #1', match: 'contains', values: ['unavailable_after: 100%'] } as never],
+      leads: undefined,
+    });
+    expect(lines.split('\n')).toEqual([
+      '<IfModule mod_headers.c>',
+      '<If "%{REQUEST_URI} =~ m#a\\x20\\x22b\\x22\\x20\\x231#i">',
+      '  Header add X-Robots-Tag "unavailable_after: 100%%"',
+      '</If>',
+      '</IfModule>',
+      '',
+    ]);
+  });
   const file = fc.array(fc.constantFrom('Options -Indexes', '# mine', '', 'ErrorDocument 404 /404.html', '<If "true">', '</If>'), { maxLength: 8 });
   const written = fc.tuple(file, fc.constantFrom('\n', '\r\n'), fc.boolean()).map(([lines, end, last]) => lines.join(end) + (last ? end : ''));
   it('keeps every byte of the owner’s: with our block, with another, and without it again', () => {
