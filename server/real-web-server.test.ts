@@ -1,10 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { chmod, mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { request, type IncomingHttpHeaders } from 'node:http';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { request } from 'undici';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { SLOW } from '../core/testing/effort.ts';
 import { serverBlockLines } from '../core/release/index.ts';
@@ -35,7 +35,14 @@ async function freePort(): Promise<number> {
 let folder: string;
 let port: number;
 let server: ChildProcess | undefined;
-const answer = async (path: string) => request(`http://127.0.0.1:${port}`, { path, method: 'GET' });
+/** Asks for a path as it is written here, to the letter. */
+const answer = (path: string): Promise<{ readonly status: number | undefined; readonly headers: IncomingHttpHeaders }> =>
+  new Promise((done, failed) => {
+    const asked = request({ host: '127.0.0.1', port, path }, (response) => {
+      response.resume().on('end', () => done({ status: response.statusCode, headers: response.headers }));
+    });
+    asked.on('error', failed).end();
+  });
 
 describe.skipIf(!existsSync(SERVER))('the rules in .htaccess, read by the server they are for', SLOW, () => {
   beforeAll(async () => {
@@ -74,11 +81,7 @@ describe.skipIf(!existsSync(SERVER))('the rules in .htaccess, read by the server
     await chmod(folder, 0o755);
     server = spawn(SERVER, ['-f', join(folder, 'server.conf'), '-D', 'FOREGROUND'], { stdio: 'ignore' });
     for (;;) {
-      const up = await answer('/').then(
-        ({ body }) => body.text(),
-        () => undefined,
-      );
-      if (up !== undefined) break;
+      if ((await answer('/').catch(() => undefined)) !== undefined) break;
       if (server.exitCode !== null) throw new Error(await readFile(join(folder, 'error.log'), 'utf8').catch(() => 'the server did not start'));
       await new Promise((next) => setTimeout(next, 50));
     }
@@ -91,17 +94,17 @@ describe.skipIf(!existsSync(SERVER))('the rules in .htaccess, read by the server
   });
 
   it('is read as a whole: no line of it is an error', async () => {
-    const { statusCode } = await answer('/');
+    const { status } = await answer('/');
     expect([
-      statusCode,
+      status,
       await readFile(join(folder, 'error.log'), 'utf8').then((log) => log.split('\n').filter((line) => /:(?:error|alert)\]/.test(line))),
     ]).toEqual([200, []]);
   });
   it.each(redirects)('$odd leads on to the same letters', async ({ from, to }) => {
-    const { statusCode, headers: told } = await answer(from);
+    const { status, headers: told } = await answer(from);
     const led = String(told['location'] ?? '').replace(/^http:\/\/[^/]*/, '');
     // Two spellings of one address are the same (RFC 3986, 6.2.2); a query or a part behind # would be another.
-    expect([statusCode, plainAddress(led)]).toEqual([301, plainAddress(to)]);
+    expect([status, plainAddress(led)]).toEqual([301, plainAddress(to)]);
   });
   it.each(headers)('$path gets its header, and no other', async ({ path, values }) => {
     const { headers: told } = await answer(addressOf(`${path}.pdf`));

@@ -4,7 +4,7 @@ import { decodeBytes, decodeSource, encodeIn } from '../source/index.ts';
 import { runs, SLOW } from '../testing/effort.ts';
 import { page as anyPage } from '../testing/html.ts';
 import { expectInProportion } from '../testing/proportion.ts';
-import { documentTitle, metaDescription, patchAsFarAsPossible, readSource, SNIPPET_PLACES, snippetOccurrences, type PageEdit } from './index.ts';
+import { documentTitle, metaDescription, patchAsFarAsPossible, readSource, snippetOccurrences, type PageEdit, type SnippetPlace } from './index.ts';
 
 const latin = (text: string): Uint8Array => Uint8Array.from(text, (character) => character.charCodeAt(0));
 function patched(html: string | Uint8Array, edits: readonly PageEdit[], charset?: string) {
@@ -14,7 +14,7 @@ function patched(html: string | Uint8Array, edits: readonly PageEdit[], charset?
   const { bytes, left } = patchAsFarAsPossible(source, reading.facts, edits);
   return { text: decodeBytes(bytes, source.encoding.name), bytes, left, facts: reading.facts, source };
 }
-const snippet = (code: string, place: (typeof SNIPPET_PLACES)[number] = 'head-end', id = code): PageEdit => ({ kind: 'snippet', id, place, code });
+const snippet = (code: string, place: SnippetPlace = 'head-end', id = code): PageEdit => ({ kind: 'snippet', id, place, code });
 const TITLE: PageEdit = { kind: 'title', text: 'Ours' };
 const DESCRIPTION: PageEdit = { kind: 'description', text: 'What it is.' };
 const NOINDEX: PageEdit = { kind: 'noindex', on: true };

@@ -223,6 +223,7 @@ export const NO_ANSWER: Readonly<Record<string, string>> = {
   unavailable: 'it says 503: away for a while',
   timeout: 'no answer in ten seconds',
   'too-many-redirects': 'too many redirects, one after the other',
+  'broken-coding': 'it came packed in a way that can’t be unpacked',
   'redirect-loop': 'it redirects in a circle',
   'too-large': 'the answer is too large',
   'no-answer': 'the host did not answer',

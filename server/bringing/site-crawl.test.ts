@@ -108,6 +108,72 @@ describe('bringing a site in from its address', () => {
     await crawl.run();
     expect(crawl.view()).toMatchObject({ state: 'failed', reason, pages: 0 });
   });
+  it.each([
+    ['a number of seconds', 503, '20', 20],
+    ['a day and time', 429, new Date(30_000).toUTCString(), 30],
+    ['longer than anybody waits', 429, '86400', 300],
+    ['nothing', 503, undefined, 5],
+  ])('leaves a busy host alone that asks for it by %s, whatever page is next', async (_, status, header, seconds) => {
+    let refused = false;
+    const { effects, time } = world({ '/': page('<a href=/a>a</a><a href=/b>b</a>') }, () => page(''));
+    const asked: [string, number][] = [];
+    const busy: Fetch = async (address, ...rest) => {
+      const path = address.replace(ORIGIN, '');
+      asked.push([path, time()]);
+      const outcome = await effects.fetch(address, ...(rest as []));
+      if (path !== '/a' || refused || !outcome.ok) return outcome;
+      refused = true;
+      return { ...outcome, status, headers: header === undefined ? {} : { 'retry-after': [header] } };
+    };
+    const crawl = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, seconds: 3_600 }, { ...effects, fetch: busy });
+    await crawl.run();
+    expect(crawl.view()).toMatchObject({ state: 'done', pages: 3 });
+    const first = asked.findIndex(([path]) => path === '/a');
+    const [, at] = asked[first] as [string, number];
+    // The other line may have been under way.
+    const later = asked.slice(first + 2).filter(([, when]) => when > at);
+    expect(later.length).toBeGreaterThan(0);
+    for (const [, when] of later) expect(when - at).toBeGreaterThanOrEqual(seconds * 1000 - 1_000 - (header?.includes(',') ? at : 0));
+  });
+  it('goes on where a limit stopped it, each go with its own time and number, until all is here', async () => {
+    const links = Array.from({ length: 25 }, (_, at) => `<a href=/p${at}.html>p</a>`).join('');
+    const { effects } = world({ '/': page(links) }, (path) => (/^\/p\d+/.test(path) ? page('') : undefined));
+    const crawl = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, pages: 10 }, effects);
+    const seen: [string, number][] = [];
+    for (let go = 0; go < 4 && crawl.view().state !== 'done'; go++) {
+      await crawl.run();
+      seen.push([crawl.view().state, crawl.view().pages]);
+    }
+    expect(seen).toEqual([
+      ['stopped', 10],
+      ['stopped', 20],
+      ['done', 26],
+    ]);
+    const slow = world({ '/': page(links) }, (path) => (/^\/p\d+/.test(path) ? page('') : undefined));
+    const timed = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, seconds: 1 }, slow.effects);
+    let goes = 0;
+    for (; goes < 20 && timed.view().state !== 'done'; goes++) await timed.run();
+    expect([timed.view().state, timed.view().pages, goes > 1]).toEqual(['done', 26, true]);
+  });
+  it('does not go after a redirect to where robots.txt forbids it', async () => {
+    const { effects } = world({
+      '/': page('<a href=/go>g</a>'),
+      '/robots.txt': { body: 'User-agent: *\nDisallow: /shut/', type: 'text/plain' },
+      '/go': { to: '/shut/' },
+    });
+    const went: string[] = [];
+    const following: Fetch = async (address, held, follow = () => true) => {
+      const outcome = await effects.fetch(address);
+      const to = outcome.redirects[0];
+      if (to === undefined) return outcome;
+      if (!follow(new URL(to))) return { ok: false, reason: 'not-followed', redirects: [], hops: [] };
+      went.push(to);
+      return outcome;
+    };
+    const crawl = new SiteCrawl(`${ORIGIN}/`, LIMITS, { ...effects, fetch: following });
+    await crawl.run();
+    expect([went, crawl.view().forbidden]).toEqual([[], 1]);
+  });
   it('tries again what failed once, tells what failed for good, and pages that scripts make', async () => {
     let first = true;
     const { effects } = world(

@@ -13,6 +13,10 @@ import type { Answered, Sifted } from './sift.ts';
 const AT_ONCE = 2;
 const PAUSE = 250;
 const LONGEST_PAUSE = 10_000;
+/** Seconds that a host is left alone at most when it asks for time; it may be asked to go on later. */
+const LONGEST_REST = 300;
+/** What one site may have at all, in however many goes. */
+const MOST = { pages: 5_000, bytes: 150_000_000 } as const;
 /** Tries of an address whose host fails. */
 const TRIES = 2;
 /** Addresses that wait at most, and queries of one path: traps of endless addresses end there. */
@@ -66,7 +70,10 @@ export class SiteCrawl {
   private counts = { pages: 0, bytes: 0, forbidden: 0, scripted: 0, left: 0, troubles: 0, unchanged: 0 };
   private memory = NO_MEMORY;
   private readonly reading = new Set<Promise<void>>();
-  private spent = 0;
+  /** What was here when this go began: each go has its own time, pages and bytes, within what one site may have at all. */
+  private before = { pages: 0, bytes: 0 };
+  /** Until when the host asked to be left alone; by the clock of the effects. */
+  private rests = 0;
   private latest: string[] = [];
 
   constructor(
@@ -83,13 +90,14 @@ export class SiteCrawl {
     const from = now();
     this.state = 'running';
     this.reason = undefined;
+    this.before = { pages: this.counts.pages, bytes: this.counts.bytes };
+    this.counts.left = 0;
     try {
       if (!this.rules && !(await this.begin())) return;
       await Promise.all(Array.from({ length: AT_ONCE }, () => this.line(from)));
       if (this.isRunning()) this.state = 'done';
     } finally {
       await Promise.allSettled(this.reading);
-      this.spent += now() - from;
       // What cannot be written down is asked for again next time.
       await this.memory.save().catch(() => undefined);
     }
@@ -165,7 +173,7 @@ export class SiteCrawl {
     const { now, wait } = this.effects;
     let idle = 0;
     while (this.isRunning()) {
-      if (this.spent + now() - from > this.limits.seconds * 1000) return this.end('seconds');
+      if (now() - from > this.limits.seconds * 1000) return this.end('seconds');
       const next = this.waiting.shift();
       if (!next) {
         if (this.reading.size > 0) {
@@ -178,6 +186,13 @@ export class SiteCrawl {
         continue;
       }
       idle = 0;
+      // A host that asks for time gets it, from all lines: it is the host that is busy, not the page.
+      const rest = this.rests - now();
+      if (rest > 0) {
+        this.waiting.unshift(next);
+        await wait(Math.min(rest, LONGEST_PAUSE));
+        continue;
+      }
       await this.take(next);
       await wait(this.pause());
     }
@@ -186,6 +201,13 @@ export class SiteCrawl {
   private pause(): number {
     const delay = this.rules?.kind === 'read' ? (this.rules.delay ?? 0) * 1000 : 0;
     return Math.min(LONGEST_PAUSE, Math.max(PAUSE, delay));
+  }
+
+  /** Ends a go at what is too much for it; that comes first when it is gone on with. */
+  private leave(at: URL, depth: number, reason: 'pages' | 'bytes'): void {
+    this.counts.left++;
+    this.waiting.unshift({ address: at.href, depth, tries: 0 });
+    this.end(reason);
   }
 
   private end(reason: 'pages' | 'bytes' | 'seconds'): void {
@@ -201,6 +223,14 @@ export class SiteCrawl {
       return;
     }
     const outcome = await this.ask(one.address);
+    if (!outcome.ok && outcome.reason === 'not-followed') {
+      this.counts.forbidden++;
+      return;
+    }
+    if (outcome.ok && (outcome.status === 429 || outcome.status === 503)) {
+      const seconds = retryAfter(outcome.headers['retry-after']?.[0], this.effects.now());
+      this.rests = Math.max(this.rests, this.effects.now() + Math.min(seconds, LONGEST_REST) * 1000);
+    }
     if (!outcome.ok || outcome.status >= 500 || outcome.status === 429) {
       if (one.tries < TRIES) this.waiting.push({ ...one, tries: one.tries + 1 });
       else this.trouble(one.address, outcome.ok ? String(outcome.status) : outcome.reason);
@@ -224,17 +254,20 @@ export class SiteCrawl {
     this.reading.add(reading);
   }
 
+  /** Redirects are gone after where the host's own rules let this program go, and to no other host. */
+  private readonly mayFollow = (to: URL): boolean => to.host !== this.host || mayFetch(accessFor(this.rules as Rules, pathAndQuery(to)));
+
   /** Asks for an address; where it was had before, whether that still holds. */
   private async ask(address: string): Promise<FetchOutcome & { readonly held?: boolean }> {
     const { fetch } = this.effects;
     const known = this.memory.of(address);
-    const outcome = await fetch(address, known);
+    const outcome = await fetch(address, known, this.mayFollow);
     if (!outcome.ok || outcome.status !== 304) {
       if (outcome.ok && outcome.status === 200 && outcome.redirects.length === 0) await this.memory.keep(address, outcome).catch(() => undefined);
       return outcome;
     }
     const held = await known?.answer();
-    if (!held) return fetch(address);
+    if (!held) return fetch(address, undefined, this.mayFollow);
     return { ...outcome, held: true, status: 200, bytes: held.bytes, headers: { ...held.headers, ...outcome.headers } };
   }
 
@@ -249,13 +282,11 @@ export class SiteCrawl {
     const path = sifted.isPage ? fileForAddress(at.href) : assetPath(at);
     // The other line may have brought the same file meanwhile.
     if (path === undefined || this.files.has(path)) return;
-    if (sifted.isPage && this.counts.pages >= this.limits.pages) {
-      this.counts.left++;
-      return this.end('pages');
+    if (sifted.isPage && this.counts.pages >= Math.min(MOST.pages, this.before.pages + this.limits.pages)) {
+      return this.leave(at, depth, 'pages');
     }
-    if (this.counts.bytes + bytes.length > this.limits.bytes) {
-      this.counts.left++;
-      return this.end('bytes');
+    if (this.counts.bytes + bytes.length > Math.min(MOST.bytes, this.before.bytes + this.limits.bytes)) {
+      return this.leave(at, depth, 'bytes');
     }
     const modified = Date.parse(headers['last-modified']?.[0] ?? '');
     this.files.set(path, {
@@ -316,4 +347,12 @@ function assetPath(url: URL): string | undefined {
   } catch {
     return undefined;
   }
+}
+
+/** Seconds for which a busy host wants to be left alone (RFC 9110, 10.2.3): a number, or a day and time; a short while where it does not say. `now` in milliseconds. */
+export function retryAfter(header: string | undefined, now: number): number {
+  const text = header?.trim() ?? '';
+  if (/^\d{1,9}$/.test(text)) return Number(text);
+  const at = text === '' ? NaN : Date.parse(text);
+  return Number.isNaN(at) ? 5 : Math.max(0, (at - now) / 1000);
 }

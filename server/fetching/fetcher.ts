@@ -2,7 +2,19 @@
 export type Resolve = (host: string) => Promise<readonly string[]>;
 
 /** Why a fetch gave no answer. */
-export type FetchFailure = 'bad-address' | 'no-such-host' | 'private-address' | 'no-answer' | 'timeout' | 'too-large' | 'too-many-redirects' | 'redirect-loop';
+export type FetchFailure =
+  | 'bad-address'
+  | 'no-such-host'
+  | 'private-address'
+  | 'no-answer'
+  | 'timeout'
+  | 'too-large'
+  | 'too-many-redirects'
+  | 'redirect-loop'
+  /** It is packed for the way in a form that is not known, or not as it says. */
+  | 'broken-coding'
+  /** It leads to where this fetch was not to go. */
+  | 'not-followed';
 
 /** One address that was asked, and the status that it answered. */
 export interface Hop {
@@ -35,8 +47,8 @@ export interface Held {
   readonly modified: string | undefined;
 }
 
-/** Fetches an address with GET. The crawler has this and does not know whether the world behind it is real. */
-export type Fetch = (address: string, held?: Held) => Promise<FetchOutcome>;
+/** Fetches an address with GET. The crawler has this and does not know whether the world behind it is real. `follow` tells whether a redirect may be gone after. */
+export type Fetch = (address: string, held?: Held, follow?: (to: URL) => boolean) => Promise<FetchOutcome>;
 
 /** How an address took what was sent to it: redirects are not followed. */
 export type SendOutcome = { readonly ok: true; readonly status: number } | { readonly ok: false; readonly reason: FetchFailure };

@@ -1,5 +1,6 @@
 import { isIP } from 'node:net';
 import { Agent, request, type Dispatcher } from 'undici';
+import { CODINGS, undoCodings } from './coding.ts';
 import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Held, type Hop, type Resolve, type Send } from './fetcher.ts';
 
 /** One side of the world: how names are resolved, which addresses may be spoken to, and where a connection really goes. */
@@ -75,7 +76,7 @@ export function guardedFetch(
         host: address.host,
         'user-agent': userAgent,
         accept: 'text/html,application/xhtml+xml,*/*;q=0.5',
-        'accept-encoding': 'identity',
+        'accept-encoding': CODINGS,
         'x-forwarded-proto': address.protocol.slice(0, -1),
         ...(held?.etag === undefined ? {} : { 'if-none-match': held.etag }),
         ...(held?.modified === undefined ? {} : { 'if-modified-since': held.modified }),
@@ -94,7 +95,7 @@ export function guardedFetch(
     }
   };
 
-  const once = async (address: string, held: Held | undefined): Promise<FetchOutcome> => {
+  const once = async (address: string, held: Held | undefined, follow: (to: URL) => boolean): Promise<FetchOutcome> => {
     const started = clock();
     const redirects: string[] = [];
     const hops: Hop[] = [];
@@ -111,15 +112,18 @@ export function guardedFetch(
           if (redirects.length >= limits.redirects) throw new Failure('too-many-redirects');
           current = httpAddress(location, current.href);
           if (hops.some((hop) => hop.address === current.href)) throw new Failure('redirect-loop');
+          if (!follow(current)) throw new Failure('not-followed');
           redirects.push(current.href);
           continue;
         }
-        const bytes = await readBounded(response.body, limits.bytes);
+        const headers = headerLists(response.headers);
+        const plain = await undoCodings(await readBounded(response.body, limits.bytes), headers['content-encoding']?.join(','), limits.bytes);
+        if (!plain.ok) throw new Failure(plain.reason);
         return {
           ok: true,
           status: response.statusCode,
-          headers: headerLists(response.headers),
-          bytes,
+          headers,
+          bytes: plain.bytes,
           redirects,
           hops,
           milliseconds: Math.round(clock() - started),
@@ -129,7 +133,7 @@ export function guardedFetch(
       return { ok: false, reason: failureOf(error, stop), redirects, hops } satisfies FetchOutcome;
     }
   };
-  const fetch: Fetch = (address, held) => turns.take(() => once(address, held));
+  const fetch: Fetch = (address, held, follow = () => true) => turns.take(() => once(address, held, follow));
   const send: Send = (address, json) => turns.take(() => sendOnce(address, json));
   return { fetch, send, close: () => agent.close() };
 }
