@@ -16,6 +16,7 @@ export const ERRORS = {
   'own-domain': { status: 409, message: 'This engine takes only sites at a domain of their own, not at a free name.' },
   'foreign-address': { status: 422, message: 'This address lies on another host than the site.' },
   'queue-full': { status: 429, message: 'So many addresses wait for a visit already that no more are taken.' },
+  'past-day': { status: 422, message: 'That day is over. Choose a day to come, or none.' },
   'fetch-refused': { status: 422, message: 'This address is not fetched from here.' },
   'too-slow': { status: 503, message: 'This took far too long and was given up: something there is made to be slow, or is very large.' },
   broken: { status: 500, message: 'Something broke in the server. Nothing you have is lost; try again.' },

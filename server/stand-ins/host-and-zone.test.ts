@@ -188,5 +188,8 @@ describe('a site taken offline', () => {
       expect(answer.body).toContain('2026-12-01');
     }
     await expect(standIns.host.setOffline('b.example', { status: 404 })).rejects.toMatchObject({ code: 'not-found' });
+    // A day that is over is none to come back on; what was said before stays.
+    await expect(standIns.host.setOffline(HOST, { status: 503, until: '2020-01-01T12:00:00.000Z' })).rejects.toMatchObject({ code: 'past-day' });
+    expect(standIns.host.site(HOST)?.offline).toMatchObject({ until: '2026-12-01T12:00:00.000Z' });
   });
 });

@@ -135,8 +135,9 @@ export class StandInHost {
     return this.changed(host, { movedTo: to === null || new URL(to).host === host ? undefined : to });
   }
 
-  /** Takes a site offline, or back. */
+  /** Takes a site offline, or back. Refuses a day that is over by the clock of the practice world: visitors would be told to come back in the past. */
   async setOffline(host: string, offline: Offline | null): Promise<HostedSite> {
+    if (offline?.until !== undefined && Date.parse(offline.until) <= this.clock.now()) throw new RequestError('past-day');
     return this.changed(host, { offline: offline === null ? undefined : { ...offline, since: this.clock.iso() } });
   }
 

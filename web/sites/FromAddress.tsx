@@ -116,7 +116,7 @@ export function FromAddress({
               <button type="button" className="btn btn-primary" disabled={view.pages === 0} onClick={() => void take()}>
                 {wording.take}
               </button>
-              {view.state === 'stopped' && view.reason !== 'pages' && view.reason !== 'bytes' && (
+              {view.state === 'stopped' && (
                 <button type="button" className="btn btn-outline-ink" onClick={() => void tried(async () => setView(await crawl.goOn(id ?? '')))}>
                   {wording.goOn}
                 </button>
