@@ -11,7 +11,10 @@ const LONGEST_PROOF = 2_000;
 const MOST_WORDS = 60;
 
 /** What speaks against a proof file; undefined where nothing does. `has` tells which files the site has. */
-export function proofFileFault({ name, content }: { readonly name: string; readonly content: string }, has: (path: FilePath) => boolean): FileFault | undefined {
+export function proofFileFault(
+  { name, content }: { readonly name: string; readonly content: string },
+  has: (path: FilePath) => boolean,
+): FileFault | undefined {
   if (!/^[A-Za-z0-9_-][\w.-]{0,119}$/.test(name) || name.includes('..')) return 'file-path';
   if (RESERVED.test(name)) return 'file-reserved';
   const words = content.replace(/<[^>]*>/g, ' ').match(/\S+/g)?.length ?? 0;
