@@ -27,7 +27,8 @@ export function WaitingItem({
 }) {
   const workspace = useWorkspaceApi();
   const [open, setOpen] = useState(false);
-  const name = useWorkspace((state) => state.byId.get(item.path)?.name);
+  // A file of ours at a page's old place is not that page.
+  const name = useWorkspace((state) => (item.own ? undefined : state.byId.get(item.path)?.name));
   const document = useWorkspace((state) => state.document);
   const takeBack = item.own || item.hosting ? [] : takenBack(document, item.path);
   const title = item.hosting ? (item.path === 'visitors' ? wording.visitors : wording.headers) : (name ?? item.path);
@@ -56,6 +57,7 @@ export function WaitingItem({
                 <span className="min-w-0">
                   <span className="font-semibold">{title}</span> <span className="soft text-note">{WHAT[item.what]}</span>
                   {item.own && <span className="soft ml-1.5 text-note">written by this program</span>}
+                  {item.what === 'gone' && <span className="soft block text-note">{wording.removedMeans}</span>}
                   {item.source && <span className="soft ml-1.5 text-note">{wording.otherFile}</span>}
                   {name && <span className="mono soft block break-all text-tiny">{item.out}</span>}
                 </span>

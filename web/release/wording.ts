@@ -67,6 +67,7 @@ export const wording = {
   audience: { draft: 'nobody: a draft', restricted: 'those with the password', public: 'everybody' },
   unwritable: 'cannot be written into',
   unwritableWhy: 'They go out as they came in; what is meant for them waits.',
+  removedMeans: 'Visitors will get “not found” at its address.',
   leftTitle: 'Not written',
   cannotGo: (changes: string, pages: string): string => `${changes} on ${pages} can’t be written.`,
   cannotGoWhy: 'Everything else on these pages goes live without them.',
