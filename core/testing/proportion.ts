@@ -10,19 +10,21 @@ export interface Proportion<Input> {
 }
 
 /** Turns before it is believed that the time grows too fast: a busy machine spoils some of them. */
-const TURNS = 6;
+const TURNS = 12;
+/** How many times as long it may take: between once, which is in proportion, and `times`, which is square. A busy machine makes up to four of one. */
+const ALLOWED = 4.5;
 /** Milliseconds below which the clock tells chance rather than work. */
 const TELLING = 8;
 
 /**
- * Expects that work takes time in proportion to its size: the large input no more than three times as long as the small one handled
+ * Expects that work takes time in proportion to its size: the large input not much longer than the small one handled
  * as many times over. What looks at all else for each part takes `times` as long, so `times` should be 8 or more.
  */
 export function expectInProportion<Input>({ small, times, make, work }: Proportion<Input>): void {
   const [few, many] = [make(small), make(small * times)];
   work(few);
   let [least, most] = [Infinity, Infinity];
-  const allowed = (): number => 3 * Math.max(least, TELLING);
+  const allowed = (): number => ALLOWED * Math.max(least, TELLING);
   for (let turn = 0; turn < TURNS && (turn === 0 || most > allowed()); turn++) {
     least = Math.min(
       least,
