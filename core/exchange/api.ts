@@ -44,10 +44,12 @@ export const offlineRequest = z.strictObject({
 });
 export type Offline = NonNullable<z.infer<typeof offlineRequest>['offline']>;
 
+/** What one site may have when it comes from its address, in however many goes: pages, and bytes. */
+export const MOST_CRAWLED = { pages: 5_000, bytes: 150_000_000 } as const;
 /** Bounds of bringing a site in from its address: pages, bytes, links from the first page, and seconds. */
 export const crawlLimits = z.strictObject({
-  pages: z.number().int().min(1).max(5_000).default(500),
-  bytes: z.number().int().min(10_000).max(150_000_000).default(60_000_000),
+  pages: z.number().int().min(1).max(MOST_CRAWLED.pages).default(500),
+  bytes: z.number().int().min(10_000).max(MOST_CRAWLED.bytes).default(60_000_000),
   depth: z.number().int().min(0).max(30).default(10),
   seconds: z.number().int().min(1).max(3_600).default(600),
 });

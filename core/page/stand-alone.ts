@@ -23,24 +23,24 @@ type Unit = readonly PageEdit[];
  * structured data out and what puts ours in its place are one, so that a page never loses the one without getting the other.
  */
 export function patchAsFarAsPossible(source: SourceText, facts: PageFacts, edits: readonly PageEdit[]): Patched {
-  const all = patchPage(source, facts, edits);
-  if (all.ok) return { bytes: all.bytes, splices: all.splices, left: [] };
   const left: LeftOut[] = [];
-  const made = fitting(unitsOf(edits), []);
-  const result = patchPage(source, facts, inOrder(made));
-  // What fits was tried in this very combination.
-  if (!result.ok) return { bytes: source.bytes, splices: [], left: edits.map((edit) => ({ edit, reason: result.reason })) };
-  return { bytes: result.bytes, splices: result.splices, left: left.sort((a, b) => edits.indexOf(a.edit) - edits.indexOf(b.edit)) };
+  /** The page with what fits so far: each combination that fits is the one before and more. */
+  let made: Pick<Patched, 'bytes' | 'splices'> = { bytes: source.bytes, splices: [] };
+  fitting(unitsOf(edits), []);
+  return { ...made, left: left.sort((a, b) => edits.indexOf(a.edit) - edits.indexOf(b.edit)) };
 
   /** As many units as fit beside those that do already: halves are tried while there is more than one, so that one bad edit of many is found in a few tries. */
   function fitting(units: readonly Unit[], base: readonly Unit[]): readonly Unit[] {
     if (units.length === 0) return base;
     const together = [...base, ...units];
     const tried = patchPage(source, facts, inOrder(together));
-    if (tried.ok) return together;
+    if (tried.ok) {
+      made = { bytes: tried.bytes, splices: tried.splices };
+      return together;
+    }
     if (units.length === 1) {
       // Its own reason, where it has one even alone; else that of standing beside the others.
-      const alone = patchPage(source, facts, units[0] as Unit);
+      const alone = base.length === 0 ? tried : patchPage(source, facts, units[0] as Unit);
       const { reason } = alone.ok ? tried : alone;
       left.push(...(units[0] as Unit).map((edit) => ({ edit, reason })));
       return base;

@@ -2,7 +2,7 @@ import { fileForAddress } from '../../core/ledger/index.ts';
 import { mayFetch } from '../../core/indexing/index.ts';
 import { addressOf } from '../../core/site/index.ts';
 import { isAddressVariant, pathAndQuery, plainAddress } from '../../core/source/index.ts';
-import type { CrawlLimits, CrawlTold, CrawlView } from '../../core/exchange/index.ts';
+import { MOST_CRAWLED, type CrawlLimits, type CrawlTold, type CrawlView } from '../../core/exchange/index.ts';
 import { OWN_NAME, type Fetch, type FetchOutcome } from '../fetching/index.ts';
 import { readMap } from '../stand-ins/maps.ts';
 import { accessFor, readRobots, type Rules } from '../stand-ins/rules.ts';
@@ -15,8 +15,6 @@ const PAUSE = 250;
 const LONGEST_PAUSE = 10_000;
 /** Seconds that a host is left alone at most when it asks for time; it may be asked to go on later. */
 const LONGEST_REST = 300;
-/** What one site may have at all, in however many goes. */
-const MOST = { pages: 5_000, bytes: 150_000_000 } as const;
 /** Tries of an address whose host fails. */
 const TRIES = 2;
 /** Addresses that wait at most, and queries of one path: traps of endless addresses end there. */
@@ -254,7 +252,7 @@ export class SiteCrawl {
     this.reading.add(reading);
   }
 
-  /** Redirects are gone after where the host's own rules let this program go, and to no other host. */
+  /** Redirects on the host are gone after where its rules let this program go; what another host answers is not kept (see `take`). */
   private readonly mayFollow = (to: URL): boolean => to.host !== this.host || mayFetch(accessFor(this.rules as Rules, pathAndQuery(to)));
 
   /** Asks for an address; where it was had before, whether that still holds. */
@@ -282,10 +280,10 @@ export class SiteCrawl {
     const path = sifted.isPage ? fileForAddress(at.href) : assetPath(at);
     // The other line may have brought the same file meanwhile.
     if (path === undefined || this.files.has(path)) return;
-    if (sifted.isPage && this.counts.pages >= Math.min(MOST.pages, this.before.pages + this.limits.pages)) {
+    if (sifted.isPage && this.counts.pages >= Math.min(MOST_CRAWLED.pages, this.before.pages + this.limits.pages)) {
       return this.leave(at, depth, 'pages');
     }
-    if (this.counts.bytes + bytes.length > Math.min(MOST.bytes, this.before.bytes + this.limits.bytes)) {
+    if (this.counts.bytes + bytes.length > Math.min(MOST_CRAWLED.bytes, this.before.bytes + this.limits.bytes)) {
       return this.leave(at, depth, 'bytes');
     }
     const modified = Date.parse(headers['last-modified']?.[0] ?? '');

@@ -14,12 +14,10 @@ export function useCrawl() {
   const [failure, setFailure] = useState<string>();
   const here = useRef(true);
   const fail = useCallback((error: unknown): void => {
-    setFailure(afterFailure(error, undefined).failure);
-    setView((before) => {
-      const { view: after } = afterFailure(error, before);
-      if (after === undefined) setId(undefined);
-      return after;
-    });
+    const { failure: told, ends } = afterFailure(error, undefined);
+    setFailure(told);
+    if (ends) setId(undefined);
+    setView((before) => afterFailure(error, before).view);
   }, []);
   useEffect(() => {
     here.current = true;
