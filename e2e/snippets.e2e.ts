@@ -50,3 +50,22 @@ test('a service’s code stands once on all pages, is turned off without being l
   expect(await visit(page, app, '/journal/why-we-sew/')).not.toContain(FRAME);
   expect(asked).toEqual([]);
 });
+
+test('a snippet that would change what pages say is refused with its reason, and goes once it is repaired', async ({ page, app }) => {
+  await openDemo(page, app);
+  await page
+    .getByRole('navigation', { name: 'The path' })
+    .getByRole('link', { name: /^Proof/ })
+    .click();
+  await page.getByRole('navigation', { name: 'What is placed for others' }).getByRole('link', { name: 'Snippets' }).click();
+  const code = page.getByLabel('Paste what it gave you');
+  await code.fill('<script async src="https://stats.example/s.js"></script>\n<meta name="somecrawler" content="noindex">\n<h2>Statistics</h2>');
+  await expect(page.getByText('It would change what the page says about itself')).toContainText('what crawlers may do with it, its headings and its words.');
+  await expect(page.getByRole('button', { name: 'Place it' })).toHaveCount(0);
+  await code.fill('<script async src="https://stats.example/s.js"></script>\n<div>');
+  await expect(page.getByText('Something in it is never closed')).toBeVisible();
+  await code.fill('<script async src="https://stats.example/s.js"></script>');
+  await expect(page.getByTestId('snippet-fits')).toContainText('they still say what they say now');
+  await page.getByRole('button', { name: 'Place it' }).click();
+  await expect(page.locator('[data-snippet="stats.example"]')).toContainText('34 of them wait for release');
+});

@@ -19,7 +19,7 @@ import { itemTypesIn, markedPriceIn } from './item-types.ts';
 import { endOfLeading, programIn } from './leftovers.ts';
 import { whyNotWritable } from './writable.ts';
 import { noindexInNoscript } from './noscript.ts';
-import { collapse } from './white-space.ts';
+import { collapse, seen } from './white-space.ts';
 
 /** Attributes of one start tag, by lower-case name; the first of a name wins. */
 export interface Attributes {
@@ -173,7 +173,7 @@ export class FactCollector {
     if (this.paragraphs.length >= KEPT_PARAGRAPHS) return undefined;
     return this.capture((text) => {
       const collapsed = collapse(text);
-      if (collapsed === '' || this.paragraphs.length >= KEPT_PARAGRAPHS) return;
+      if (seen(collapsed) === '' || this.paragraphs.length >= KEPT_PARAGRAPHS) return;
       this.paragraphs.push(collapsed.slice(0, KEPT_PARAGRAPH_LENGTH));
       this.paragraphStarts.push(start ?? -1);
     });
@@ -235,7 +235,7 @@ export class FactCollector {
       const code = text.charCodeAt(at);
       const space = code <= 32 || code === 0xa0;
       if (space) inWord = false;
-      else if (!inWord) {
+      else if (!inWord && !UNSEEN.has(code)) {
         inWord = true;
         count++;
       }
@@ -291,6 +291,9 @@ export class FactCollector {
     };
   }
 }
+
+/** Marks that show nothing: a word does not begin with one. */
+const UNSEEN = new Set([0xad, 0x200b, 0x200c, 0x200d, 0x200e, 0x200f, 0x2060, 0xfeff]);
 
 /** UTF-16 units from which text can be a sentence that says something, and what ends one in the scripts that mark it. */
 const LOOSE_AT_LEAST = 25;

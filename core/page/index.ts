@@ -28,6 +28,8 @@ export {
   type IndexDirectives,
 } from './directives.ts';
 export { partOfPage, SNIPPET_PLACES, snippetOccurrences, snippetStands, type SnippetEdit, type SnippetPlace } from './snippet-edits.ts';
+export { changedBySnippet } from './judge-snippet.ts';
+export { SAYINGS, type Saying } from './sayings.ts';
 export { spareHeadings, type TemplateEdit } from './template-edits.ts';
 export type { Unwritable } from './facts.ts';
 export { ownPart } from './frame.ts';

@@ -11,6 +11,7 @@ import { snippetHolds, snippetsIn, snippetSplices, type SnippetEdit, type Writte
 import { templateHolds, templateSplices, type TemplateEdit } from './template-edits.ts';
 import { hasMarkup, withoutMarkup } from './markup-edits.ts';
 import { graphSplices, saysGraph, type WrittenGraph } from './write-graph.ts';
+import { changedSayings } from './sayings.ts';
 import { canonicalLinks, documentTitle, metaDescription, refreshMetas } from './views.ts';
 
 /** One thing a page shall say. Serialisable: releases remember them. */
@@ -42,7 +43,15 @@ export type PageEdit =
 
 /** Why a page could not be changed. Nothing has been changed then. */
 export type PatchRefusal =
-  'utf-16' | 'stateful-encoding' | 'not-encodable' | 'unreadable' | 'head-cannot-take-it' | 'words-not-there' | 'made-by-program' | 'snippet-twice';
+  | 'utf-16'
+  | 'stateful-encoding'
+  | 'not-encodable'
+  | 'unreadable'
+  | 'head-cannot-take-it'
+  | 'words-not-there'
+  | 'made-by-program'
+  | 'snippet-twice'
+  | 'snippet-says';
 
 /** New bytes, or why not. With nothing to change the bytes are the very same object. */
 export type PatchResult =
@@ -89,6 +98,7 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
   if (!reread.ok) return { ok: false, reason: 'unreadable' };
   const failed = notTaken(source.text, facts, again.text, reread.facts, edits, snippets);
   if (failed) return failed;
+  if (snippets.length > 0 && saysOtherwise(source, facts, snippets)) return { ok: false, reason: 'snippet-says' };
   const says = edits.some((edit) => edit.kind === 'charset');
   if ((says || source.encoding.from === 'meta') && sniffEncoding(spliced.bytes).from !== 'meta')
     // What was put in pushed the word about the encoding out of sight: it is said once more, in front.
@@ -119,6 +129,13 @@ function notTaken(
     return { ok: false, reason: 'head-cannot-take-it' };
   if (!snippets.every((snippet) => snippetHolds(after, snippet))) return { ok: false, reason: 'head-cannot-take-it' };
   return altsHold(facts, now, edits) ? undefined : { ok: false, reason: 'words-not-there' };
+}
+
+/** Whether a page would say something else for its snippets alone. */
+function saysOtherwise(source: SourceText, facts: PageFacts, snippets: readonly WrittenSnippet[]): boolean {
+  const spliced = spliceSource(source, mergeInsertions(outermost(snippets.flatMap((snippet) => snippetSplices(source, facts, snippet)))));
+  const reading = spliced.ok && readSource(respell(source, spliced.bytes), { keepText: facts.text !== undefined });
+  return !reading || !reading.ok || changedSayings(facts, reading.facts).length > 0;
 }
 
 /** Edits that are looked at by other means than the facts: places move when a page is written, and the encoding is told by the bytes. */

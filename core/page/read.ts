@@ -10,6 +10,8 @@ export interface ReadOptions {
   readonly keepText?: boolean;
   /** Asked now and then; true ends the reading with `too-slow`. */
   readonly outOfTime?: () => boolean;
+  /** Whether scripts run where the page is read; unless told otherwise they do. Only the tree tells the two apart. */
+  readonly scripting?: boolean;
 }
 
 /** Reads a page's bytes into facts. Nothing in the page is executed or fetched. */
@@ -30,6 +32,6 @@ export function readSource(source: SourceText, options: ReadOptions = {}): PageR
 /** The same by building a tree: the oracle of the fast reader, and its stand-in on pages it leaves alone. */
 export function readSourceByTree(source: SourceText, options: ReadOptions = {}): PageReading {
   const collector = new FactCollector(options.keepText === true);
-  const outcome = readTree(source.text, collector, options.outOfTime);
+  const outcome = readTree(source.text, collector, options);
   return outcome === 'done' ? { ok: true, facts: collector.finish(source.encoding, source.text) } : { ok: false, reason: outcome };
 }

@@ -67,7 +67,9 @@ describe('a snippet in a page', () => {
         if (out === undefined) return;
         const code = place.startsWith('head') ? '<script data-s="1"></script>' : '<i data-s="1"></i>';
         expect(snippetStands(out, code)).toEqual(place.startsWith('head') ? { head: 1, body: 0 } : { head: 0, body: 1 });
-        expect(out.replace(code, '').replace(/\s/g, '')).toBe(html.replace(/\s/g, ''));
+        // A body that begins without its tag gets it.
+        const rest = (text: string): string => text.replace(code, '').replace(/<body>|\s/g, '');
+        expect(rest(out)).toBe(rest(html));
       }),
       { numRuns: runs(500) },
     );

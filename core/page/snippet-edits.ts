@@ -42,7 +42,9 @@ const plainCode = (code: string): string => code.trim().split(/\s+/).join(' ');
  * cannot be once in each, and undefined says so.
  */
 export function snippetsIn(source: SourceText, edits: readonly { readonly kind: string }[]): readonly WrittenSnippet[] | undefined {
-  const snippets = edits.filter((edit): edit is SnippetEdit => edit.kind === 'snippet').map((edit) => ({ ...edit, code: spelledFor(source, edit.code) }));
+  const snippets = edits
+    .filter((edit): edit is SnippetEdit => edit.kind === 'snippet')
+    .map((edit) => ({ ...edit, code: spelledFor(source, edit.code.trim()) }));
   const first = new Map<string, SnippetEdit>();
   for (const snippet of snippets) {
     const plain = plainCode(snippet.code);
@@ -118,7 +120,8 @@ function placed(source: SourceText, facts: PageFacts, { place, code }: SnippetEd
     return behind === undefined ? insertInHead(source, facts, code.trim().replace(/\r\n|\r/g, '\n')) : at(behind, newline, '');
   }
   const location = body?.sourceCodeLocation;
-  if (place === 'body-start') return location?.startTag ? at(location.startTag.endOffset, newline, '') : at(bodyBegins(text), '', newline);
+  // Where the body has no tag, a script put in front of its first words would stand in the head: the tag is written out then.
+  if (place === 'body-start') return location?.startTag ? at(location.startTag.endOffset, newline, '') : at(bodyBegins(text), `<body>${newline}`, newline);
   const end = location?.endTag?.startOffset ?? lastIndex(text, /<\/html\s*>/gi) ?? text.length;
   return at(end, /[\r\n]\s*$/.test(text.slice(0, end)) ? '' : newline, newline);
 }

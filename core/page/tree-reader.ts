@@ -9,10 +9,14 @@ const TOO_SLOW = Symbol('time ran out');
 const TOO_MANY = Symbol('more elements than the text can mean');
 
 /** Reads a page by building the whole tree: slower than the fast reader and right for every page. */
-export function readTree(text: string, collector: FactCollector, outOfTime?: () => boolean): 'done' | 'too-deep' | 'too-many-elements' | 'too-slow' {
+export function readTree(
+  text: string,
+  collector: FactCollector,
+  { outOfTime, scripting = true }: { readonly outOfTime?: () => boolean; readonly scripting?: boolean } = {},
+): 'done' | 'too-deep' | 'too-many-elements' | 'too-slow' {
   try {
-    const document = parse(text, { sourceCodeLocationInfo: true, treeAdapter: boundedAdapter(text.length, outOfTime) });
-    walk(document, new TreeWalker(text, collector));
+    const document = parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: scripting, treeAdapter: boundedAdapter(text.length, outOfTime) });
+    walk(document, new TreeWalker(text, collector, scripting));
     return 'done';
   } catch (thrown) {
     if (thrown === TOO_DEEP) return 'too-deep';
@@ -84,6 +88,7 @@ class TreeWalker {
   constructor(
     private readonly text: string,
     private readonly collector: FactCollector,
+    private readonly scripting: boolean,
   ) {}
 
   other(node: Tree.ChildNode): void {
@@ -109,7 +114,7 @@ class TreeWalker {
     const bits = bitsOf(name);
     const inHead = element.parentNode !== null && defaultTreeAdapter.isElementNode(element.parentNode) && element.parentNode.tagName === 'head';
     if (inHead && location) collector.lastHeadChildEnd = Math.max(collector.lastHeadChildEnd ?? 0, location.endOffset);
-    const silences = SILENT.has(name);
+    const silences = SILENT.has(name) && (this.scripting || name !== 'noscript');
     const edge = (bits & EDGE) !== 0 && name !== 'body';
     if (edge && this.silent === 0) collector.edge();
     if (silences) this.silent++;

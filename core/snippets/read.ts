@@ -1,5 +1,6 @@
 import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5';
-import type { SnippetPlace } from '../page/index.ts';
+import { changedBySnippet, partOfPage, readSource, SNIPPET_PLACES, type Saying, type SnippetPlace } from '../page/index.ts';
+import { decodeSource } from '../source/index.ts';
 
 /** One thing in a snippet. Nothing of it is ever run here. */
 export interface SnippetPart {
@@ -10,7 +11,7 @@ export interface SnippetPart {
   readonly length: number;
 }
 
-/** Why a snippet cannot be placed. */
+/** Why a snippet cannot be placed anywhere, whatever the page. */
 export type SnippetRefusal = 'empty' | 'too-long' | 'words' | 'script-without-tag' | 'whole-page' | 'unclosed' | 'says-of-page';
 /** What the owner should know before placing it. */
 export type SnippetWarning = 'proof' | 'writes-page' | 'blocks' | 'insecure';
@@ -27,75 +28,76 @@ export type ReadSnippet =
       /** The same as two, where one part belongs in the head and the other in the body. */
       readonly split?: readonly [head: string, body: string];
     }
-  | { readonly ok: false; readonly reason: SnippetRefusal };
+  /** `changes`: what a page would say otherwise with it where it does least. */
+  | { readonly ok: false; readonly reason: SnippetRefusal; readonly changes: readonly Saying[] };
 
 /** Longest snippet that is taken, in characters: it stands in every page, and each release remembers it for each. */
 export const LONGEST_SNIPPET = 8_000;
 
-const IN_HEAD: readonly SnippetPart['what'][] = ['foreign-script', 'inline-script', 'data', 'style', 'link', 'meta'];
-const HEAD: readonly SnippetPlace[] = ['head-start', 'head-end'];
-const BODY: readonly SnippetPlace[] = ['body-start', 'body-end'];
+/** Parts of a snippet that are told apart; what has more stays one. */
+const MOST_PARTS = 30;
+
+/** A page that says a little of everything that a snippet must leave alone. */
+const PAGE = decodeSource(
+  new TextEncoder().encode(
+    '<!doctype html>\n<html lang="en">\n<head>\n<meta charset="utf-8">\n<title>A page</title>\n<meta name="description" content="It is here.">\n<link rel="canonical" href="https://a.example/">\n</head>\n<body>\n<main>\n<h1>A page</h1>\n<p>Some words, and <a href="/b">a link</a>.</p>\n</main>\n</body>\n</html>\n',
+  ),
+);
+
+/** What a plain page would say otherwise with some code at a place. */
+function changesAt(place: SnippetPlace, code: string): Saying[] {
+  const reading = readSource(PAGE);
+  return reading.ok ? changedBySnippet(PAGE, reading.facts, { kind: 'snippet', id: '', place, code }) : ['structure'];
+}
 
 /**
- * Reads what a service gave its customer to put into all pages: which parts it has, whom they talk to, where it goes. What would swallow the page behind it
- * (an element or a comment that nothing closes) is refused, and so is what is no snippet.
+ * Reads what a service gave its customer to put into all pages: which parts it has, whom they talk to, where it goes. It is judged by what it does to a plain
+ * page: where the page would say something else about itself, or its own elements would lie otherwise, it does not go.
  */
 export function readSnippet(pasted: string): ReadSnippet {
   const code = pasted.replace(/^\ufeff/, '').trim();
-  if (code === '') return { ok: false, reason: 'empty' };
-  if (code.length > LONGEST_SNIPPET) return { ok: false, reason: 'too-long' };
-  if (/<\/?(?:html|body|head)\b|<!doctype/i.test(code)) return { ok: false, reason: 'whole-page' };
-  if (!/<[a-z!]/i.test(code)) return { ok: false, reason: /[;{}()]|=>|\bvar\b/.test(code) ? 'script-without-tag' : 'words' };
-  const nodes = parseFragment(code, { sourceCodeLocationInfo: true }).childNodes;
-  if (swallows(code, nodes)) return { ok: false, reason: 'unclosed' };
-  const elements = nodes.filter((node): node is Tree.Element => 'tagName' in node);
-  if (elements.length === 0 || nodes.some((node) => node.nodeName === '#text' && 'value' in node && node.value.trim() !== ''))
-    return { ok: false, reason: 'words' };
-  if (elements.some(saysOfPage)) return { ok: false, reason: 'says-of-page' };
+  const refused = (reason: SnippetRefusal, changes: readonly Saying[] = []): ReadSnippet => ({ ok: false, reason, changes });
+  if (code === '') return refused('empty');
+  if (code.length > LONGEST_SNIPPET) return refused('too-long');
+  if (!/<[a-z!/]/i.test(code)) return refused(/[;{}()]|=>|\bvar\b/.test(code) ? 'script-without-tag' : 'words');
+  const does = SNIPPET_PLACES.map((place) => ({ place, changes: changesAt(place, code) }));
+  const places = does.filter(({ changes }) => changes.length === 0).map(({ place }) => place);
+  const elements = parseFragment(code, { sourceCodeLocationInfo: true }).childNodes.filter((node): node is Tree.Element => 'tagName' in node);
+  if (places.length === 0) {
+    const least = does.reduce((least, one) => (one.changes.length < least.changes.length ? one : least)).changes;
+    return refused(reasonFor(code, least), least);
+  }
   const parts = elements.map(partOf);
-  const heads = parts.map((part, at) => headable(elements[at] as Tree.Element, part));
-  const allInHead = heads.every(Boolean);
-  const mixed = !allInHead && heads.some(Boolean);
-  const places = allInHead ? [...HEAD, ...BODY] : BODY;
-  const text = (want: boolean): string =>
-    elements
-      .flatMap((element, at) =>
-        heads[at] === want && element.sourceCodeLocation ? [code.slice(element.sourceCodeLocation.startOffset, element.sourceCodeLocation.endOffset)] : [],
-      )
-      .join('\n');
+  const texts = elements.map(({ sourceCodeLocation: at }) => (at ? code.slice(at.startOffset, at.endOffset) : ''));
+  const inHead = places.some((place) => partOfPage(place) === 'head');
+  const heads = inHead || texts.length > MOST_PARTS ? [] : texts.map((text) => text === '' || changesAt('head-end', text).length === 0);
+  const mixed = heads.some(Boolean) && !heads.every(Boolean);
+  const part = (want: boolean): string => texts.filter((_, at) => heads[at] === want).join('\n');
+  const best = inHead ? placeInHead(parts) : !mixed && parts.every(({ what }) => what === 'noscript') ? 'body-start' : 'body-end';
   return {
     ok: true,
     parts,
     hosts: [...new Set(parts.flatMap(({ hosts }) => hosts))],
     places,
-    place: allInHead ? placeInHead(parts) : !mixed && parts.every(({ what }) => what === 'noscript') ? 'body-start' : 'body-end',
+    place: places.includes(best) ? best : (places[0] as SnippetPlace),
     warnings: warningsFor(code, elements),
-    ...(mixed ? { split: [text(true), text(false)] as const } : {}),
+    ...(mixed ? { split: [part(true), part(false)] as const } : {}),
   };
+}
+
+/** Of what is wrong with a snippet that goes nowhere the one thing to say. */
+function reasonFor(code: string, changes: readonly Saying[]): SnippetRefusal {
+  if (/<(?:html|body|head)\b|<!doctype/i.test(code)) return 'whole-page';
+  if (changes.every((saying) => saying === 'structure')) return 'unclosed';
+  return changes.every((saying) => saying === 'words') ? 'words' : 'says-of-page';
 }
 
 /** What an attribute says; undefined where the element has none of this name. */
 const attribute = ({ attrs }: Tree.Element, wanted: string): string | undefined => attrs.find(({ name }) => name === wanted)?.value;
 
-/** What tells engines or browsers about the page itself has its own place here, and would be said behind the back of all checks in a snippet. */
-function saysOfPage(element: Tree.Element): boolean {
-  const { tagName } = element;
-  const of = (name: string): string => attribute(element, name)?.toLowerCase() ?? '';
-  if (tagName === 'title' || tagName === 'base') return true;
-  if (tagName === 'link') return /(?:^|\s)canonical(?:\s|$)/.test(of('rel'));
-  return tagName === 'meta' && (/^(?:robots|description|keywords)$|bot$/.test(of('name')) || of('charset') !== '' || of('http-equiv') === 'refresh');
-}
-
 /** Loaders want to be early, other things for the head at its end. */
 function placeInHead(parts: readonly SnippetPart[]): SnippetPlace {
   return parts.length === 1 && parts[0]?.what === 'inline-script' ? 'head-start' : 'head-end';
-}
-
-/** Whether an element may stand in the head (HTML standard, 13.2.6.4.4): a noscript only with links, metas and styles in it. */
-function headable(element: Tree.Element, { what }: SnippetPart): boolean {
-  if (what !== 'noscript') return IN_HEAD.includes(what);
-  const inside = parseFragment(textOf(element)).childNodes.filter((node): node is Tree.Element => 'tagName' in node);
-  return inside.every(({ tagName }) => ['link', 'meta', 'style'].includes(tagName));
 }
 
 function partOf(element: Tree.Element): SnippetPart {
@@ -146,14 +148,6 @@ function warningsFor(code: string, elements: readonly Tree.Element[]): SnippetWa
     found.push('blocks');
   if (/(?:src|href)\s*=\s*["']?http:\/\//i.test(code)) found.push('insecure');
   return found;
-}
-
-/** Whether something in it is never closed: a parser then takes what follows into it. A mark put behind it shows that. */
-function swallows(code: string, nodes: readonly Tree.ChildNode[]): boolean {
-  const after = parseFragment(`${code}<wbr id=mark>`).childNodes;
-  const last = after.at(-1);
-  const stands = last !== undefined && 'tagName' in last && last.tagName === 'wbr' && last.attrs.some(({ value }) => value === 'mark');
-  return !stands || after.length !== nodes.length + 1;
 }
 
 function textOf(element: Tree.Element): string {

@@ -6,6 +6,7 @@ export { PLACE_WORDS, UNWRITABLE, type FindingWords } from './finding-words.ts';
 export { list, listed } from './lists.ts';
 export { fullDate, shortDate } from './dates.ts';
 export { GATE_QUESTIONS, gateWords, NO_ANSWER, type GateWords } from './gates.ts';
+export { SAYING_NAMES } from './sayings.ts';
 export { PATCH_REFUSALS } from './patch-refusals.ts';
 export { pieceGoes, pieceWords, proofWords } from './proof.ts';
 export { REFUSAL_WORDS } from './refusals.ts';

@@ -9,5 +9,6 @@ export const PATCH_REFUSALS: Readonly<Record<PatchRefusal, string>> = {
   unreadable: 'it could not be read again after the change',
   'head-cannot-take-it': 'something in it, such as an unclosed title or heading, swallows what is written there',
   'snippet-twice': 'the same code is meant for the head and for the body, and can stand only once',
+  'snippet-says': 'with this code the page would say something else about itself; paste it at Proof again to see what',
   'words-not-there': 'the words that were to be changed do not stand there any more',
 };

@@ -1,6 +1,7 @@
 export type { MapReading, PageMeaningDetail, SurveyNews } from './analyst.ts';
 export type { PageDetail } from './page-detail.ts';
 export type { TriedAddress } from './tried-address.ts';
+export type { SnippetFits } from './snippet-fits.ts';
 export type { SnippetReport } from './snippet-stands.ts';
 export type { BroughtVersion } from './arrivals.ts';
 export type { Bringing, PickedFile } from './files-to-import.ts';

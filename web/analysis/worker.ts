@@ -19,6 +19,7 @@ import { downloads } from './downloads.ts';
 import { lettersMeasuredHere } from './measure-letters.ts';
 import { forgetVersion, keptOf, type Kept } from './kept.ts';
 import { driftIn, type LookedAt } from './drift.ts';
+import { pagesOfFrames, snippetFits, type SnippetFits } from './snippet-fits.ts';
 import { snippetReports, type SnippetReport } from './snippet-stands.ts';
 import type { ReleaseRef } from './releases.ts';
 import { Sending, type Outgoing, type ReleaseWish } from './sending.ts';
@@ -194,6 +195,14 @@ const service = {
     const its = await site();
     const hashes = new Map(its.files.map(({ path, hash }) => [path, hash]));
     return snippetReports(snippetsOf(its.document), its.whole().rows, its.bytesByHash, hashes);
+  },
+
+  /** How a snippet would fit pages: one of each frame that they have is tried. */
+  async snippetFits(code: string, ids: readonly PageId[]): Promise<SnippetFits> {
+    const its = await site();
+    const hashes = new Map(its.files.map(({ path, hash }) => [path, hash]));
+    const pages = await pagesOfFrames(ids, its.bytesByHash, hashes);
+    return snippetFits(code, pages);
   },
 
   /** What of pages is out there otherwise than they would go out now, page by page, in the order in which they were given. */

@@ -1,10 +1,11 @@
-import { useId, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { readSnippet, LONGEST_SNIPPET } from '../../core/snippets/index.ts';
 import type { SnippetPlace } from '../../core/page/index.ts';
 import { all, set, snippetsOf, type Change, type Snippet } from '../../core/site/index.ts';
 import { useTables, useWorkspaceApi } from '../workspace/index.ts';
+import { FitOnPages, goesNowhere, useFits } from './FitOnPages.tsx';
 import { PlacedSnippets } from './PlacedSnippets.tsx';
-import { partsWords, PLACE_NAMES, REFUSALS, snippetWording as wording, WARNINGS } from './snippet-wording.ts';
+import { partsWords, PLACE_NAMES, refusalWords, snippetWording as wording, WARNINGS } from './snippet-wording.ts';
 import type { Scope } from './scope.ts';
 import { WhichPages } from './WhichPages.tsx';
 
@@ -21,7 +22,8 @@ export function Snippets() {
   const [name, setName] = useState('');
   const [chosen, setChosen] = useState<SnippetPlace>();
   const [scope, setScope] = useState<Scope>(ALL);
-  const read = readSnippet(code);
+  const read = useMemo(() => readSnippet(code), [code]);
+  const fits = useFits(read.ok ? code : '', scope);
   const place = read.ok ? (chosen !== undefined && read.places.includes(chosen) ? chosen : read.place) : undefined;
   const shown = name.trim() || (read.ok ? (read.hosts[0] ?? 'A snippet') : '');
   const nobody = scope.by !== 'all' && scope.on.length === 0;
@@ -81,7 +83,7 @@ export function Snippets() {
           onChange={(event) => setCode(event.target.value)}
         />
         <div id={`${id}-told`} aria-live="polite">
-          {!read.ok && read.reason !== 'empty' && <p className="notice notice-bad mt-2">{REFUSALS[read.reason]}</p>}
+          {!read.ok && read.reason !== 'empty' && <p className="notice notice-bad mt-2">{refusalWords(read)}</p>}
           {read.ok && (
             <>
               <p className="mt-2 text-small" data-testid="snippet-told">
@@ -134,8 +136,18 @@ export function Snippets() {
             <div className="sm:col-span-2">
               <WhichPages scope={scope} onScope={setScope} />
             </div>
+            {!nobody && !read.split && (
+              <div className="sm:col-span-2" aria-live="polite">
+                <FitOnPages fits={fits} place={place} />
+              </div>
+            )}
             <p className="flex gap-2 sm:col-span-2">
-              <button type="button" className={`btn ${read.split ? 'btn-outline-ink' : 'btn-primary'}`} disabled={nobody} onClick={put}>
+              <button
+                type="button"
+                className={`btn ${read.split ? 'btn-outline-ink' : 'btn-primary'}`}
+                disabled={nobody || (!read.split && (fits === undefined || goesNowhere(fits, place)))}
+                onClick={put}
+              >
                 {editing === undefined ? wording.place : wording.change}
               </button>
               {editing !== undefined && (

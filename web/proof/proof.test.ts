@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { pieceWords } from '../../core/wording/index.ts';
+import { SAYINGS } from '../../core/page/index.ts';
 import { expectGoodWords } from '../../core/testing/sentences.ts';
 import { testSite } from '../../core/testing/site.ts';
 import { applyChange, claimsOf, emptyDocument, invert } from '../../core/site/index.ts';
 import { placeable, placeProof, proofKey, readFor } from './placing.ts';
 import { kindsOf, toggled, type Scope } from './scope.ts';
-import { PLACE_NAMES, REFUSALS, WARNINGS, partsWords } from './snippet-wording.ts';
+import { PLACE_NAMES, changedWords, REFUSALS, WARNINGS, partsWords } from './snippet-wording.ts';
 
 const CODE = 'a1B2c3D4e5F6g7H8i9J0';
 const AT = '2026-11-25T10:00:00Z';
@@ -66,7 +67,12 @@ describe('a snippet', () => {
     expect(partsWords([{ what: 'inline-script', length: 1_200 }] as never, [])).toBe('1,200 characters of code. It names no host it talks to.');
   });
   it('says every reason and place in good words', () =>
-    expectGoodWords(...Object.values(PLACE_NAMES), ...Object.values(WARNINGS), ...Object.values(REFUSALS).filter(Boolean)));
+    expectGoodWords(
+      ...Object.values(PLACE_NAMES),
+      ...Object.values(WARNINGS),
+      ...Object.values(REFUSALS).filter(Boolean),
+      ...SAYINGS.map((saying) => changedWords([saying])),
+    ));
   it('is on the pages that were pressed an odd number of times', () => {
     fc.assert(
       fc.property(fc.array(fc.constantFrom('post', 'page', 'tag'), { maxLength: 12 }), (presses) => {

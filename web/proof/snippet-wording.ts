@@ -1,6 +1,6 @@
-import type { SnippetPlace } from '../../core/page/index.ts';
-import type { SnippetPart, SnippetRefusal, SnippetWarning } from '../../core/snippets/index.ts';
-import { counted, listed } from '../../core/wording/index.ts';
+import type { Saying, SnippetPlace } from '../../core/page/index.ts';
+import type { ReadSnippet, SnippetPart, SnippetRefusal, SnippetWarning } from '../../core/snippets/index.ts';
+import { counted, listed, SAYING_NAMES } from '../../core/wording/index.ts';
 
 export const snippetWording = {
   title: 'Code of other services',
@@ -15,6 +15,11 @@ export const snippetWording = {
   none: 'Nothing is placed yet.',
   split: 'One part belongs in the head, the other in the body.',
   splitIt: 'Place both, each in its part',
+  trying: 'Trying it on your pages …',
+  fits: (pages: string) => `Tried on ${pages} of yours, one of each sort: they still say what they say now.`,
+  unfit: 'It does not go on these pages, and is left out there:',
+  unfitAll: 'It does not go there on your pages:',
+  elsewhere: (places: readonly string[]) => `It fits at ${listed(places.map((one) => `“${one}”`))}.`,
 } as const;
 
 export const PLACE_NAMES: Readonly<Record<SnippetPlace, string>> = {
@@ -24,14 +29,26 @@ export const PLACE_NAMES: Readonly<Record<SnippetPlace, string>> = {
   'body-end': 'Body, at its end',
 };
 
-export const REFUSALS: Readonly<Record<SnippetRefusal, string>> = {
+/** Why a snippet goes nowhere. */
+export function refusalWords({ reason, changes }: Extract<ReadSnippet, { ok: false }>): string {
+  return reason === 'says-of-page' ? `${changedWords(changes)} ${OWN_PLACES}` : REFUSALS[reason];
+}
+
+/** What a page would say otherwise with a snippet. */
+export const changedWords = (changes: readonly Saying[]): string =>
+  changes.every((saying) => saying === 'structure')
+    ? 'Something in it is never closed, or closes what is not its own.'
+    : `It would change what the page says about itself: ${listed(changes.map((saying) => SAYING_NAMES[saying]))}.`;
+
+const OWN_PLACES = 'Titles and words have their place at Words, listing and main addresses at Doors, structured data at Meaning. Paste only the rest.';
+
+export const REFUSALS: Readonly<Record<Exclude<SnippetRefusal, 'says-of-page'>, string>> = {
   empty: '',
   'too-long': 'That is far longer than any snippet.',
   words: 'There are words in it that visitors would see. Paste the code only.',
   'script-without-tag': 'This is code without its <script> tag. Copy the whole of what the service shows, tag and all.',
   'whole-page': 'This is a whole page, or its frame. Paste only what is to be added.',
-  unclosed: 'Something in it is never closed: it would swallow the page behind it. Was the end cut off?',
-  'says-of-page': 'This tells engines about the page itself. That has its own place: titles at Words, listing and main addresses at Doors.',
+  unclosed: 'Something in it is never closed, or closes what is not its own: it would swallow a part of the page. Was the end cut off?',
 };
 
 export const WARNINGS: Readonly<Record<SnippetWarning, string>> = {
@@ -57,7 +74,7 @@ const PARTS: Readonly<Record<SnippetPart['what'], string>> = {
 /** What a snippet is made of, in a sentence. */
 export function partsWords(parts: readonly SnippetPart[], hosts: readonly string[]): string {
   const told = parts.map(({ what, length }) => (what === 'inline-script' ? `${counted(length, 'character')} of code` : PARTS[what]));
-  const sentence = listed(told);
+  const sentence = told.length === 0 ? 'nothing but a comment' : listed(told);
   const talks = hosts.length === 0 ? 'It names no host it talks to.' : `It talks to ${listed(hosts)}.`;
   return `${sentence.charAt(0).toUpperCase()}${sentence.slice(1)}. ${talks}`;
 }
