@@ -162,3 +162,38 @@ test('a site comes in from its address: what robots.txt forbids stays out, it is
   await page.getByRole('button', { name: 'Take what is here' }).click();
   await expect(page.getByText('These are the very files that are here.')).toBeVisible();
 });
+
+test('a crawl in three goes, looked at again after a reload; what is on this machine is not asked for', async ({ page, app }) => {
+  await openDemo(page, app);
+  await page.goto(`${app.address}/sites`);
+  await page.getByRole('button', { name: 'From its address' }).click();
+  const address = page.getByLabel('Address of the site');
+  await address.fill('http://127.0.0.1/');
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page.getByTestId('crawl')).toContainText('on this machine or in a private network');
+  await address.fill('quillfeather.example');
+  await page.getByText('Limits', { exact: true }).click();
+  const pages = page.getByLabel('Pages', { exact: true });
+  // A field of a number can be emptied, and is what it was where nothing is written into it.
+  await pages.fill('');
+  await expect(pages).toHaveValue('');
+  await address.focus();
+  await expect(pages).toHaveValue('500');
+  await pages.fill('12');
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page.getByTestId('crawl')).toContainText('Asking for pages');
+  await page.reload();
+  const crawl = page.getByTestId('crawl');
+  await expect(crawl).toContainText('The page limit you set has been reached');
+  await expect(crawl).toContainText('12 pages');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(crawl).toContainText('24 pages');
+  await expect(crawl).toContainText('The page limit you set has been reached');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(crawl).toContainText('All that links and maps lead to is here.');
+  await page.getByRole('button', { name: 'Take what is here' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('People can find');
+  await page.goto(`${app.address}/sites`);
+  await expect(page.getByRole('button', { name: 'From its address' })).toBeVisible();
+  await expect(page.getByTestId('crawl')).toHaveCount(0);
+});

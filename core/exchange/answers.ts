@@ -268,10 +268,13 @@ export const fetchedMap = z.union([
 export type FetchedMap = Answer<typeof fetchedMap>;
 
 /** How far bringing a site in from its address has come. */
+/** Why an address of a crawl is not here although the site seems to have it. */
+export const MISSED = ['depth', 'number', 'queries', 'size', 'failed'] as const;
+export type Missed = (typeof MISSED)[number];
 export const crawlView = z.object({
   state: z.enum(['running', 'done', 'stopped', 'failed']),
   /** Why it failed, or which limit ended it. */
-  reason: z.enum(['no-answer', 'elsewhere', 'robots', 'pages', 'bytes', 'seconds']).optional(),
+  reason: z.enum(['no-answer', 'no-such-host', 'not-allowed', 'elsewhere', 'robots', 'pages', 'bytes', 'seconds']).optional(),
   host: z.string(),
   pages: z.number(),
   files: z.number(),
@@ -284,13 +287,30 @@ export const crawlView = z.object({
   troubles: z.number(),
   /** Answers that the host said are as they were the last time. */
   unchanged: z.number().default(0),
+  /** Pages whose encoding only a header told: it was written into them. */
+  respelled: z.number().default(0),
+  /** Addresses that are not here, by why: too many links away, too many waiting, too many queries of one path, too large, or the host failed. */
+  missing: z.record(z.enum(MISSED), z.number()),
   latest: z.array(z.string()),
   examples: z.array(z.object({ address: z.string(), what: z.string() })),
 });
 export type CrawlView = Answer<typeof crawlView>;
 export const crawlBegun = z.object({ id: z.string() });
-/** What the files of a crawl do not tell themselves: where the site is, path and query of addresses, and `X-Robots-Tag` headers, by path. */
-export const crawlTold = z.object({ origin: z.string(), addresses: z.record(z.string(), z.string()), tags: z.record(z.string(), z.array(z.string())) });
+/** Whether a crawl has only a part of its site: what is not here would look as if it were gone. */
+export const isPartial = ({ state, missing }: Pick<CrawlView, 'state' | 'missing'>): boolean => state === 'stopped' || MISSED.some((why) => missing[why] > 0);
+/** What the files of a crawl do not tell themselves: where the site is, path and query of addresses, and what headers said, by path. */
+export const crawlTold = z.object({
+  origin: z.string(),
+  /** All files. */
+  files: z.array(z.string()).default([]),
+  addresses: z.record(z.string(), z.string()),
+  /** `X-Robots-Tag`, as it was sent. */
+  tags: z.record(z.string(), z.array(z.string())),
+  /** `Content-Language` of pages that name no language themselves. */
+  languages: z.record(z.string(), z.string()).default({}),
+  /** Pages that name no main address themselves, and whose header names their own. */
+  canonicals: z.array(z.string()).default([]),
+});
 export type CrawlTold = z.infer<typeof crawlTold>;
 
 /** The story around the demo. */

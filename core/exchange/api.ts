@@ -1,5 +1,6 @@
 import { ENGINE_IDS, SKERRY } from '../engines/index.ts';
 import { z } from 'zod';
+import { PATH_MATCHES } from '../site/index.ts';
 
 /** A host name, lower case, with at least one dot. */
 export const hostName = z
@@ -23,7 +24,7 @@ export const sitePath = z
   );
 
 /** Files that get `X-Robots-Tag` headers: by their address path. */
-export const hostedHeader = z.strictObject({ path: z.string().max(2000), match: z.enum(['below', 'contains', 'ends']), values: z.array(headerValue).max(20) });
+export const hostedHeader = z.strictObject({ path: z.string().max(2000), match: z.enum(PATH_MATCHES), values: z.array(headerValue).max(20) });
 
 /** What a release consists of: paths and the hashes of their bytes; what headers files get; who may visit. */
 export const releaseRequest = z.strictObject({

@@ -15,7 +15,8 @@ export function proofFileFault(
   { name, content }: { readonly name: string; readonly content: string },
   has: (path: FilePath) => boolean,
 ): FileFault | undefined {
-  if (!/^[A-Za-z0-9_-][\w.-]{0,119}$/.test(name) || name.includes('..')) return 'file-path';
+  // One folder is there for what is asked of a host and is no page (RFC 8615).
+  if (!/^(?:\.well-known\/)?[A-Za-z0-9_-][\w.-]{0,119}$/.test(name) || name.includes('..')) return 'file-path';
   if (RESERVED.test(name)) return 'file-reserved';
   const words = content.replace(/<[^>]*>/g, ' ').match(/\S+/g)?.length ?? 0;
   if (content.length > LONGEST_PROOF || words > MOST_WORDS) return 'file-no-proof';

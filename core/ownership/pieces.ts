@@ -1,31 +1,8 @@
 import { isPageFile } from '../site/index.ts';
 import { readPage, type MetaFact } from '../page/index.ts';
-import type { FileFault } from './file-fault.ts';
+import { soundPiece, type PieceOptions, type ProofPiece, type ReadPiece } from './piece.ts';
 import { plainPaste } from './plain-paste.ts';
-
-/** What an engine gives an owner to place, in one of the four ways there are. */
-export type ProofPiece =
-  | { readonly kind: 'tag'; readonly name: string; readonly content: string }
-  /** A file at the root of the site, byte for byte. */
-  | { readonly kind: 'file'; readonly name: string; readonly content: string }
-  /** A record of the domain: `name` relative to it, `@` for the domain itself. */
-  | { readonly kind: 'txt' | 'cname'; readonly name: string; readonly content: string };
-
-/** Why nothing of what was pasted can be placed. */
-export type PieceRefusal =
-  'empty' | 'script' | 'several' | 'no-code' | 'no-content' | 'code-alone' | 'file-alone' | 'other-domain' | 'tells-crawlers' | FileFault;
-
-/** What was pasted, understood: the piece, and whether other words stood around it. */
-export type ReadPiece =
-  | { readonly ok: true; readonly piece: ProofPiece; readonly around: boolean; readonly twin?: string }
-  | { readonly ok: false; readonly reason: PieceRefusal; readonly found?: string };
-
-export interface PieceOptions {
-  /** The site's own host. */
-  readonly host: string;
-  /** What the engine calls its tag, where that is known: then a bare code will do. */
-  readonly tagName?: string | undefined;
-}
+import { recordInWords, recordsIn } from './records.ts';
 
 /** Metas that pages have anyway: none of them proves anything. */
 const USUAL =
@@ -33,11 +10,11 @@ const USUAL =
 /** What a tag for one crawler says: it keeps pages out, and proves nothing. */
 const TELLS_CRAWLERS =
   /^\s*(?:(?:all|none|(?:no)?(?:index|follow|archive|snippet|imageindex|translate)|max-[\w-]+:\s*[\w-]+|unavailable_after:[^,]*)\s*(?:,\s*|$))+$/i;
-const NAMED_FILE = /(?<![\w@.-])([\w-]{3,120}\.(?:html?|txt|xml|json))(?![\w-])/gi;
-const CODE = /(?<![\w./-])[A-Za-z0-9_=+-]{16,200}(?![\w-])/g;
-/** What a record is likely to say, likeliest first: a name and a code with an equals sign between, something in quotes, the same with a colon. */
-const RECORD_VALUES = [/(?<![\w.])([\w.-]{3,80}\s?=\s?[A-Za-z0-9_+/=-]{6,300})/, /["']([^"']{8,300})["']/, /(?<![\w.])([\w.-]{3,80}:[A-Za-z0-9_+/=-]{6,300})/];
-const HOST_NAME = /^(?=.{1,253}\.?$)(?:[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?\.)*[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?\.?$/i;
+const TAG = /<meta\b[^>]*>?/gi;
+/** A file's name, with the folders before it where it is told by its address or path. */
+const NAMED_FILE = /(?:(?:https?:\/\/[^\s/"'<>]+)?\/((?:[\w.-]+\/)*))?(?<![\w@.-])([\w-]{3,120}\.(?:html?|txt|xml|json))(?![\w-])/gi;
+const ADDRESS = /https?:\/\/\S+/gi;
+const CODE = /(?<![\w./-])[A-Za-z0-9_=+/-]{16,200}(?![\w/-])/g;
 
 /**
  * Finds what proves ownership in whatever was pasted (N43): a tag, a record of the domain in any form in which panels and mails write it, a file's name with
@@ -46,113 +23,71 @@ const HOST_NAME = /^(?=.{1,253}\.?$)(?:[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?\.
 export function readPiece(pasted: string, options: PieceOptions): ReadPiece {
   const text = plainPaste(pasted);
   if (text === '') return { ok: false, reason: 'empty' };
-  return tagIn(text, options) ?? recordIn(text, options) ?? fileIn(text) ?? codeIn(text, options);
+  const tags = tagsIn(text, options);
+  // What tags say is not looked for a second time as something else.
+  const rest = text.replace(TAG, ' ');
+  const file = fileIn(rest);
+  const all = [...tags, ...recordsIn(rest, options), ...(file?.ok ? [file] : [])];
+  const sound = new Map(all.flatMap((read) => (read.ok ? [[JSON.stringify(read.piece), read] as const] : [])));
+  const [first] = sound.values();
+  if (sound.size > 1) {
+    const offers = [...sound.values()].map(({ piece }) => piece);
+    return { ok: false, reason: 'several', found: [...new Set(offers.map(({ name }) => name))].join(', '), offers };
+  }
+  return (
+    first ??
+    all[0] ??
+    (/<script\b/i.test(text) ? { ok: false, reason: 'script' } : undefined) ??
+    noTag(text) ??
+    recordInWords(rest, options) ??
+    file ??
+    codeIn(rest, options)
+  );
 }
 
-/** A file that was dropped: it goes to the root under its own name, byte for byte. */
+/** A file that was dropped: it goes to the root under the name that the engine gave it, byte for byte. */
 export function pieceOfFile(name: string, content: string): ReadPiece {
-  if (!/^[\w.-]{1,120}$/.test(name)) return { ok: false, reason: 'file-path', found: name };
+  const own = nameAsGiven(name);
+  if (!/^[\w.-]{1,120}$/.test(own)) return { ok: false, reason: 'file-path', found: name };
   if (content.trim() === '') return { ok: false, reason: 'no-content', found: name };
-  return { ok: true, piece: { kind: 'file', name, content }, around: false };
+  return { ok: true, piece: { kind: 'file', name: own, content }, around: false, ...(own === name ? {} : { calledBefore: name }) };
 }
 
-function tagIn(text: string, { tagName }: PieceOptions): ReadPiece | undefined {
-  const tags = [...text.matchAll(/<meta\b[^>]*>?/gi)].flatMap(([tag]): readonly MetaFact[] => {
+/** A file's name without what browsers and systems put to it when it is saved once more: " (1)", " - Copy", a second ending. */
+function nameAsGiven(name: string): string {
+  return name
+    .replace(/(?:\s*\(\d{1,3}\)|\s+-\s+(?:Copy|Kopie|Copie|Copia)(?:\s*\(\d{1,3}\))?)(?=(?:\.[a-z]{3,4}){1,2}$)/i, '')
+    .replace(/(\.(?:html?|xml|json|txt))\.(?:txt|html?)$/i, '$1');
+}
+
+/** A tag that is none of a proof. */
+const noTag = (text: string): ReadPiece | undefined => (/<meta\b/i.test(text) ? { ok: false, reason: 'no-code' } : undefined);
+
+function tagsIn(text: string, { tagName }: PieceOptions): readonly ReadPiece[] {
+  const tags = [...text.matchAll(TAG)].flatMap(([tag]): readonly MetaFact[] => {
     const reading = readPage(new TextEncoder().encode(tag.endsWith('>') ? tag : `${tag}>`), { httpCharset: 'utf-8' });
     return reading.ok ? reading.facts.metas : [];
   });
   const named = tags.filter(({ name, property }) => property === undefined && name !== undefined && !USUAL.test(name));
   const proofs = named.filter(({ content }) => !TELLS_CRAWLERS.test(content ?? ''));
-  if (proofs.length === 0 && named.length > 0) return { ok: false, reason: 'tells-crawlers', found: named[0]?.name ?? '' };
-  if (proofs.length === 0) {
-    if (/<script\b/i.test(text)) return { ok: false, reason: 'script' };
-    return tags.length > 0 ? { ok: false, reason: 'no-code' } : undefined;
-  }
-  const distinct = new Map(
-    proofs.map(({ name, content }) => [`${name}\n${(content ?? '').trim()}`, { name: name as string, content: (content ?? '').trim() }]),
-  );
-  const wanted = tagName === undefined ? undefined : [...distinct.values()].filter(({ name }) => name === tagName.toLowerCase());
-  const left = wanted && wanted.length > 0 ? wanted : [...distinct.values()];
-  const [only] = left;
-  if (left.length > 1 || !only) return { ok: false, reason: 'several', found: left.map(({ name }) => name).join(', ') };
-  if (only.content === '') return { ok: false, reason: 'no-content', found: only.name };
+  if (proofs.length === 0 && named.length > 0) return [{ ok: false, reason: 'tells-crawlers', found: named[0]?.name ?? '' }];
   const around = !/^<meta\b[^>]*>?$/i.test(text);
-  return { ok: true, piece: { kind: 'tag', name: only.name, content: only.content }, around };
-}
-
-/** Words by which panels and mails label the parts of a record, in some languages. */
-const LABELS: Readonly<Record<'name' | 'value' | 'type', RegExp>> = {
-  name: /^(?:record\s+)?(?:host(?:\s*name)?|name|subdomain|alias|hostname|label|domain name|nom|nombre)\s*(?:\([^)]*\))?\s*[:=\t]\s*(.*)$/i,
-  value:
-    /^(?:record\s+)?(?:value|content|data|points? to|target|answer|txt(?: value)?|text|canonical name|wert|inhalt|ziel|valeur|valor|destination)\s*(?:\([^)]*\))?\s*[:=\t]\s*(.*)$/i,
-  type: /^(?:record\s+)?(?:type|typ|tipo)\s*[:=\t]\s*(txt|cname)\b/i,
-};
-
-function recordIn(text: string, { host }: PieceOptions): ReadPiece | undefined {
-  const lines = text.split('\n').map((line) => line.trim());
-  // A line of a zone file: name, time to live, class, type, data.
-  for (const line of lines) {
-    const zone = /^(\S+)?\s*(?:\d+\s+)?(?:IN\s+)?(?:\d+\s+)?\b(TXT|CNAME)\b\s+(.+)$/i.exec(line);
-    if (!zone || (zone[1] !== undefined && !isRecordName(zone[1]))) continue;
-    const [, name = '@', type = '', data = ''] = zone;
-    const content = dataOf(data, type);
-    if (content !== undefined) return recordOf(name, type, content, host, lines.filter(Boolean).length > 1);
-  }
-  const labelled = { name: '', value: '', type: '' };
-  for (const [at, line] of lines.entries())
-    for (const label of ['type', 'name', 'value'] as const) {
-      const found = LABELS[label].exec(line);
-      // Some put what is meant on the next line.
-      if (found && labelled[label] === '') labelled[label] = (found[1] ?? '').trim() || (lines[at + 1] ?? '');
-    }
-  const type = labelled.type || (/(?<![.\w])CNAME\b/i.test(text) ? 'CNAME' : /(?<![.\w])(?:TXT|DNS)\b/i.test(text) ? 'TXT' : '');
-  if (type === '') return undefined;
-  const value = labelled.value === '' ? undefined : dataOf(labelled.value, type);
-  if (value !== undefined) return recordOf(labelled.name || '@', type, value, host, true);
-  if (/^cname$/i.test(type)) return { ok: false, reason: 'no-content', found: 'CNAME' };
-  const sentence = RECORD_VALUES.map((value) => value.exec(text)?.[1]).find((found) => found !== undefined);
-  return sentence === undefined ? undefined : recordOf(labelled.name || '@', 'TXT', sentence.replace(/\s?=\s?/, '='), host, true);
-}
-
-const isRecordName = (name: string): boolean => name === '@' || HOST_NAME.test(name);
-
-/** What a record says: several quoted strings are one (RFC 7208, 3.3); a name for a CNAME. Undefined where it is neither. */
-function dataOf(data: string, type: string): string | undefined {
-  if (/^cname$/i.test(type)) {
-    const name = data.split(/\s/)[0] ?? '';
-    return HOST_NAME.test(name) && name.includes('.') ? name.replace(/\.$/, '').toLowerCase() : undefined;
-  }
-  const quoted = [...data.matchAll(/"((?:[^"\\]|\\.)*)"/g)].map(([, inner = '']) => inner.replace(/\\(.)/g, '$1'));
-  const content = (quoted.length > 0 ? quoted.join('') : data).trim();
-  return content === '' ? undefined : content;
-}
-
-function recordOf(written: string, type: string, content: string, host: string, around: boolean): ReadPiece {
-  const name = recordName(written, host);
-  if (name === undefined) return { ok: false, reason: 'other-domain', found: written };
-  return { ok: true, piece: { kind: /^cname$/i.test(type) ? 'cname' : 'txt', name, content }, around };
-}
-
-/** A record's name relative to the domain, from any of its usual forms: `@`, nothing, the domain itself or a name below it with or without a dot behind; undefined for a name of another domain. */
-export function recordName(written: string, host: string): string | undefined {
-  const domain = host.replace(/^www\./, '').toLowerCase();
-  const name = written
-    .trim()
-    .replace(/^["']|["']$/g, '')
-    .toLowerCase();
-  const bare = name.replace(/\.$/, '');
-  if (bare === '' || bare === '@' || bare === domain) return '@';
-  if (bare.endsWith(`.${domain}`)) return bare.slice(0, -domain.length - 1);
-  // A name with a dot behind is whole; one of several parts that ends in what looks like a domain is another's.
-  if (name.endsWith('.') || /\.[a-z]{2,}$/.test(bare)) return undefined;
-  return HOST_NAME.test(bare) ? bare : undefined;
+  const wanted = proofs.filter(({ name }) => name === tagName?.toLowerCase());
+  return (wanted.length > 0 ? wanted : proofs).map(({ name = '', content = '' }): ReadPiece => {
+    if (content.trim() === '') return { ok: false, reason: 'no-content', found: name };
+    const piece: ProofPiece = { kind: 'tag', name, content: content.trim() };
+    return soundPiece({ ok: true, piece, around });
+  });
 }
 
 function fileIn(text: string): ReadPiece | undefined {
-  const names = [...new Set([...text.matchAll(NAMED_FILE)].flatMap(([, name = '']) => (/^(?:index|robots|sitemap|readme)\./i.test(name) ? [] : [name])))];
+  const named = [...text.matchAll(NAMED_FILE)].filter(([, , name = '']) => !/^(?:index|robots|sitemap|readme)\./i.test(name));
+  const names = [...new Set(named.map(([, , name = '']) => name))];
   const [name] = names;
   if (name === undefined || (names.length > 1 && !names.every((one) => one === name)))
     return names.length > 1 ? { ok: false, reason: 'several', found: names.join(', ') } : undefined;
+  // A file in a folder stands nowhere else.
+  const folder = named.map(([, folder = '']) => folder).find((folder) => folder !== '') ?? '';
   const behind = text.slice(text.indexOf(name) + name.length);
   const said = /(?:contain(?:s|ing)?|content|with|text|inhalt|contenu|contenido|reads?|says?)[^\n:"'`]{0,60}[:\s]\s*["'`]?([^\n"'`]{4,400})["'`]?/i
     .exec(behind)?.[1]
@@ -161,16 +96,18 @@ function fileIn(text: string): ReadPiece | undefined {
   const content =
     said ?? lines.slice(1).find((line) => /\w/.test(line) && (line.includes(name) || /^[\w.-]+[:=]\s?[\w.=-]{6,}$/.test(line) || /^[\w=-]{16,}$/.test(line)));
   if (content === undefined) return { ok: false, reason: 'file-alone', found: name };
-  return { ok: true, piece: { kind: 'file', name, content: isPageFile(name) || !/[.!]$/.test(content) ? content : content.slice(0, -1) }, around: true };
+  const piece: ProofPiece = { kind: 'file', name: folder + name, content: isPageFile(name) || !/[.!]$/.test(content) ? content : content.slice(0, -1) };
+  return soundPiece({ ok: true, piece, around: true });
 }
 
 function codeIn(text: string, { tagName }: PieceOptions): ReadPiece {
-  const codes = [...new Set(text.match(CODE) ?? [])].filter((code) => code.toLowerCase() !== tagName?.toLowerCase() && /\d/.test(code));
+  const codes = [...new Set(text.replace(ADDRESS, ' ').match(CODE) ?? [])].filter((code) => code.toLowerCase() !== tagName?.toLowerCase() && /\d/.test(code));
   const [content] = codes;
   if (content === undefined) return { ok: false, reason: 'no-code' };
   if (codes.length > 1) return { ok: false, reason: 'several', found: codes.join(', ') };
   const pair = /^([\w.-]+)=([\w+/=-]{6,})$/.exec(text);
-  if (pair) return { ok: true, piece: { kind: 'txt', name: '@', content: text }, around: false };
+  if (pair) return soundPiece({ ok: true, piece: { kind: 'txt', name: '@', content: text }, around: false });
+  if (/(?:…|\.{3})/.test(text.slice(text.indexOf(content) + content.length).slice(0, 3))) return { ok: false, reason: 'cut-off', found: content };
   if (tagName === undefined) return { ok: false, reason: 'code-alone', found: content };
   return { ok: true, piece: { kind: 'tag', name: tagName, content }, around: content !== text };
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { broughtUpToDate, type SavedFormat } from '../saved/index.ts';
 import { SNIPPET_PLACES, type PageEdit } from '../page/index.ts';
-import { outgoingHeaderRules, type SiteDocument } from '../site/index.ts';
+import { outgoingHeaderRules, type PathMatch, type SiteDocument } from '../site/index.ts';
 
 /** A file as it went out: its source's hash, what was written into it, and where it went if not to its own place. `content` is the hash of the bytes that first said its words, where other bytes say the same. */
 export interface ReleasedFile {
@@ -175,10 +175,10 @@ export function hostingOf(document: SiteDocument): Record<string, string> {
 export function hostingFrom(hosting: Readonly<Record<string, string>>): {
   readonly audience: 'draft' | 'restricted' | 'public';
   readonly password: string | undefined;
-  readonly headers: readonly { readonly path: string; readonly match: 'below' | 'contains' | 'ends'; readonly values: readonly string[] }[];
+  readonly headers: readonly { readonly path: string; readonly match: PathMatch; readonly values: readonly string[] }[];
 } {
   const [audience = 'public', password] = (hosting['visitors'] ?? 'public').split('\n');
-  const headers = JSON.parse(hosting['headers'] ?? '[]') as { path: string; match: 'below' | 'contains' | 'ends'; values: string[] }[];
+  const headers = JSON.parse(hosting['headers'] ?? '[]') as { path: string; match: PathMatch; values: string[] }[];
   return { audience: audience as 'draft' | 'restricted' | 'public', password: audience === 'restricted' ? password : undefined, headers };
 }
 

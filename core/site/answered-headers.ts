@@ -1,7 +1,9 @@
 import { indexDirectives, readHeader, type IndexDirectives } from '../page/index.ts';
 import { addressOf, isPageFile } from './addresses.ts';
 import { all, set, type Change } from './changes.ts';
-import { directivesKey, EVERY_CRAWLER } from './directives.ts';
+import { directivesKey, EVERY_CRAWLER, headerRules, headersFor } from './directives.ts';
+import type { SiteDocument } from './document.ts';
+import type { PathMatch } from './path-match.ts';
 import type { RecordOf } from './tables.ts';
 
 /** Rules that are made of single files at most. */
@@ -10,15 +12,15 @@ const MOST_SINGLE = 200;
 type Said = Partial<RecordOf<'directives'>>;
 interface FileRule {
   readonly path: string;
-  readonly match: 'contains' | 'ends';
+  readonly match: PathMatch;
   readonly records: readonly { readonly crawler: string; readonly said: Said }[];
 }
 
 /**
  * The `X-Robots-Tag` headers that files of a site were answered with, as rules for files: one for the whole site where all had the same, one for an ending
- * where all files of it had, else one for each file. `tags` are the headers by path, `paths` all files of the site.
+ * where all files of it had, else one for each address alone. `before` is how many such rules there are already. `tags` are the headers by path, `paths` all files of the site.
  */
-export function rulesFromHeaders(tags: Readonly<Record<string, readonly string[]>>, paths: readonly string[]): Change {
+export function rulesFromHeaders(tags: Readonly<Record<string, readonly string[]>>, paths: readonly string[], before = 0): Change {
   const alike = new Map<string, string[]>();
   for (const path of paths) {
     const key = Object.hasOwn(tags, path) ? JSON.stringify(tags[path]) : '';
@@ -33,25 +35,51 @@ export function rulesFromHeaders(tags: Readonly<Record<string, readonly string[]
     const endings = [...new Set(of.map(endingOf))].filter((ending) => ending !== '' && paths.every((path) => endingOf(path) !== ending || caught.has(path)));
     return [
       ...endings.map((path) => ({ path, match: 'ends' as const, records })),
-      // The home page alone is caught by no rule: what ends with a slash are all folders.
-      ...of.flatMap((path) =>
-        endings.includes(endingOf(path)) || addressOf(path) === '/' ? [] : [{ path: addressOf(path), match: 'ends' as const, records }],
-      ),
+      ...of.flatMap((path) => (endings.includes(endingOf(path)) ? [] : [{ path: addressOf(path), match: 'is' as const, records }])),
     ];
   });
   return all(
     groups.slice(0, MOST_SINGLE).flatMap(({ path, match, records }, order) => {
-      const id = `answered-${order + 1}`;
+      const id = `answered-${before + order + 1}`;
       return [
         set('headers', id, 'path', path),
         set('headers', id, 'match', match),
-        set('headers', id, 'order', order),
+        set('headers', id, 'order', before + order),
         ...records.flatMap(({ crawler, said }) =>
           Object.entries(said).map(([field, value]) => set('directives', directivesKey(`files:${id}`, crawler), field as keyof Said & string, value ?? null)),
         ),
       ];
     }),
   );
+}
+
+/** The same for files that come anew: only what the site's rules do not send already is added, and nothing that stands is touched. */
+export function rulesFromNewHeaders(document: SiteDocument, tags: Readonly<Record<string, readonly string[]>>, paths: readonly string[]): Change {
+  const rules = headerRules(document);
+  const fresh = Object.entries(tags).filter(([path, values]) => meaning(headersFor(rules, addressOf(path))) !== meaning(values));
+  const first = Object.keys(document.tables.headers).reduce((most, id) => Math.max(most, Number(/^answered-(\d+)$/.exec(id)?.[1] ?? 0)), 0);
+  return rulesFromHeaders(Object.fromEntries(fresh), paths, first);
+}
+
+const meaning = (headers: readonly string[]): string =>
+  JSON.stringify(
+    recordsOf(headers)
+      .map(({ crawler, said }) => [crawler, Object.entries(said).sort()])
+      .sort(),
+  );
+
+/** What only headers said of pages, as words of theirs: their language, and that their address is the main one. What the owner said of a page stays. */
+export function wordsFromHeaders(
+  document: SiteDocument,
+  { languages, canonicals }: { readonly languages: Readonly<Record<string, string>>; readonly canonicals: readonly string[] },
+  paths: ReadonlySet<string>,
+): Change {
+  const { pages } = document.tables;
+  const silent = (path: string, field: 'lang' | 'canonical'): boolean => paths.has(path) && !pages[path]?.[field];
+  return all([
+    ...Object.entries(languages).flatMap(([path, language]) => (silent(path, 'lang') ? [set('pages', path, 'lang', language)] : [])),
+    ...canonicals.flatMap((path) => (silent(path, 'canonical') ? [set('pages', path, 'canonical', 'self')] : [])),
+  ]);
 }
 
 /** The ending of a file that is no page; pages have none: their addresses mostly do not show it. */

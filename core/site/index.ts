@@ -95,4 +95,5 @@ export {
   type DomainName,
   type NeededRecord,
 } from './domain.ts';
-export { rulesFromHeaders } from './answered-headers.ts';
+export { PATH_MATCHES, type PathMatch } from './path-match.ts';
+export { rulesFromHeaders, rulesFromNewHeaders, wordsFromHeaders } from './answered-headers.ts';

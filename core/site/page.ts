@@ -3,6 +3,7 @@ import { documentTitle, mainHeading, type PageFacts } from '../page/index.ts';
 import type { SiteDocument } from './document.ts';
 import { ARCHIVES, type Kind } from './kinds.ts';
 import { addressOf } from './addresses.ts';
+import type { PathMatch } from './path-match.ts';
 
 /** A page of the site as every computation about it takes it: which file it is, what it is for, what was read of it. */
 export interface SitePage {
@@ -18,7 +19,7 @@ export interface SitePage {
 export interface KindRule {
   readonly id: RuleId;
   readonly path: string;
-  readonly match: 'below' | 'contains' | 'ends';
+  readonly match: PathMatch;
   readonly kind: Kind;
   /** Whether archives are meant too. */
   readonly archives: boolean;
@@ -48,11 +49,12 @@ export function kindRules(document: SiteDocument): readonly KindRule[] {
   return pathRules(document).filter((rule): rule is KindRule => rule.kind !== undefined);
 }
 
-/** Whether a rule catches an address path. "Below" catches what lies in a folder, not the folder's own page. */
+/** Whether a rule catches an address path: letters count in either case, but for one address alone. "Below" catches what lies in a folder, not the folder's own page. */
 export function ruleCatches(rule: Pick<KindRule, 'path' | 'match'>, address: AddressPath): boolean {
   const low = address.toLowerCase();
   const path = rule.path.trim().toLowerCase();
   if (path === '') return false;
+  if (rule.match === 'is') return address === rule.path.trim();
   if (rule.match === 'contains') return low.includes(path);
   if (rule.match === 'ends') return low.endsWith(path);
   const folder = `/${path.replace(/^\/+|\/+$/g, '')}/`.replace(/^\/\/$/, '/');

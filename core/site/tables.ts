@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { KINDS } from './kinds.ts';
+import { PATH_MATCHES } from './path-match.ts';
 
 const intent = z.enum(['list', 'out']).nullable();
 const yesNo = z.enum(['yes', 'no']).nullable().optional();
@@ -107,7 +108,7 @@ export const TABLES = {
   /** Which files get an `X-Robots-Tag` header, by id; what it says stands in `says`. */
   headers: z.strictObject({
     path: text.nullable().optional(),
-    match: z.enum(['below', 'contains', 'ends']).nullable().optional(),
+    match: z.enum(PATH_MATCHES).nullable().optional(),
     order: z.number().nullable().optional(),
   }),
   /** Crawlers that the owner wants to try addresses with, by product token. */
@@ -157,7 +158,7 @@ export const TABLES = {
   /** Rules for many pages, by id: their kind, whether they stand in the map, and what engines may do (in `says`). The first that fits, in the order of `order`, decides. */
   rules: z.strictObject({
     path: text.nullable().optional(),
-    match: z.enum(['below', 'contains', 'ends']).nullable().optional(),
+    match: z.enum(PATH_MATCHES).nullable().optional(),
     kind: z.enum(KINDS).nullable().optional(),
     /** Whether it also counts for pages that look like archives (categories, tags, authors, dates); they are spared otherwise. */
     archives: flag,

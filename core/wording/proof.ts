@@ -45,14 +45,20 @@ export function proofWords(outcome: ProofOutcome): { readonly headline: string; 
 }
 
 /** Why what was pasted cannot be placed. */
-export function pieceWords({ reason, found }: Extract<ReadPiece, { ok: false }>): string {
+export function pieceWords({ reason, found, offers }: Extract<ReadPiece, { ok: false }>): string {
   switch (reason) {
     case 'empty':
       return 'Paste what the engine gave you: a tag, a code, a record for your domain, a file, or the message around it.';
     case 'script':
       return 'This is a script, and no proof of ownership. What is wanted is a tag, a file or a record.';
     case 'several':
-      return `There is more than one in this${found ? ` (${found})` : ''}. Paste only the one for this site.`;
+      return `There is more than one in this${found ? ` (${found})` : ''}. ${offers ? 'Place the one you want, or all of them.' : 'Paste only the one for this site.'}`;
+    case 'place-holder':
+      return `“${found ?? ''}” stands where your code belongs. Copy it once more, from where the engine shows your own.`;
+    case 'cut-off':
+      return `The code is cut off: it ends in “${found ?? ''}”. Copy the whole of it.`;
+    case 'mail-record':
+      return 'This record is for sending mail, and proves nothing to an engine.';
     case 'no-code':
       return 'There is no tag, code, file or record in this. Copy it once more, from where the engine shows it.';
     case 'no-content':

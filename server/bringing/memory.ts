@@ -6,8 +6,13 @@ import type { Answered } from './sift.ts';
 /** Answers after which what is remembered is written down: a server that is killed asks so many again at most. */
 const WRITTEN_AFTER = 25;
 
+/** Answers of one host that are remembered at most, and hosts; those of longest ago are forgotten. */
+const MOST_ANSWERS = 20_000;
+const MOST_HOSTS = 20;
+
 const held = z.strictObject({
-  hash: z.string(),
+  // A name of bytes and nothing else: a document that somebody tampered with must not name another file.
+  hash: z.string().regex(/^[\da-f]{64}$/),
   etag: z.string().optional(),
   modified: z.string().optional(),
   type: z.string().optional(),
@@ -35,9 +40,9 @@ export interface Memory {
 /** Remembers nothing. */
 export const NO_MEMORY: Memory = { of: () => undefined, keep: async () => undefined, save: async () => undefined };
 
-/** What came from a host before, in the server's folder: bytes by their hash, and one document with what its addresses answered. All of it can be lost. */
+/** What came from a host before, in a folder of the server's that is for this alone: bytes by their hash, and one document with what its addresses answered. All of it can be lost. */
 export async function rememberHost(store: Store, host: string): Promise<Memory> {
-  const name = `crawled/${createHash('sha256').update(host).digest('hex').slice(0, 32)}`;
+  const name = createHash('sha256').update(host).digest('hex').slice(0, 32);
   const answers = new Map<string, Held>(Object.entries((await store.read(name, saved))?.answers ?? {}));
   let unwritten = 0;
   const save = async (): Promise<void> => {
@@ -53,7 +58,7 @@ export async function rememberHost(store: Store, host: string): Promise<Memory> 
           modified: known.modified,
           answer: async () => {
             const bytes = await store.bytes(known.hash);
-            return bytes && { bytes, headers: headersOf(known) };
+            return bytes && hashOf(bytes) === known.hash ? { bytes, headers: headersOf(known) } : undefined;
           },
         }
       );
@@ -62,9 +67,12 @@ export async function rememberHost(store: Store, host: string): Promise<Memory> 
       const first = (header: string): string | undefined => headers[header]?.[0];
       // What a host gives no mark to cannot be asked for again by it.
       if (first('etag') === undefined && first('last-modified') === undefined) return;
-      const hash = createHash('sha256').update(bytes).digest('hex');
+      const hash = hashOf(bytes);
       await store.keepBytes(hash, bytes);
       const tags = headers['x-robots-tag'];
+      // Put behind the others: those in front are the first to be forgotten.
+      answers.delete(address);
+      for (const oldest of [...answers.keys()].slice(0, Math.max(0, answers.size + 1 - MOST_ANSWERS))) answers.delete(oldest);
       answers.set(address, {
         hash,
         ...given('etag', first('etag')),
@@ -77,6 +85,19 @@ export async function rememberHost(store: Store, host: string): Promise<Memory> 
     save,
   };
 }
+
+/** Forgets the hosts of longest ago, and bytes that nothing remembered names. Only while no crawl is under way. Gives how many files went. */
+export async function sweepMemory(store: Store): Promise<number> {
+  const documents = (await store.documents()).sort((a, b) => b.at - a.at);
+  for (const { name } of documents.slice(MOST_HOSTS)) await store.remove(name);
+  const named = new Set<string>();
+  for (const { name } of documents.slice(0, MOST_HOSTS)) for (const { hash } of Object.values((await store.read(name, saved))?.answers ?? {})) named.add(hash);
+  const left = (await store.keptBytes()).filter((hash) => !named.has(hash));
+  for (const hash of left) await store.removeBytes(hash);
+  return left.length + Math.max(0, documents.length - MOST_HOSTS);
+}
+
+const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
 const given = <Name extends string>(name: Name, value: string | undefined): Partial<Record<Name, string>> =>
   (value === undefined ? {} : { [name]: value }) as Partial<Record<Name, string>>;

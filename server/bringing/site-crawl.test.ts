@@ -1,55 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { CrawlLimits } from '../../core/exchange/index.ts';
-import type { Fetch, FetchOutcome } from '../fetching/index.ts';
-import { Crawls, SiteCrawl, sift, type Answered as Sent } from './index.ts';
-
-const ORIGIN = 'https://a.example';
-const LIMITS: CrawlLimits = { pages: 500, bytes: 10_000_000, depth: 10, seconds: 600 };
-
-interface Answered {
-  readonly status?: number;
-  readonly body?: string;
-  readonly type?: string;
-  readonly to?: string;
-}
-/** A world of addresses; `made` answers for those that nobody listed. Time passes only while somebody waits. */
-function world(answers: Readonly<Record<string, Answered | 'dead'>>, made: (path: string) => Answered | undefined = () => undefined) {
-  const asked: string[] = [];
-  let time = 0;
-  let [atOnce, most] = [0, 0];
-  const fetch: Fetch = async (address): Promise<FetchOutcome> => {
-    const path = address.replace(ORIGIN, '');
-    asked.push(path);
-    most = Math.max(most, ++atOnce);
-    await Promise.resolve();
-    atOnce--;
-    const answer = answers[path] ?? made(path) ?? { status: 404 };
-    if (answer === 'dead') return { ok: false, reason: 'no-answer', redirects: [], hops: [] };
-    const { status = 200, body = '', type = 'text/html', to } = answer;
-    const led = to === undefined ? undefined : (answers[to] as Answered | undefined);
-    return {
-      ok: true,
-      status: led ? (led.status ?? 200) : status,
-      headers: { 'content-type': [led?.type ?? type] },
-      bytes: new TextEncoder().encode(led ? (led.body ?? '') : body),
-      redirects: to === undefined ? [] : [to.startsWith('/') ? ORIGIN + to : to],
-      hops: [],
-      milliseconds: 1,
-    };
-  };
-  const effects = {
-    fetch,
-    sift: async (answer: Sent) => sift(answer),
-    now: () => time,
-    wait: async (milliseconds: number) => {
-      time += milliseconds / 2;
-      await Promise.resolve();
-    },
-  };
-  return { asked, effects, mostAtOnce: () => most, time: () => time };
-}
-const words = 'Words of a page that says enough to be read by those who look for it and by nobody else.';
-const page = (body: string): Answered => ({ body: `<html lang=en><title>x</title><p>${words}</p>${body}` });
+import type { Fetch } from '../fetching/index.ts';
+import { LIMITS, ORIGIN, page, world, type Answered } from '../testing/made-up-host.ts';
+import { Crawls, SiteCrawl, sift } from './index.ts';
 
 describe('bringing a site in from its address', () => {
   it('follows links and maps on the same site, takes what pages show, and names files by their addresses', async () => {

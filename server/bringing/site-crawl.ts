@@ -2,8 +2,8 @@ import { fileForAddress } from '../../core/ledger/index.ts';
 import { mayFetch } from '../../core/indexing/index.ts';
 import { addressOf } from '../../core/site/index.ts';
 import { isAddressVariant, pathAndQuery, plainAddress } from '../../core/source/index.ts';
-import { MOST_CRAWLED, type CrawlLimits, type CrawlTold, type CrawlView } from '../../core/exchange/index.ts';
-import { OWN_NAME, type Fetch, type FetchOutcome } from '../fetching/index.ts';
+import { MISSED, MOST_CRAWLED, type Missed, type CrawlLimits, type CrawlTold, type CrawlView } from '../../core/exchange/index.ts';
+import { OWN_NAME, type Fetch, type FetchFailure, type FetchOutcome } from '../fetching/index.ts';
 import { readMap } from '../stand-ins/maps.ts';
 import { accessFor, readRobots, type Rules } from '../stand-ins/rules.ts';
 import { NO_MEMORY, type Memory } from './memory.ts';
@@ -25,12 +25,22 @@ const MOST_MAPS = 20;
 const MOST_READING = 16;
 const TOLD = 50;
 
+/** What is told of an address that could not even be begun with. */
+const BEGINNINGS: Partial<Record<FetchFailure, NonNullable<CrawlView['reason']>>> = {
+  'private-address': 'not-allowed',
+  'no-such-host': 'no-such-host',
+  'not-followed': 'elsewhere',
+};
+
 /** A file as it came in: under the name it gets, its bytes, path and query of its address where no file answers at such a one, and what its headers said. */
 export interface CrawledFile {
   readonly bytes: Uint8Array;
   readonly address: string | undefined;
   /** `X-Robots-Tag`, as it was sent. */
   readonly tags: readonly string[];
+  readonly language: string | undefined;
+  /** A header names its own address as the main one. */
+  readonly canonical: boolean;
   /** `Last-Modified`, in milliseconds since 1970. */
   readonly modified: number | undefined;
 }
@@ -65,7 +75,15 @@ export class SiteCrawl {
   private state: CrawlView['state'] = 'running';
   private reason: CrawlView['reason'];
   private readonly troubles: { address: string; what: string }[] = [];
-  private counts = { pages: 0, bytes: 0, forbidden: 0, scripted: 0, left: 0, troubles: 0, unchanged: 0 };
+  private counts = { pages: 0, bytes: 0, forbidden: 0, scripted: 0, left: 0, troubles: 0, unchanged: 0, respelled: 0 };
+  /** Addresses that are not here, each once. */
+  private readonly missed: Readonly<Record<Missed, Set<string>>> = {
+    depth: new Set(),
+    number: new Set(),
+    queries: new Set(),
+    size: new Set(),
+    failed: new Set(),
+  };
   private memory = NO_MEMORY;
   private readonly reading = new Set<Promise<void>>();
   /** What was here when this go began: each go has its own time, pages and bytes, within what one site may have at all. */
@@ -113,9 +131,20 @@ export class SiteCrawl {
       ...this.counts,
       files: this.files.size,
       waiting: this.waiting.length,
+      missing: this.missing(),
       latest: this.latest,
       examples: this.troubles,
     };
+  }
+
+  /** How many are missing, by why. What is too far from one page may be near another. */
+  private missing(): CrawlView['missing'] {
+    for (const address of this.missed.depth) if (this.seen.has(address)) this.missed.depth.delete(address);
+    return Object.fromEntries(MISSED.map((why) => [why, this.missed[why].size])) as CrawlView['missing'];
+  }
+
+  private miss(why: Missed, address: string): void {
+    if (this.missed[why].size < MOST_WAITING) this.missed[why].add(address);
   }
 
   /** What the files themselves do not tell: addresses that are not those that hosts give a file of that name, and `X-Robots-Tag` headers. */
@@ -123,16 +152,19 @@ export class SiteCrawl {
     const all = [...this.files];
     return {
       origin: this.origin,
+      files: [...this.files.keys()],
       addresses: Object.fromEntries(all.flatMap(([path, { address }]) => (address === undefined ? [] : [[path, address]]))),
       tags: Object.fromEntries(all.flatMap(([path, { tags }]) => (tags.length === 0 ? [] : [[path, [...tags]]]))),
+      languages: Object.fromEntries(all.flatMap(([path, { language }]) => (language === undefined ? [] : [[path, language]]))),
+      canonicals: all.flatMap(([path, { canonical }]) => (canonical ? [path] : [])),
     };
   }
 
   /** Finds out where the site is, what it forbids, and what its maps name. */
   private async begin(): Promise<boolean> {
     const { fetch } = this.effects;
-    const first = await fetch(this.start);
-    if (!first.ok) return this.fail('no-answer');
+    const first = await fetch(this.start, undefined, (to) => isAddressVariant(to.host, this.host));
+    if (!first.ok) return this.fail(BEGINNINGS[first.reason] ?? 'no-answer');
     const led = new URL(first.redirects.at(-1) ?? this.start);
     if (!isAddressVariant(led.host, this.host)) return this.fail('elsewhere');
     this.host = led.host;
@@ -222,16 +254,20 @@ export class SiteCrawl {
     }
     const outcome = await this.ask(one.address);
     if (!outcome.ok && outcome.reason === 'not-followed') {
-      this.counts.forbidden++;
+      if (!outcome.elsewhere) this.counts.forbidden++;
       return;
     }
+    if (!outcome.ok && outcome.reason === 'too-large') this.miss('size', one.address);
     if (outcome.ok && (outcome.status === 429 || outcome.status === 503)) {
       const seconds = retryAfter(outcome.headers['retry-after']?.[0], this.effects.now());
       this.rests = Math.max(this.rests, this.effects.now() + Math.min(seconds, LONGEST_REST) * 1000);
     }
     if (!outcome.ok || outcome.status >= 500 || outcome.status === 429) {
       if (one.tries < TRIES) this.waiting.push({ ...one, tries: one.tries + 1 });
-      else this.trouble(one.address, outcome.ok ? String(outcome.status) : outcome.reason);
+      else {
+        if (outcome.ok || outcome.reason !== 'too-large') this.miss('failed', one.address);
+        this.trouble(one.address, outcome.ok ? String(outcome.status) : outcome.reason);
+      }
       return;
     }
     const at = new URL(outcome.redirects.at(-1) ?? one.address);
@@ -252,20 +288,23 @@ export class SiteCrawl {
     this.reading.add(reading);
   }
 
-  /** Redirects on the host are gone after where its rules let this program go; what another host answers is not kept (see `take`). */
-  private readonly mayFollow = (to: URL): boolean => to.host !== this.host || mayFetch(accessFor(this.rules as Rules, pathAndQuery(to)));
-
   /** Asks for an address; where it was had before, whether that still holds. */
-  private async ask(address: string): Promise<FetchOutcome & { readonly held?: boolean }> {
+  private async ask(address: string): Promise<FetchOutcome & { readonly held?: boolean; readonly elsewhere?: boolean }> {
     const { fetch } = this.effects;
+    let elsewhere = false;
+    // Redirects are gone after on this host alone, where its rules let this program go: another host was never asked whether it may.
+    const mayFollow = (to: URL): boolean => {
+      elsewhere = to.host !== this.host;
+      return !elsewhere && mayFetch(accessFor(this.rules as Rules, pathAndQuery(to)));
+    };
     const known = this.memory.of(address);
-    const outcome = await fetch(address, known, this.mayFollow);
+    const outcome = await fetch(address, known, mayFollow);
     if (!outcome.ok || outcome.status !== 304) {
       if (outcome.ok && outcome.status === 200 && outcome.redirects.length === 0) await this.memory.keep(address, outcome).catch(() => undefined);
-      return outcome;
+      return { ...outcome, elsewhere };
     }
     const held = await known?.answer();
-    if (!held) return fetch(address, undefined, this.mayFollow);
+    if (!held) return fetch(address, undefined, mayFollow);
     return { ...outcome, held: true, status: 200, bytes: held.bytes, headers: { ...held.headers, ...outcome.headers } };
   }
 
@@ -287,8 +326,12 @@ export class SiteCrawl {
       return this.leave(at, depth, 'bytes');
     }
     const modified = Date.parse(headers['last-modified']?.[0] ?? '');
+    const { respelled, language, canonical = false } = sifted.unsaid;
+    if (respelled) this.counts.respelled++;
     this.files.set(path, {
-      bytes,
+      bytes: respelled ?? bytes,
+      language,
+      canonical,
       address: sifted.isPage && addressOf(path) !== pathAndQuery(at) ? pathAndQuery(at) : undefined,
       tags: headers['x-robots-tag'] ?? [],
       modified: Number.isNaN(modified) ? undefined : modified,
@@ -300,23 +343,29 @@ export class SiteCrawl {
     if (!sifted.isPage) return;
     this.counts.pages++;
     if (sifted.scripted) this.counts.scripted++;
-    if (depth < this.limits.depth) for (const address of sifted.links) this.learn(address, depth + 1);
+    for (const address of sifted.links) {
+      if (depth < this.limits.depth) this.learn(address, depth + 1);
+      else if (!this.seen.has(address) && this.isOurs(address)) this.miss('depth', address);
+    }
+  }
+
+  private isOurs(address: string): boolean {
+    return URL.canParse(address) && new URL(address).host === this.host && !isTrap(new URL(address));
   }
 
   /** Puts an address of this site in line, once. It is in plain spelling. */
   private learn(address: string, depth: number): void {
     // Most links of a page lead to where others did: nothing is made of those.
-    if (this.seen.has(address) || !URL.canParse(address)) return;
+    if (this.seen.has(address) || !this.isOurs(address)) return;
     const url = new URL(address);
-    if (url.host !== this.host || isTrap(url)) return;
     if (url.search !== '') {
       const count = (this.queries.get(url.pathname) ?? 0) + 1;
       this.queries.set(url.pathname, count);
-      if (count > MOST_QUERIES) return;
+      if (count > MOST_QUERIES) return this.miss('queries', address);
     }
     if (this.waiting.length >= MOST_WAITING) {
       this.counts.left++;
-      return;
+      return this.miss('number', address);
     }
     this.seen.add(address);
     this.waiting.push({ address, depth, tries: 1 });

@@ -49,7 +49,7 @@ async function crawl() {
       await new Promise((done) => setImmediate(done));
     },
     sift: async (answer) => sift(answer),
-    memory: (host) => rememberHost(standIns.store, host),
+    memory: (host) => rememberHost(standIns.store.room('crawled'), host),
   });
   await run.run();
   await real.close();

@@ -8,7 +8,7 @@ import { StandInClock } from './clock.ts';
 import { StandInDns } from './dns.ts';
 import { StandInHost } from './host.ts';
 import { StandInEngine } from './engine.ts';
-import { Crawls, rememberHost } from '../bringing/index.ts';
+import { Crawls, rememberHost, sweepMemory } from '../bringing/index.ts';
 import { lockFolder } from './lock.ts';
 import { takeNotices } from './notices.ts';
 import { Store } from './store.ts';
@@ -73,7 +73,7 @@ export class StandIns {
         fetch: sides.fetches[this.sideOf(address)],
         now: settings.now,
         sift: (answer) => this.work.sift(answer),
-        memory: (host) => rememberHost(this.store, host),
+        memory: (host) => rememberHost(this.store.room('crawled'), host),
         wait: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
       }),
       () =>
@@ -91,6 +91,7 @@ export class StandIns {
   async open(): Promise<void> {
     this.unlock = await lockFolder(this.settings.folder);
     await this.store.sweep();
+    await sweepMemory(this.store.room('crawled'));
     await this.clock.open();
     await this.host.open();
     await this.zone.open();

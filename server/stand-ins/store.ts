@@ -30,6 +30,33 @@ export class Store {
     }
   }
 
+  /** A store of its own in a folder of this one. */
+  room(name: string): Store {
+    return new Store(join(this.folder, name));
+  }
+
+  /** The documents right in the folder, with when each was written last, in milliseconds since 1970. */
+  async documents(): Promise<{ readonly name: string; readonly at: number }[]> {
+    const names = (await readdir(this.folder).catch(() => [])).filter((name) => name.endsWith('.json'));
+    return Promise.all(
+      names.map(async (name) => ({ name: name.slice(0, -5), at: (await stat(join(this.folder, name)).catch(() => undefined))?.mtimeMs ?? 0 })),
+    );
+  }
+
+  async remove(name: string): Promise<void> {
+    await rm(join(this.folder, `${name}.json`), { force: true });
+  }
+
+  /** Hashes of all bytes that are kept. */
+  async keptBytes(): Promise<string[]> {
+    const entries = await readdir(join(this.folder, 'bytes'), { recursive: true, withFileTypes: true }).catch(() => []);
+    return entries.flatMap((entry) => (entry.isFile() && /^[\da-f]{64}$/.test(entry.name) ? [entry.name] : []));
+  }
+
+  async removeBytes(hash: string): Promise<void> {
+    await rm(this.bytesPath(hash), { force: true });
+  }
+
   /** Writes a document. Writes happen one after the other; a crash leaves the old one or the new one, never half. */
   write(name: string, value: unknown): Promise<void> {
     const path = join(this.folder, `${name}.json`);

@@ -1,4 +1,4 @@
-import type { CrawlView } from '../../core/exchange/index.ts';
+import { isPartial, MISSED, type CrawlView } from '../../core/exchange/index.ts';
 import { bytesText, counted } from '../../core/wording/index.ts';
 import { crawling as wording } from './wording.ts';
 
@@ -8,16 +8,19 @@ export function CrawlProgress({ view }: { readonly view: CrawlView }) {
     ...(view.unchanged > 0 ? [wording.unchanged(view.unchanged)] : []),
     ...(view.forbidden > 0 ? [wording.forbidden(view.forbidden)] : []),
     ...(view.scripted > 0 ? [wording.scripted(view.scripted)] : []),
-    ...(view.left > 0 ? [wording.left(view.left)] : []),
+    ...(view.respelled > 0 ? [wording.respelled(view.respelled)] : []),
+    ...MISSED.flatMap((why) => (view.missing[why] > 0 ? [wording.missing[why](view.missing[why])] : [])),
   ];
-  const good = view.state === 'done' || view.state === 'running';
+  const good = view.state === 'running' || !isPartial(view);
   return (
     <div className={`notice mt-3 ${view.state === 'failed' ? 'notice-bad' : good ? '' : 'notice-amber'}`} role="status" data-testid="crawl">
-      <p className="font-semibold">{view.reason ? wording.reasons[view.reason] : wording.state[view.state]}</p>
+      <p className="font-semibold">
+        {view.reason ? wording.reasons[view.reason] : view.state === 'done' && isPartial(view) ? wording.mostly : wording.state[view.state]}
+      </p>
       {view.state !== 'failed' && (
         <p className="tabular-nums">
           {counted(view.pages, 'page')}, {counted(view.files, 'file')}, {bytesText(view.bytes)}
-          {view.state === 'running' && ` · ${view.waiting} waiting`}
+          {view.waiting > 0 && ` · ${view.waiting} waiting`}
         </p>
       )}
       {view.state === 'running' && view.latest[0] && <p className="mono soft truncate text-tiny">{view.latest[0]}</p>}

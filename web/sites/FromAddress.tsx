@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isPartial } from '../../core/exchange/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import { CrawlProgress } from './CrawlProgress.tsx';
 import { useCrawl } from './crawl.ts';
@@ -14,10 +15,13 @@ type LimitId = (typeof LIMITS)[number]['id'];
 
 /** Brings a site in from where it lives: asked for page by page, within limits, stopped and gone on with. `start` is where it is thought to be; `again` where its files are here already. */
 export function FromAddress({
+  of,
   start = '',
   again = false,
   onTake,
 }: {
+  /** The site whose files come anew; empty for a new one. */
+  readonly of: string;
   readonly start?: string;
   readonly again?: boolean;
   readonly onTake: (bringing: Bringing) => void;
@@ -25,7 +29,7 @@ export function FromAddress({
   const [typed, setTyped] = useState(start);
   const [limits, setLimits] = useState<Readonly<Record<LimitId, number>>>({ pages: 500, megabytes: 60, depth: 10, minutes: 10 });
   const address = addressFrom(typed);
-  const { id, view, failure, crawl, tried, watch, setView, setFailure } = useCrawl();
+  const { id, view, failure, crawl, tried, watch, setView, setFailure } = useCrawl(of);
   const running = view?.state === 'running';
   const begin = (): Promise<void> =>
     tried(async () => {
@@ -46,6 +50,7 @@ export function FromAddress({
     tried(async () => {
       if (id === undefined || !view) return;
       const { zip, ...told } = await crawl.files(id);
+      watch(undefined);
       onTake({ kind: 'archive', name: view.host, bytes: zip, as: 'address', told });
     });
   return (
@@ -83,16 +88,12 @@ export function FromAddress({
           {LIMITS.map(({ id: limit, most }) => (
             <label key={limit} className="flex items-center gap-2">
               {wording[limit]}
-              <input
-                type="number"
-                className="input input-sm w-24"
-                min={limit === 'depth' ? 0 : 1}
-                max={most}
+              <LimitField
+                least={limit === 'depth' ? 0 : 1}
+                most={most}
                 value={limits[limit]}
                 disabled={running}
-                onChange={(event) =>
-                  setLimits({ ...limits, [limit]: Math.min(most, Math.max(limit === 'depth' ? 0 : 1, Math.round(Number(event.target.value) || 0))) })
-                }
+                onValue={(value) => setLimits({ ...limits, [limit]: value })}
               />
             </label>
           ))}
@@ -104,7 +105,7 @@ export function FromAddress({
         </p>
       )}
       {view && <CrawlProgress view={view} />}
-      {again && view && view.state !== 'failed' && !running && view.state !== 'done' && <p className="notice notice-amber mt-3">{wording.partial}</p>}
+      {again && view && view.state !== 'failed' && !running && isPartial(view) && <p className="notice notice-amber mt-3">{wording.partial}</p>}
       {view && view.state !== 'failed' && (
         <div className="mt-3 flex flex-wrap gap-2.5">
           {running ? (
@@ -129,9 +130,46 @@ export function FromAddress({
   );
 }
 
+/** A number within bounds. What is typed stays as it is until the field is left: it can be emptied and written anew. */
+function LimitField({
+  least,
+  most,
+  value,
+  disabled,
+  onValue,
+}: {
+  readonly least: number;
+  readonly most: number;
+  readonly value: number;
+  readonly disabled: boolean;
+  readonly onValue: (value: number) => void;
+}) {
+  const [typed, setTyped] = useState<string>();
+  const take = (text: string): void => {
+    const number = Math.round(Number(text));
+    if (text.trim() !== '' && Number.isFinite(number)) onValue(Math.min(most, Math.max(least, number)));
+  };
+  return (
+    <input
+      type="number"
+      className="input input-sm w-24"
+      min={least}
+      max={most}
+      value={typed ?? value}
+      disabled={disabled}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        take(event.target.value);
+      }}
+      onBlur={() => setTyped(undefined)}
+    />
+  );
+}
+
 /** A whole address out of what was typed; undefined where it is none. */
 function addressFrom(typed: string): string | undefined {
   const text = typed.trim();
   const whole = /^https?:\/\//i.test(text) ? text : `https://${text}`;
-  return URL.canParse(whole) && new URL(whole).hostname.includes('.') ? new URL(whole).href : undefined;
+  // What is no public address is for the server to refuse, with its reason.
+  return URL.canParse(whole) && /[.:]|^localhost$/.test(new URL(whole).hostname) ? new URL(whole).href : undefined;
 }

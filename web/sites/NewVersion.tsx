@@ -7,6 +7,7 @@ import type { Bringing } from '../analysis/index.ts';
 import { PageLink } from '../components/index.ts';
 import { Busy, part, useDrop } from '../ui/index.ts';
 import { bringVersion, leaveVersion, rememberSource, takeVersion, useWorkspace, useWorkspaceApi, type Coming } from '../workspace/index.ts';
+import { hasCrawl } from './crawl.ts';
 import { FilePickers } from './FilePickers.tsx';
 import { fromDrop, fromFolder } from './picking.ts';
 import { VersionPlan } from './VersionPlan.tsx';
@@ -27,7 +28,7 @@ export function NewVersion() {
   const [coming, setComing] = useState<Coming>();
   const mainAddress = useWorkspace((state) => siteOrigin(state.document));
   // A site that came from its address comes from there again.
-  const [asking, setAsking] = useState(site?.from === 'address' && site.folder === undefined);
+  const [asking, setAsking] = useState((site?.from === 'address' && site.folder === undefined) || (site !== undefined && hasCrawl(site.id)));
   // What was brought in and not decided about is left when the screen is.
   const undecided = useRef<Coming>(undefined);
   useEffect(() => {
@@ -117,7 +118,7 @@ export function NewVersion() {
           </div>
           {asking && !busy && (
             <Suspense>
-              <FromAddress again start={site?.address ?? mainAddress} onTake={(bringing) => void bring(bringing)} />
+              <FromAddress again of={site?.id ?? ''} start={site?.address ?? mainAddress} onTake={(bringing) => void bring(bringing)} />
             </Suspense>
           )}
           <p className="soft mt-2 text-note">

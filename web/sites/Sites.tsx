@@ -8,6 +8,7 @@ import { FilePickers } from './FilePickers.tsx';
 import { fromDrop, fromInside } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
 import { Space } from './Space.tsx';
+import { hasCrawl } from './crawl.ts';
 import { useImport } from './importing.ts';
 import { useSiteList } from './site-list.ts';
 import { wording } from './wording.ts';
@@ -21,7 +22,7 @@ const MOST_INSIDE = 6;
 /** All sites in this browser, and the ways to bring one in. */
 export function Sites() {
   const workspace = useWorkspaceApi();
-  const [asking, setAsking] = useState<'list' | 'address'>();
+  const [asking, setAsking] = useState<'list' | 'address' | undefined>(() => (hasCrawl('') ? 'address' : undefined));
   const heading = useRef<HTMLHeadingElement>(null);
   const { sites, bin, refresh, remove, failure: unread } = useSiteList(() => heading.current?.focus());
   const { take, demo, busy, inside, failure = unread, setFailure } = useImport(refresh);
@@ -87,7 +88,7 @@ export function Sites() {
               {asking === 'list' ? (
                 <FromList busy={false} onTake={(bringing) => void take(bringing)} />
               ) : (
-                <FromAddress onTake={(bringing) => void take(bringing)} />
+                <FromAddress of="" onTake={(bringing) => void take(bringing)} />
               )}
             </Suspense>
           </Boundary>

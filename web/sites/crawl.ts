@@ -7,18 +7,38 @@ import { afterFailure } from './crawl-failure.ts';
 const BETWEEN = 500;
 
 /** A crawl as the server does it: looked at now and then while it runs. `watch` begins to look at one, `tried` does something about it and tells what failed. */
-export function useCrawl() {
+const KEPT = 'jolly-beacon crawl';
+/** The crawl that was begun last in this tab for a site, or for a new one: a reload finds it again. */
+const keptCrawl = (of: string): string | undefined => sessionStorage.getItem(`${KEPT} ${of}`) ?? undefined;
+function keepCrawl(of: string, id: string | undefined): void {
+  if (id === undefined) sessionStorage.removeItem(`${KEPT} ${of}`);
+  else sessionStorage.setItem(`${KEPT} ${of}`, id);
+}
+/** Whether a crawl was begun in this tab, and what it brought was not taken yet. */
+export const hasCrawl = (of: string): boolean => keptCrawl(of) !== undefined;
+
+export function useCrawl(of: string) {
   const { crawl } = useWorkspaceApi().tools.outside;
-  const [id, setId] = useState<string>();
+  const [id, setId] = useState(() => keptCrawl(of));
   const [view, setView] = useState<CrawlView>();
   const [failure, setFailure] = useState<string>();
   const here = useRef(true);
-  const fail = useCallback((error: unknown): void => {
-    const { failure: told, ends } = afterFailure(error, undefined);
-    setFailure(told);
-    if (ends) setId(undefined);
-    setView((before) => afterFailure(error, before).view);
-  }, []);
+  const watch = useCallback(
+    (next: string | undefined): void => {
+      keepCrawl(of, next);
+      setId(next);
+    },
+    [of],
+  );
+  const fail = useCallback(
+    (error: unknown): void => {
+      const { failure: told, ends } = afterFailure(error, undefined);
+      setFailure(told);
+      if (ends) watch(undefined);
+      setView((before) => afterFailure(error, before).view);
+    },
+    [watch],
+  );
   useEffect(() => {
     here.current = true;
     return () => {
@@ -27,16 +47,19 @@ export function useCrawl() {
   }, []);
   useEffect(() => {
     if (id === undefined || (view && view.state !== 'running')) return;
-    const timer = setTimeout(() => {
-      crawl.view(id).then(
-        (next) => {
-          if (!here.current) return;
-          setFailure(undefined);
-          setView(next);
-        },
-        (error: unknown) => here.current && fail(error),
-      );
-    }, BETWEEN);
+    const timer = setTimeout(
+      () => {
+        crawl.view(id).then(
+          (next) => {
+            if (!here.current) return;
+            setFailure(undefined);
+            setView(next);
+          },
+          (error: unknown) => here.current && fail(error),
+        );
+      },
+      view ? BETWEEN : 0,
+    );
     return () => clearTimeout(timer);
   }, [crawl, fail, id, view]);
   const tried = async (run: () => Promise<void>): Promise<void> => {
@@ -47,5 +70,5 @@ export function useCrawl() {
       fail(error);
     }
   };
-  return { id, view, failure, crawl, tried, watch: setId, setView, setFailure };
+  return { id, view, failure, crawl, tried, watch, setView, setFailure };
 }

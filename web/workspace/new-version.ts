@@ -1,6 +1,7 @@
+import type { CrawlTold } from '../../core/exchange/index.ts';
 import type { ListedFile, ListedPage } from '../../core/ledger/index.ts';
 import { mergeChange, type MergeChoices, type MergePlan } from '../../core/merge/index.ts';
-import { versionOf, type SiteDocument } from '../../core/site/index.ts';
+import { all, applyChange, rulesFromNewHeaders, versionOf, wordsFromHeaders, type SiteDocument } from '../../core/site/index.ts';
 import { handOver, onProgress, type Bringing, type BroughtVersion } from '../analysis/index.ts';
 import { updateSite, type SiteVersion } from '../storage/index.ts';
 import type { Workspace } from './store.ts';
@@ -11,8 +12,8 @@ export interface Coming {
   readonly document: SiteDocument;
   readonly plan: MergePlan;
   readonly version: SiteVersion;
-  /** Addresses that file names do not tell, where it came from the site's address. */
-  readonly addresses?: Readonly<Record<string, string>> | undefined;
+  /** What its files do not tell themselves, where it came from the site's address. */
+  readonly told?: CrawlTold | undefined;
 }
 
 /** Brings a new version of the open site's files in, without taking it. `same` where it is the one that is here. */
@@ -28,8 +29,8 @@ export async function bringVersion(
   const brought = await workspace.tools.analysis.bringVersion(job, site.id, document, handOver(bringing), onProgress(progress));
   if (!brought.ok) return brought;
   const { plan, version } = brought;
-  const addresses = bringing.kind === 'archive' ? bringing.told?.addresses : undefined;
-  return plan && version ? { siteId: site.id, document, plan, version, addresses } : 'same';
+  const told = bringing.kind === 'archive' ? bringing.told : undefined;
+  return plan && version ? { siteId: site.id, document, plan, version, told } : 'same';
 }
 
 /** Adds a page to a site that was typed in, as one step for undo: its files with one more are another version of it. */
@@ -62,7 +63,11 @@ export async function takeVersion(workspace: Workspace, coming: Coming, choices:
   // The files first: a document that names a version finds it there, whatever happens in between.
   if (!(await analysis.keepVersion(coming.siteId, coming.version)))
     throw new Error('The new files are not here any more. Nothing was changed; bring them in once more.');
-  workspace.change(mergeChange(document, coming.plan, { ...choices, addresses: coming.addresses }), { label: 'A new version of the site was brought in' });
+  const { told } = coming;
+  const taken = mergeChange(document, coming.plan, { ...choices, addresses: told?.addresses });
+  const after = applyChange(document, taken);
+  const said = told ? [rulesFromNewHeaders(after, told.tags, told.files), wordsFromHeaders(after, told, new Set(told.files))] : [];
+  workspace.change(all([taken, ...said]), { label: 'A new version of the site was brought in' });
   if (versionOf(workspace.state.document) !== coming.version.number) throw new Error('It could not be taken in. Nothing was changed.');
   await workspace.whenIdle();
   return 'taken';
