@@ -40,7 +40,8 @@ export interface PieceOptions {
 
 /** Words that stand where a code belongs. */
 const PLACE_HOLDER =
-  /^[<[{(%$_*\s-]*(?:(?:your|the|my|insert|paste|enter|put|add)\b[\s_-]*)*(?:(?:verification|proof|site|unique|own)[\s_-]*)*(?:code|token|key|value|content|id|string|code[\s_-]*here|here)?[\s_-]*(?:here)?[>\]})%$_*\s-]*$|^[x*.#_-]{4,}$|^(?:abc)?1234567?8?9?0?$/i;
+  /^[<[{(%$_*\s-]*(?:(?:your|the|my|insert|paste|enter|put|add)(?![a-z\d])[\s_-]*)*(?:(?:verification|proof|site|unique|own)[\s_-]*)*(?:code|token|key|value|content|id|string|code[\s_-]*here|here)?[\s_-]*(?:here)?[>\]})%$_*\s-]*$|^[x*.#_-]{4,}$|^(?:abc)?1234567?8?9?0?$/i;
+const LONGEST_PLACE_HOLDER = 60;
 /** Records by which mail is sent: none of them is for an engine. */
 const MAIL_RECORD = /^\s*(?:v=(?:spf1|dkim1|dmarc1|bimi1|stsv1|tlsrptv1)\b|spf2\.0\/)/i;
 
@@ -51,6 +52,7 @@ export function soundPiece(read: ReadPiece): ReadPiece {
   const code = content.trim().replace(/^[\w.-]+[=:]\s?(?=.)/, '');
   if (kind === 'txt' && MAIL_RECORD.test(content)) return { ok: false, reason: 'mail-record', found: content.slice(0, 40) };
   if (/(?:…|\.{3})$/.test(content.trim())) return { ok: false, reason: 'cut-off', found: content.slice(-40) };
-  if (PLACE_HOLDER.test(code) || PLACE_HOLDER.test(content.trim())) return { ok: false, reason: 'place-holder', found: content.slice(0, 60) };
+  const short = [code, content.trim()].filter(({ length }) => length <= LONGEST_PLACE_HOLDER);
+  if (short.some((text) => PLACE_HOLDER.test(text))) return { ok: false, reason: 'place-holder', found: content.slice(0, 60) };
   return read;
 }

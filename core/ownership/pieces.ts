@@ -12,7 +12,7 @@ const TELLS_CRAWLERS =
   /^\s*(?:(?:all|none|(?:no)?(?:index|follow|archive|snippet|imageindex|translate)|max-[\w-]+:\s*[\w-]+|unavailable_after:[^,]*)\s*(?:,\s*|$))+$/i;
 const TAG = /<meta\b[^>]*>?/gi;
 /** A file's name, with the folders before it where it is told by its address or path. */
-const NAMED_FILE = /(?:(?:https?:\/\/[^\s/"'<>]+)?\/((?:[\w.-]+\/)*))?(?<![\w@.-])([\w-]{3,120}\.(?:html?|txt|xml|json))(?![\w-])/gi;
+const NAMED_FILE = /(?:(?:https?:\/\/[^\s/"'<>]{1,253})?\/((?:[\w.-]{1,60}\/){0,4}))?(?<![\w@.-])([\w-]{3,120}\.(?:html?|txt|xml|json))(?![\w-])/gi;
 const ADDRESS = /https?:\/\/\S+/gi;
 const CODE = /(?<![\w./-])[A-Za-z0-9_=+/-]{16,200}(?![\w/-])/g;
 

@@ -21,6 +21,9 @@ const ZONE_LINE = /^(\S+)?\s*(?:\d+[smhdw]?\s+)?(?:IN\s+)?(?:\d+[smhdw]?\s+)?\b(
 const OTHER_CELL =
   /^(?:in|auto(?:matic)?|default|\d+|(?:\d+|an?|½)\s*(?:s|sec|seconds?|m|min|minutes?|h|hours?|d|days?|std|stunden?|minuten)\.?|dns only|edit|active|on|off|-|–)$/i;
 
+/** Records of one paste that are read; nobody places more. */
+const MOST = 100;
+
 /** All records that stand in a text in so many words: as lines of a zone, as rows of a panel, or part by part under their labels. */
 export function recordsIn(text: string, { host }: PieceOptions): readonly ReadPiece[] {
   // Data in parentheses may go over several lines.
@@ -30,10 +33,11 @@ export function recordsIn(text: string, { host }: PieceOptions): readonly ReadPi
   );
   const lines = joined.split('\n').map((line) => line.trim());
   const alone = lines.filter(Boolean).length <= 1;
-  const found = lines.flatMap((line) => {
-    const record = lineOf(line);
-    return record ? [soundPiece(recordOf(record.name, record.type, record.content, host, !alone))] : [];
-  });
+  const found: ReadPiece[] = [];
+  for (const line of lines) {
+    const record = found.length < MOST ? lineOf(line) : undefined;
+    if (record) found.push(soundPiece(recordOf(record.name, record.type, record.content, host, !alone)));
+  }
   if (found.length > 0) return found;
   const labelled = labelsIn(lines);
   const type = labelled.type || typeIn(text);

@@ -27,7 +27,13 @@ export type PageEdit =
   /** The page says its encoding where all look for it. */
   | { readonly kind: 'charset' }
   /** A `meta` that must stand in the head exactly so, such as a proof of ownership. */
-  | { readonly kind: 'meta'; readonly name: string; readonly content: string }
+  | {
+      readonly kind: 'meta';
+      readonly name: string;
+      readonly content: string;
+      /** Others of its name stay. */
+      readonly beside?: true | undefined;
+    }
   /** A `meta` with a property, as the Open Graph protocol has them. */
   | { readonly kind: 'property'; readonly property: string; readonly content: string }
   /** The alternative text of the picture whose tag stands at `start`. */
@@ -233,7 +239,7 @@ function splicesFor(source: SourceText, facts: PageFacts, edit: PageEdit, bare: 
     case 'no-refresh':
       return refreshMetas(facts).map((meta) => ({ ...wholeLine(source.text, meta.tag), insert: '' }));
     case 'meta': {
-      const other = facts.metas.find((meta) => meta.inHead && meta.name === edit.name.toLowerCase());
+      const other = edit.beside ? undefined : facts.metas.find((meta) => meta.inHead && meta.name === edit.name.toLowerCase());
       if (other) return [setContent(source, other, edit.content)];
       return [insertInHead(source, facts, metaTag(edit.name, edit.content))];
     }

@@ -45,7 +45,7 @@ export function editsFor(document: SiteDocument, page: SitePage, source: PageFac
   if (own?.canonical === 'self') edits.push({ kind: 'canonical', href: siteOrigin(document) + effectiveAddress(document, page.id) });
   if (own?.refresh === 'none') edits.push({ kind: 'no-refresh' });
   if (page.isHome) {
-    for (const { kind, name, content } of claimsOf(document)) if (kind === 'tag') edits.push({ kind: 'meta', name, content });
+    edits.push(...proofEdits(document, source));
   }
   if (markup?.without) edits.push({ kind: 'no-markup' });
   if (markup?.graph) edits.push({ kind: 'json-ld', graph: markup.graph });
@@ -56,6 +56,16 @@ export function editsFor(document: SiteDocument, page: SitePage, source: PageFac
   if (addresses) edits.push(addresses);
   // What the page says already in a block that goes has to be said again.
   return edits.filter((edit) => (edit.kind === 'json-ld' && markup?.without === true) || !holds(source, edit));
+}
+
+/** The tags that prove ownership. A second one of a name, placed or the page's own, takes nothing from the first: each may be another person's. */
+function proofEdits(document: SiteDocument, source: PageFacts): PageEdit[] {
+  const tags = claimsOf(document).filter(({ kind }) => kind === 'tag');
+  return tags.map(({ name, content }) => {
+    const isOther = (one: string | undefined, said: string | undefined): boolean => one?.toLowerCase() === name.toLowerCase() && said !== content;
+    const others = tags.some((one) => isOther(one.name, one.content)) || source.metas.some((meta) => meta.inHead && isOther(meta.name, meta.content));
+    return { kind: 'meta', name, content, ...(others ? { beside: true as const } : {}) };
+  });
 }
 
 /** What becomes of a page's structured data. */

@@ -29,7 +29,7 @@ const EDIT_SHAPES = {
   lang: z.strictObject({ kind: z.literal('lang'), lang: z.string() }),
   'one-title': z.strictObject({ kind: z.literal('one-title'), text: z.string() }),
   'one-heading': z.strictObject({ kind: z.literal('one-heading') }),
-  meta: z.strictObject({ kind: z.literal('meta'), name: z.string(), content: z.string() }),
+  meta: z.strictObject({ kind: z.literal('meta'), name: z.string(), content: z.string(), beside: z.literal(true).optional() }),
   property: z.strictObject({ kind: z.literal('property'), property: z.string(), content: z.string() }),
   alt: z.strictObject({ kind: z.literal('alt'), start: z.number(), was: z.string().nullable(), now: z.string() }),
   passage: z.strictObject({

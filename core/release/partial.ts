@@ -13,6 +13,7 @@ export function itemKey({ path, own, hosting }: Pick<ReleaseItem, 'path' | 'own'
 export function editKey(edit: PageEdit): string {
   switch (edit.kind) {
     case 'meta':
+      return `meta ${edit.name}${edit.beside ? ` ${edit.content}` : ''}`;
     case 'directives':
       return `${edit.kind} ${edit.name}`;
     case 'property':

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { all, applyChange, emptyDocument, set } from '../site/index.ts';
 import { identityGaps, identityGraph } from '../structured-data/index.ts';
 import { factsOf } from '../testing/html.ts';
-import { readSource } from '../page/index.ts';
+import { patchPage, readSource } from '../page/index.ts';
 import { decodeSource } from '../source/index.ts';
 import { compareWithRelease, editsFor, headerServerRules, hostingOf, generatedFiles, sitemapPage, sourceDiff, type Template } from './index.ts';
 
@@ -40,6 +40,27 @@ describe('edits', () => {
   });
   it('put proof and identity on the home page alone', () => {
     expect(edits('<p>', 'index.html', true).map((edit) => edit.kind)).toEqual(['meta', 'json-ld']);
+  });
+});
+
+describe('a second proof of a name', () => {
+  const again = (html: string) => {
+    const both = applyChange(document, all([set('claims', 'skerry 2', 'name', 'skerry-proof'), set('claims', 'skerry 2', 'content', 'agency-9876543210')]));
+    const source = decodeSource(new TextEncoder().encode(html));
+    const reading = readSource(source);
+    if (!reading.ok) throw new Error('unreadable');
+    const page = { id: 'index.html', kind: 'page' as const, isHome: true, facts: reading.facts };
+    const patched = patchPage(source, reading.facts, editsFor(both, page, reading.facts));
+    return patched.ok ? new TextDecoder().decode(patched.bytes).match(/(?<=skerry-proof" content=")[^"]*/g) : undefined;
+  };
+  it('stands beside the first, and beside one that the page came with', () => {
+    expect(again('<html><head><title>x</title></head><p>x</html>')).toEqual(['code-1234567890', 'agency-9876543210']);
+    const own = '<html><head><meta name="skerry-proof" content="own-5555555555"></head><p>x</html>';
+    expect([...(again(own) ?? [])].sort()).toEqual(['agency-9876543210', 'code-1234567890', 'own-5555555555']);
+    expect(again('<html><head><meta name="skerry-proof" content="agency-9876543210"></head><p>x</html>')?.sort()).toEqual([
+      'agency-9876543210',
+      'code-1234567890',
+    ]);
   });
 });
 

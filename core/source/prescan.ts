@@ -24,10 +24,11 @@ export function declaredCharset(bytes: Uint8Array, isLabel: (label: string) => b
   return late === undefined ? undefined : { label: late, from: 'late' };
 }
 
+const ONE_EACH = new TextDecoder('windows-1252', { ignoreBOM: true });
+
 function latin1(bytes: Uint8Array): string {
-  const parts: string[] = [];
-  for (let at = 0; at < bytes.length; at += 8192) parts.push(String.fromCharCode(...bytes.subarray(at, at + 8192)));
-  return parts.join('');
+  // One letter for each byte; what is not ASCII is part of no name that is looked for.
+  return ONE_EACH.decode(bytes);
 }
 
 /** Whether "charset" stands anywhere, in any case: without it there is nothing to look for. */

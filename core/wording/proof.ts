@@ -1,3 +1,4 @@
+import { counted } from './numbers.ts';
 import type { ProofOutcome, ProofPiece, ReadPiece } from '../ownership/index.ts';
 
 /** The engine's answer in words. */
@@ -52,7 +53,9 @@ export function pieceWords({ reason, found, offers }: Extract<ReadPiece, { ok: f
     case 'script':
       return 'This is a script, and no proof of ownership. What is wanted is a tag, a file or a record.';
     case 'several':
-      return `There is more than one in this${found ? ` (${found})` : ''}. ${offers ? 'Place the one you want, or all of them.' : 'Paste only the one for this site.'}`;
+      return offers
+        ? `There are ${counted(offers.length, 'proof')} in this. Place the ones you want.`
+        : `There is more than one in this${found ? ` (${found})` : ''}. Paste only the one for this site.`;
     case 'place-holder':
       return `“${found ?? ''}” stands where your code belongs. Copy it once more, from where the engine shows your own.`;
     case 'cut-off':

@@ -1,6 +1,6 @@
 import { answerText, readAnswer } from '../../core/indexing/index.ts';
 import { baseAddress, canonicalLinks, inlineStyleReferences, patchPage, shownFiles, styleReferences, type PageFacts } from '../../core/page/index.ts';
-import { decodeSource, pathAndQuery, plainAddress } from '../../core/source/index.ts';
+import { decodeSource, pathAndQuery, plainAddress, sniffEncoding } from '../../core/source/index.ts';
 
 /** Text below which a page with scripts is one that scripts make. */
 const HARDLY_ANY_WORDS = 12;
@@ -91,10 +91,9 @@ const CANONICAL_LINK = /<([^>]*)>\s*;[^,<]*?\brel\s*=\s*"?(?:[^",;]*\s)?canonica
  * browsers would read other letters (HTML standard, 13.2.3.2: a header goes before what the page says).
  */
 function sayingItsEncoding(headers: Answered['headers'], bytes: Uint8Array, facts: PageFacts): Uint8Array | undefined {
-  const alone = decodeSource(bytes);
-  if (alone.encoding.name === facts.encoding.name) return undefined;
+  if (sniffEncoding(bytes).name === facts.encoding.name) return undefined;
   const source = decodeSource(bytes, /charset\s*=\s*["']?([^\s;"']+)/i.exec(headers['content-type']?.[0] ?? '')?.[1]);
-  if (source.text === alone.text) return undefined;
+  if (source.text === decodeSource(bytes).text) return undefined;
   const patched = patchPage(source, facts, [{ kind: 'charset' }]);
   return patched.ok && decodeSource(patched.bytes).encoding.name === source.encoding.name ? patched.bytes : undefined;
 }

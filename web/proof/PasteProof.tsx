@@ -1,11 +1,11 @@
 import { useId, useState } from 'react';
 import { ENGINES, SKERRY } from '../../core/engines/index.ts';
-import { pieceOfFile, type ReadPiece } from '../../core/ownership/index.ts';
-import { siteHost } from '../../core/site/index.ts';
-import { pieceGoes, pieceWords } from '../../core/wording/index.ts';
+import { pieceOfFile, type ProofPiece, type ReadPiece } from '../../core/ownership/index.ts';
+import { all, applyChange, siteHost, type SiteDocument } from '../../core/site/index.ts';
+import { counted, pieceGoes, pieceWords } from '../../core/wording/index.ts';
 import { note, useDrop } from '../ui/index.ts';
 import { useReport, useTables, useWorkspaceApi } from '../workspace/index.ts';
-import { placeable, placeProof, proofKey, readFor } from './placing.ts';
+import { placeable, placeFor, placeProof, readFor } from './placing.ts';
 import { wording } from './wording.ts';
 
 /** Largest file that is a proof. */
@@ -26,14 +26,25 @@ export function PasteProof({ pasted, onPasted }: { readonly pasted: string; read
   // Until it is known whether something stands there, nothing is placed.
   const asked = taken?.file === file;
   const read = placeable(understood, asked && taken.has);
-  const key = read.ok ? proofKey(engine, read.piece) : '';
-  const place = (): void => {
-    if (!read.ok) return;
-    const { kind } = read.piece;
-    workspace.change(placeProof(engine, read.piece, workspace.tools.now().toISOString()), { label: `A proof for ${engine.trim()} was placed` });
+  const { claims } = document.tables;
+  const at = (): string => workspace.tools.now().toISOString();
+  const place = (piece: ProofPiece): void => {
+    const { kind } = piece;
+    workspace.change(placeProof(claims, engine, piece, at()), { label: `A proof for ${engine.trim()} was placed` });
     setDropped(undefined);
     onPasted('');
     note(kind === 'tag' || kind === 'file' ? 'Placed. It counts once it is released.' : 'Written down. It counts once it is set at the domain.', {}, 'good');
+  };
+  /** Of several the ones that are wanted; what is left stays to be chosen from. */
+  const placeOffers = (pieces: readonly ProofPiece[]): void => {
+    let now = workspace.state.document;
+    const changes = pieces.map((piece) => {
+      const change = placeProof(now.tables.claims, engine, piece, at());
+      now = applyChange(now, change);
+      return change;
+    });
+    workspace.change(all(changes), { label: `${counted(pieces.length, 'proof')} for ${engine.trim()} ${pieces.length === 1 ? 'was' : 'were'} placed` });
+    note('Placed. What is in the page counts once it is released, a record once it is set at the domain.', {}, 'good');
   };
   const { over, zone } = useDrop((transfer) => {
     const [file] = transfer.files;
@@ -85,18 +96,72 @@ export function PasteProof({ pasted, onPasted }: { readonly pasted: string; read
               <span className="text-base-content">
                 Understood as {goes.what}: <code className="break-all">{read.piece.content.slice(0, 300)}</code>
               </span>{' '}
-              It goes {goes.where}. {read.around && wording.around} {document.tables.claims[key]?.content ? wording.replaces : ''}
+              It goes {goes.where}. {read.around && wording.around} {placeFor(claims, engine, read.piece).replaces && wording.replaces}{' '}
+              {read.calledBefore && wording.calledBefore(read.piece.name, read.calledBefore)}
             </>
           ) : !read.ok && (pasted !== '' || dropped) ? (
-            <span className="text-error">{pieceWords(read)}</span>
+            <span className={read.offers ? '' : 'text-error'}>{pieceWords(read)}</span>
           ) : (
             !read.ok && pieceWords(read)
           )}
         </p>
-        <button type="button" className="btn btn-primary" disabled={!read.ok || !asked || engine.trim() === ''} onClick={place}>
-          {wording.place}
-        </button>
+        {(read.ok || !read.offers) && (
+          <button type="button" className="btn btn-primary" disabled={!read.ok || !asked || engine.trim() === ''} onClick={() => read.ok && place(read.piece)}>
+            {wording.place}
+          </button>
+        )}
       </div>
+      {!read.ok && read.offers && (
+        <Offers offers={read.offers} domain={domain} disabled={engine.trim() === ''} claims={claims} engine={engine} onPlace={placeOffers} />
+      )}
     </section>
+  );
+}
+
+/** Several proofs that stand in one paste: each can be placed, or all at once. A file is placed by itself, since it is looked at first what stands there. */
+function Offers({
+  offers,
+  domain,
+  disabled,
+  claims,
+  engine,
+  onPlace,
+}: {
+  readonly offers: readonly ProofPiece[];
+  readonly domain: string;
+  readonly disabled: boolean;
+  readonly claims: SiteDocument['tables']['claims'];
+  readonly engine: string;
+  readonly onPlace: (pieces: readonly ProofPiece[]) => void;
+}) {
+  const isPlaced = (piece: ProofPiece): boolean => claims[placeFor(claims, engine, piece).key]?.content === piece.content;
+  const open = offers.filter((piece) => piece.kind !== 'file' && !isPlaced(piece));
+  return (
+    <div className="mt-2" data-testid="proof-offers">
+      <ul className="panel">
+        {offers.map((piece) => (
+          <li key={JSON.stringify(piece)} className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line px-3.5 py-2 text-small first:border-t-0">
+            <span className="min-w-0 flex-1 basis-60 break-words first-letter:uppercase">
+              {pieceGoes(piece, domain).what}: <code className="break-all">{piece.content.slice(0, 120)}</code>
+              {piece.kind === 'file' && <span className="soft block text-note">{wording.fileAlone}</span>}
+            </span>
+            {isPlaced(piece) ? (
+              <span className="text-note text-green">{wording.placed}</span>
+            ) : (
+              piece.kind !== 'file' && (
+                <button type="button" className="btn btn-sm btn-outline-ink" disabled={disabled} onClick={() => onPlace([piece])}>
+                  {wording.placeThis}
+                </button>
+              )
+            )}
+          </li>
+        ))}
+      </ul>
+      {open.length > 1 && (
+        <button type="button" className="btn btn-sm btn-primary mt-2" disabled={disabled} onClick={() => onPlace(open)}>
+          {wording.placeAll}
+        </button>
+      )}
+    </div>
   );
 }

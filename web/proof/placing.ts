@@ -1,6 +1,6 @@
 import { ENGINES } from '../../core/engines/index.ts';
 import { proofFileFault, readPiece, type ProofPiece, type ReadPiece } from '../../core/ownership/index.ts';
-import { all, claimId, set, type Change } from '../../core/site/index.ts';
+import { all, claimId, set, type Change, type SiteDocument } from '../../core/site/index.ts';
 
 /** The program's own engines by what owners call them. */
 export const KNOWN: Readonly<Record<string, string>> = Object.fromEntries(ENGINES.map(({ id, name }) => [name.toLowerCase(), id]));
@@ -20,9 +20,22 @@ export function placeable(read: ReadPiece, has: boolean): ReadPiece {
 /** Under which key a proof is kept. */
 export const proofKey = (engine: string, { kind, name }: ProofPiece): string => claimId(engine, kind, name, KNOWN);
 
+/** Ways of which one name can have only one: a second takes the place of the first. Of tags and texts each stays: it may be another person's. */
+const ONE_OF_A_NAME: readonly ProofPiece['kind'][] = ['file', 'cname'];
+
+/** Under which key a proof goes, beside those that are placed; and whether it takes the place of another. */
+export function placeFor(claims: SiteDocument['tables']['claims'], engine: string, piece: ProofPiece): { readonly key: string; readonly replaces: boolean } {
+  const first = proofKey(engine, piece);
+  const isFree = (key: string): boolean => !claims[key]?.content || claims[key].content === piece.content;
+  if (ONE_OF_A_NAME.includes(piece.kind)) return { key: first, replaces: !isFree(first) };
+  let key = first;
+  for (let more = 2; !isFree(key); more++) key = `${first} ${more}`;
+  return { key, replaces: false };
+}
+
 /** The change that places a proof. `at` is when, in ISO 8601. */
-export function placeProof(engine: string, piece: ProofPiece, at: string): Change {
-  const key = proofKey(engine, piece);
+export function placeProof(claims: SiteDocument['tables']['claims'], engine: string, piece: ProofPiece, at: string): Change {
+  const { key } = placeFor(claims, engine, piece);
   return all([
     set('claims', key, 'engine', engine.trim()),
     set('claims', key, 'kind', piece.kind),
