@@ -148,7 +148,10 @@ function leading(document: SiteDocument, plan: MergePlan, redirects: Readonly<Re
       const now = goes.get(to ?? '');
       return now === undefined ? [] : [set('redirects', file, 'to', now)];
     }),
-    ...moves.flatMap(({ from, now, by }) => (by === 'new-address' ? [] : [set('redirects', from, 'to', now)])),
+    ...moves.flatMap(({ from, now, by }) =>
+      // At an old address of the site's own there is a page that leads on already.
+      by === 'new-address' || by === 'redirect' ? [] : [set('redirects', from, 'to', now)],
+    ),
     ...Object.entries(redirects).map(([file, to]) => set('redirects', file, 'to', to)),
   ];
 }

@@ -1,5 +1,5 @@
-import type { PageId } from '../source/index.ts';
-import { documentTitle, metaDescription, passagesIn, type PageFacts } from '../page/index.ts';
+import { percentDecoded, type PageId } from '../source/index.ts';
+import { documentTitle, metaDescription, passagesIn, refreshMetas, refreshTarget, type PageFacts } from '../page/index.ts';
 import { addressOf, guessKind, type Kind } from '../site/index.ts';
 import { datesIn } from '../values/index.ts';
 
@@ -15,6 +15,8 @@ export interface ExcerptPassage {
 export interface ExcerptPicture {
   readonly start: number;
   readonly src: string;
+  /** The hash of its file, where the site has that. */
+  readonly hash?: string | undefined;
   readonly alt: string | null;
 }
 
@@ -29,6 +31,8 @@ export interface PageExcerpt {
   readonly words: string;
   /** Some of its runs of words, as numbers, by which pages are found to be alike. */
   readonly sketch: readonly number[];
+  /** Where a page leads that does nothing else, as it is written: it stands at an old address in place of the page that moved. */
+  readonly leadsTo: string | undefined;
   /** Only of pages where the owner changed something of the sort. */
   readonly passages: readonly ExcerptPassage[];
   readonly pictures: readonly ExcerptPicture[];
@@ -46,16 +50,18 @@ export function templateBlocks(pages: readonly (readonly string[])[]): ReadonlyS
   return new Set([...counts].flatMap(([block, count]) => (count >= many ? [block] : [])));
 }
 
-/** Takes down what has to be known of a page. `facts` with its text kept. `close` where the owner changed passages or pictures of it. */
+/** Takes down what has to be known of a page. `facts` with its text kept. `close` where the owner changed passages or pictures of it. `hashes` are those of the site's files. */
 export function excerptOf(
   id: PageId,
   hash: string,
   { text, facts }: { readonly text: string; readonly facts: PageFacts },
   template: ReadonlySet<string>,
   close: boolean,
+  hashes: ReadonlyMap<string, string> = new Map(),
 ): PageExcerpt {
   const lang = facts.lang ?? '';
-  const own = (facts.blocks ?? []).filter((block) => !template.has(block) && !isDated(block, lang));
+  const blocks = (facts.blocks ?? []).filter((block) => !template.has(block) && !isDated(block, lang));
+  const own = withoutSeeAlso(blocks, facts);
   const meta = (name: string): string | undefined => facts.metas.find((one) => one.inHead && one.name === name)?.content;
   const property = (name: string): string | undefined => facts.metas.find((one) => one.property === name)?.content;
   return {
@@ -74,9 +80,52 @@ export function excerptOf(
     },
     words: own.length === 0 ? '' : String(numberOf(own.join('\n'))),
     sketch: sketchOf(own.join(' ')),
+    leadsTo:
+      facts.wordCount > MOST_WORDS_ON_THE_WAY
+        ? undefined
+        : refreshMetas(facts)
+            .map(refreshTarget)
+            .find((to) => to !== undefined && to.seconds <= SOON)?.to,
     passages: close ? passagesIn(text).map(({ start, text: words }) => ({ start, text: words })) : [],
-    pictures: close ? facts.images.map(({ src, alt, tag }) => ({ start: tag.start, src: src ?? '', alt: alt ?? null })) : [],
+    pictures: close ? facts.images.map(({ src, alt, tag }) => ({ start: tag.start, src: src ?? '', hash: hashes.get(fileOf(src, id)), alt: alt ?? null })) : [],
   };
+}
+
+/** A page that leads on within so many seconds, and says hardly anything else. */
+const SOON = 10;
+const MOST_WORDS_ON_THE_WAY = 40;
+
+/** Words of prose from which links beside it are beside the point. */
+const PROSE = 40;
+const countWords = (text: string): number => text.match(/[\p{L}\p{N}]+/gu)?.length ?? 0;
+
+/** The blocks of a page of prose without those that are links and a word or two: "see also" is drawn anew by generators, and says nothing of the page itself. */
+function withoutSeeAlso(blocks: readonly string[], facts: PageFacts): readonly string[] {
+  const links = new Set(facts.anchors.map(({ text }) => text).filter((text) => text !== ''));
+  const isLinks = (block: string): boolean => {
+    if (links.has(block)) return true;
+    if (countWords(block) > MOST_LINKED) return false;
+    let [rest, found] = [block, false];
+    for (const link of [...links].sort((a, b) => b.length - a.length)) {
+      if (!rest.includes(link)) continue;
+      rest = rest.replaceAll(link, ' ');
+      found = true;
+    }
+    return found && countWords(rest) <= 3;
+  };
+  const prose = blocks.filter((block) => !isLinks(block));
+  return countWords(prose.join(' ')) >= PROSE ? prose : blocks;
+}
+
+/** Words of a block of links at most. */
+const MOST_LINKED = 60;
+
+/** The file that an address in a page means; empty where it is none of the site. */
+function fileOf(src: string | undefined, id: PageId): string {
+  const base = `https://site.invalid${addressOf(id)}`;
+  if (src === undefined || !URL.canParse(src, base)) return '';
+  const url = new URL(src, base);
+  return url.host === 'site.invalid' ? percentDecoded(url.pathname).replace(/^\//, '') : '';
 }
 
 /** A short block that says a date: generators put the day of the build there. */

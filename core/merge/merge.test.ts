@@ -1,47 +1,13 @@
 import fc from 'fast-check';
-import { createHash } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
-import { readSource } from '../page/index.ts';
 import { all, applyChange, emptyDocument, invert, isPageFile, set, type Change, type SiteDocument } from '../site/index.ts';
-import { sourceOf } from '../testing/html.ts';
+import { hashOf, planned, type Files } from '../testing/planned.ts';
 import { testSite } from '../testing/site.ts';
 import { runs, SLOW } from '../testing/effort.ts';
 import { expectInProportion } from '../testing/proportion.ts';
-import { differingPages, excerptOf, isSameVersion, mergeChange, planMerge, templateBlocks, type MergeChoices, type MergePlan } from './index.ts';
+import { isSameVersion, mergeChange, type MergeChoices } from './index.ts';
 
-type Files = Readonly<Record<string, string>>;
-const hashOf = (text = ''): string => createHash('sha1').update(text).digest('hex');
 const NOTHING: MergeChoices = { theirs: new Set(), redirects: {} };
-
-/** A plan for two versions of a site, by their files. */
-function planned(before: Files, after: Files, document: SiteDocument, version = 1): MergePlan {
-  const hashes = (files: Files): Map<string, string> => new Map(Object.entries(files).map(([path, text]) => [path, hashOf(text)]));
-  const versions = { before: hashes(before), after: hashes(after), isPage: isPageFile };
-  const differing = differingPages(versions);
-  const reading = (files: Files, id: string) => {
-    const source = sourceOf(files[id] ?? '');
-    const read = readSource(source, { keepText: true });
-    if (!read.ok) throw new Error(read.reason);
-    return { text: source.text, facts: read.facts };
-  };
-  const blocks = (files: Files) =>
-    templateBlocks(
-      Object.keys(files)
-        .filter(isPageFile)
-        .map((id) => reading(files, id).facts.blocks ?? []),
-    );
-  const template = new Set([...blocks(before), ...blocks(after)]);
-  const excerpts = (files: Files, ids: readonly string[]) =>
-    new Map(ids.map((id) => [id, excerptOf(id, hashOf(files[id]), reading(files, id), template, true)]));
-  return planMerge({
-    document,
-    version,
-    ...versions,
-    excerptsBefore: excerpts(before, differing.before),
-    excerptsAfter: excerpts(after, differing.after),
-    robots: { before: before['robots.txt'] ?? '', after: after['robots.txt'] ?? '' },
-  });
-}
 
 const said = (...changes: readonly Change[]): SiteDocument =>
   applyChange(emptyDocument(), all([set('facts', '', 'mainAddress', 'https://a.example'), ...changes]));

@@ -7,7 +7,7 @@ export interface Pair {
   readonly before: PageExcerpt;
   readonly after: PageExcerpt;
   /** By what they were found to be the same page. */
-  readonly by: 'address' | 'new-address' | 'words' | 'likeness' | 'name';
+  readonly by: 'address' | 'new-address' | 'redirect' | 'words' | 'likeness' | 'name';
 }
 
 /** Share of runs of words from which two pages are the same page; with the same heading or name less will do. */
@@ -17,10 +17,16 @@ const ALIKE_NAMED = 0.15;
 const COMMON = 40;
 
 /**
- * Finds what became of the pages whose address is gone: at the address the owner gave them; with the very same words; with many of the same words; with the
+ * Finds what became of the pages whose address is gone: at the address the owner gave them; where a page leads that stands at the old address now (`led`, by
+ * the old page); with the very same words; with many of the same words; with the
  * same heading and the same last part of the address. No page is taken twice, and where two could be meant by their words alone neither is.
  */
-export function pairPages(document: SiteDocument, gone: readonly PageExcerpt[], fresh: readonly PageExcerpt[]): Pair[] {
+export function pairPages(
+  document: SiteDocument,
+  gone: readonly PageExcerpt[],
+  fresh: readonly PageExcerpt[],
+  led: ReadonlyMap<string, string> = new Map(),
+): Pair[] {
   const pairs: Pair[] = [];
   const left = new Map(gone.map((page) => [page.id, page]));
   const free: Map<FilePath, PageExcerpt> = new Map(fresh.map((page) => [page.id, page]));
@@ -31,6 +37,7 @@ export function pairPages(document: SiteDocument, gone: readonly PageExcerpt[], 
     pairs.push({ before, after, by });
   };
   for (const page of gone) join(page, free.get(effectiveFile(document, page.id)), 'new-address');
+  for (const page of gone) join(page, free.get(led.get(page.id) ?? ''), 'redirect');
   const byWords = uniqueBy([...free.values()], ({ words }) => words);
   const gonByWords = uniqueBy([...left.values()], ({ words }) => words);
   for (const [words, page] of gonByWords) join(page, byWords.get(words), 'words');

@@ -71,7 +71,10 @@ export function passagePlaces(before: readonly ExcerptPassage[], after: readonly
   return places;
 }
 
-/** Where the pictures of a page are in its new version: the same file, and of several the same one in order; failing that, one of the same file name. */
+/**
+ * Where the pictures of a page are in its new version: the same address, and of several the same one in order; failing that, the same bytes, the same file
+ * name, or one that differs only in the mark that a build puts into it.
+ */
 export function picturePlaces(before: readonly ExcerptPicture[], after: readonly ExcerptPicture[]): ReadonlyMap<number, NewPlace> {
   const places = new Map<number, NewPlace>();
   const name = (src: string): string =>
@@ -79,17 +82,32 @@ export function picturePlaces(before: readonly ExcerptPicture[], after: readonly
       .replace(/[?#].*$/, '')
       .split('/')
       .pop() ?? src;
-  const grouped = (pictures: readonly ExcerptPicture[], key: (src: string) => string): Map<string, ExcerptPicture[]> => {
+  const keys: readonly ((picture: ExcerptPicture) => string)[] = [
+    ({ src }) => src,
+    ({ hash = '' }) => hash,
+    ({ src }) => name(src),
+    ({ src }) => withoutBuildMark(name(src)),
+  ];
+  const grouped = (pictures: readonly ExcerptPicture[], key: (picture: ExcerptPicture) => string): Map<string, ExcerptPicture[]> => {
     const groups = new Map<string, ExcerptPicture[]>();
-    for (const picture of pictures) groups.set(key(picture.src), [...(groups.get(key(picture.src)) ?? []), picture]);
+    for (const picture of pictures) groups.set(key(picture), [...(groups.get(key(picture)) ?? []), picture]);
     return groups;
   };
-  for (const key of [(src: string): string => src, name]) {
-    const [olds, news] = [grouped(before, key), grouped(after, key)];
-    for (const [src, group] of olds)
+  const taken = new Set<number>();
+  for (const key of keys) {
+    const isLeft = ({ start }: ExcerptPicture): boolean => !places.has(start);
+    const [olds, news] = [
+      grouped(before.filter(isLeft), key),
+      grouped(
+        after.filter(({ start }) => !taken.has(start)),
+        key,
+      ),
+    ];
+    for (const [same, group] of olds)
       group.forEach((picture, at) => {
-        const now = news.get(src)?.[at];
-        if (src === '' || places.has(picture.start) || !now) return;
+        const now = news.get(same)?.[at];
+        if (same === '' || !now) return;
+        taken.add(now.start);
         places.set(
           picture.start,
           now.alt === picture.alt ? { found: 'same', start: now.start } : { found: 'changed', start: now.start, theirs: now.alt ?? '' },
@@ -97,4 +115,11 @@ export function picturePlaces(before: readonly ExcerptPicture[], after: readonly
       });
   }
   return places;
+}
+
+/** A file's name without the mark of a build: `hide.3f2a91bc.jpg` and `hide-B7xQ2k9_.jpg` are `hide.jpg`. */
+function withoutBuildMark(name: string): string {
+  return name.replace(/[.\-_@]([\w-]{6,40})(?=\.[a-z\d]{2,5}$)/i, (whole, mark: string) =>
+    /\d/.test(mark) && /^(?:[\da-f]+|(?=.*[A-Z])(?=.*[a-z])[\w-]+)$/.test(mark) ? '' : whole,
+  );
 }

@@ -1,6 +1,6 @@
 import type { PageId } from '../source/index.ts';
 import { collapse } from '../page/index.ts';
-import { altsOf, passagesOf, type Kind, type SiteDocument } from '../site/index.ts';
+import { addressOf, altsOf, linkedPath, passagesOf, siteHost, type Kind, type SiteDocument } from '../site/index.ts';
 import { SAID_FIELDS, type PageExcerpt, type SaidField } from './excerpt.ts';
 import { pairPages, type Pair } from './pairs.ts';
 import { passagePlaces, picturePlaces, type NewPlace } from './places.ts';
@@ -84,12 +84,14 @@ export function isSameVersion(before: ReadonlyMap<string, string>, after: Readon
 /** What bringing a new version in would do: the owner's words stay on top, unless the new source says them, or says something else of its own. */
 export function planMerge(versions: Versions): MergePlan {
   const { document, version, before, after, isPage, excerptsBefore, excerptsAfter } = versions;
-  const there = (id: PageId): boolean => after.has(id);
+  const led = leadingOn(versions);
+  // A page that only leads on is not the page that stood there before.
+  const there = (id: PageId): boolean => after.has(id) && !led.has(id);
   const gonePages = [...excerptsBefore.values()].filter(({ id }) => !there(id));
   const freshPages = [...excerptsAfter.values()].filter(({ id }) => !before.has(id));
-  const moved = pairPages(document, gonePages, freshPages);
+  const moved = pairPages(document, gonePages, freshPages, led);
   const stayed = [...excerptsBefore.values()].flatMap((page): Pair[] => {
-    const now = excerptsAfter.get(page.id);
+    const now = led.has(page.id) ? undefined : excerptsAfter.get(page.id);
     return now ? [{ before: page, after: now, by: 'address' }] : [];
   });
   const pairs = [...stayed, ...moved];
@@ -97,7 +99,7 @@ export function planMerge(versions: Versions): MergePlan {
   const all = [...found, ...robotsWays(versions)];
   const goneFrom = new Set(moved.map((pair) => pair.before.id));
   const freshTo = new Set(moved.map((pair) => pair.after.id));
-  const gone = gonePages.flatMap(({ id }) => (goneFrom.has(id) ? [] : [{ id, words: wordsOf(document, id) }]));
+  const gone = gonePages.flatMap(({ id }) => (goneFrom.has(id) || (led.has(id) && wordsOf(document, id) === 0) ? [] : [{ id, words: wordsOf(document, id) }]));
   const goneWords = gone.reduce((sum, { words }) => sum + words, 0);
   const of = (sort: Sorted['sort']): ThreeWays[] => all.filter((one) => one.sort === sort).map(({ sort: _, ...one }) => one);
   const [settled, conflicts, homeless] = [of('settled'), of('conflict'), of('homeless')];
@@ -130,6 +132,24 @@ export function planMerge(versions: Versions): MergePlan {
       old.words === '' || old.words !== now.words || old.hash === now.hash ? [] : [{ page: now.id, hash: document.tables.source[old.id]?.like ?? old.hash }],
     ),
   };
+}
+
+/** Pages of the earlier version at whose address there is now one that only leads on, and the page of the new version that it leads to. */
+function leadingOn({ document, after, isPage, excerptsBefore, excerptsAfter }: Versions): ReadonlyMap<PageId, PageId> {
+  const stubs = [...excerptsAfter.values()].filter(
+    ({ id, leadsTo }) => leadsTo !== undefined && excerptsBefore.has(id) && excerptsBefore.get(id)?.leadsTo === undefined,
+  );
+  if (stubs.length === 0) return new Map();
+  const came = document.tables.facts['']?.cameAs;
+  const cameAs = came ? new URL(came).host : undefined;
+  const byAddress = new Map([...after.keys()].filter(isPage).map((id) => [addressOf(id), id]));
+  return new Map(
+    stubs.flatMap(({ id, leadsTo = '' }) => {
+      const path = linkedPath(leadsTo, addressOf(id), siteHost(document), cameAs);
+      const to = path === undefined ? undefined : (byAddress.get(path) ?? byAddress.get(`${path}/`) ?? byAddress.get(path.replace(/\/$/, '')));
+      return to === undefined || to === id ? [] : [[id, to] as const];
+    }),
+  );
 }
 
 type Sorted = ThreeWays & { readonly sort: 'settled' | 'conflict' | 'homeless' | 'shifted' | 'kept' };

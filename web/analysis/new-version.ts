@@ -54,7 +54,7 @@ export async function planVersion({ db, siteId, document, version, progress, can
     const found = new Map<string, PageExcerpt>();
     for (const path of paths) {
       const page = await read(id, path);
-      if (page) found.set(path, excerptOf(path, files.get(path) ?? '', page, common, close && (touched(path) || id === ids.after)));
+      if (page) found.set(path, excerptOf(path, files.get(path) ?? '', page, common, close && (touched(path) || id === ids.after), files));
     }
     return found;
   };

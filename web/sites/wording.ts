@@ -122,6 +122,7 @@ export const SAID = {
 export const FOUND_BY = {
   address: '',
   'new-address': 'where you had it go',
+  redirect: 'where its old address now leads',
   words: 'with the same words',
   likeness: 'by its words',
   name: 'by its heading and name',
