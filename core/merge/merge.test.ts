@@ -5,7 +5,7 @@ import { hashOf, planned, type Files } from '../testing/planned.ts';
 import { testSite } from '../testing/site.ts';
 import { runs, SLOW } from '../testing/effort.ts';
 import { expectInProportion } from '../testing/proportion.ts';
-import { isSameVersion, mergeChange, type MergeChoices } from './index.ts';
+import { isSameVersion, mergeChange, type MergeChoices, type MergePlan } from './index.ts';
 
 const NOTHING: MergeChoices = { theirs: new Set(), redirects: {} };
 
