@@ -42,3 +42,13 @@ it('asks for pages two at a time, waits before each, keeps to robots.txt, and te
   expect(asked).not.toContain('/private/x');
   expect([most, waits]).toEqual([2, 6]);
 });
+
+it.each<[string, FetchOutcome, string]>([
+  ['there is no such host', { ok: false, reason: 'no-such-host', redirects: [], hops: [] }, 'no-such-host'],
+  ['the host refuses', { ok: false, reason: 'refused', redirects: [], hops: [] }, 'refused'],
+  ['it takes too long', { ok: false, reason: 'timeout', redirects: [], hops: [] }, 'timeout'],
+  ['its rules fail', { ...html('x'), status: 503 } as FetchOutcome, 'no-robots'],
+])('where %s, that is told, and not that a rule forbids it', async (_, answer, reason) => {
+  const told = await livePages({ addresses: [`${ORIGIN}/`], wait: async () => undefined, fetch: async () => answer });
+  expect(told).toEqual([{ kind: 'no-answer', reason }]);
+});

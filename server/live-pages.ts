@@ -28,7 +28,9 @@ export async function livePages({
     for (let turn = at++; turn < addresses.length; turn = at++) {
       const url = new URL(addresses[turn] as string);
       const robots = rules.get(url.origin);
-      if (robots && !mayFetch(accessFor(robots, pathAndQuery(url)))) found[turn] = { kind: 'forbidden' };
+      // Without its rules a polite program asks for nothing; what kept them away is what happened, and no rule of theirs.
+      if (robots?.kind === 'unreachable') found[turn] = { kind: 'no-answer', reason: robots.reason ?? 'no-robots' };
+      else if (robots && !mayFetch(accessFor(robots, pathAndQuery(url)))) found[turn] = { kind: 'forbidden' };
       else {
         await wait();
         found[turn] = await livePage(fetch, url.href);

@@ -166,3 +166,11 @@ describe('one thing taken back', () => {
     );
   });
 });
+
+it('a second proof of a name is one change, and the first is not lost by it', () => {
+  const proof = (content: string, beside?: true) => ({ kind: 'meta' as const, name: 'x-proof', content, ...(beside ? { beside } : {}) });
+  const added = fieldChanges([proof('first-1', true), proof('second-2', true)], [proof('first-1')]);
+  expect(added.map(({ now, before }) => [now && 'content' in now && now.content, before])).toEqual([['second-2', undefined]]);
+  const taken = fieldChanges([proof('first-1')], [proof('first-1', true), proof('second-2', true)]);
+  expect(taken.map(({ now, before }) => [now, before && 'content' in before && before.content])).toEqual([[undefined, 'second-2']]);
+});

@@ -13,7 +13,8 @@ export function itemKey({ path, own, hosting }: Pick<ReleaseItem, 'path' | 'own'
 export function editKey(edit: PageEdit): string {
   switch (edit.kind) {
     case 'meta':
-      return `meta ${edit.name}${edit.beside ? ` ${edit.content}` : ''}`;
+      // Proofs of one name stand beside one another.
+      return edit.name === 'keywords' ? 'meta keywords' : `meta ${edit.name} ${edit.content}`;
     case 'directives':
       return `${edit.kind} ${edit.name}`;
     case 'property':
@@ -35,13 +36,16 @@ export interface FieldChange {
   readonly before: PageEdit | undefined;
 }
 
+/** An edit without how it is written. */
+const saidAlone = (edit: PageEdit): PageEdit => (edit.kind === 'meta' ? { kind: 'meta', name: edit.name, content: edit.content } : edit);
+
 /** What differs between two sets of edits of a page, field by field, in the order in which they are written. */
 export function fieldChanges(now: readonly PageEdit[], before: readonly PageEdit[]): FieldChange[] {
   const old = new Map(before.map((edit) => [editKey(edit), edit]));
   const fresh = new Map(now.map((edit) => [editKey(edit), edit]));
   return [...new Set([...fresh.keys(), ...old.keys()])].flatMap((key) => {
     const [after, was] = [fresh.get(key), old.get(key)];
-    return after && was && sameEdits([after], [was]) ? [] : [{ key, now: after, before: was }];
+    return after && was && sameEdits([saidAlone(after)], [saidAlone(was)]) ? [] : [{ key, now: after, before: was }];
   });
 }
 

@@ -95,5 +95,6 @@ export {
   type DomainName,
   type NeededRecord,
 } from './domain.ts';
+export { LOOK_AGAIN, nextLook } from './looks.ts';
 export { PATH_MATCHES, type PathMatch } from './path-match.ts';
 export { rulesFromHeaders, rulesFromNewHeaders, wordsFromHeaders } from './answered-headers.ts';

@@ -11,6 +11,8 @@ export interface Proportion<Input> {
 
 /** Turns before it is believed that the time grows too fast: a busy machine spoils some of them. */
 const TURNS = 12;
+/** Turns before it is believed that the time grows as it should: the small one, made slow by chance or not compiled yet, would let anything pass. */
+const AT_LEAST = 3;
 /** How many times as long it may take: between once, which is in proportion, and `times`, which is square. A busy machine makes up to four of one. */
 const ALLOWED = 4.5;
 /** Milliseconds below which the clock tells chance rather than work. */
@@ -25,7 +27,7 @@ export function expectInProportion<Input>({ small, times, make, work }: Proporti
   work(few);
   let [least, most] = [Infinity, Infinity];
   const allowed = (): number => ALLOWED * Math.max(least, TELLING);
-  for (let turn = 0; turn < TURNS && (turn === 0 || most > allowed()); turn++) {
+  for (let turn = 0; turn < TURNS && (turn < AT_LEAST || most > allowed()); turn++) {
     least = Math.min(
       least,
       spent(() => {

@@ -221,6 +221,8 @@ export const NO_ANSWER: Readonly<Record<string, string>> = {
   'no-such-host': 'there is no such host',
   'private-address': 'this address is not fetched from here',
   unavailable: 'it says 503: away for a while',
+  refused: 'the host refused the connection',
+  'no-robots': 'its robots.txt could not be had, so nothing more was asked for',
   timeout: 'no answer in ten seconds',
   'too-many-redirects': 'too many redirects, one after the other',
   'broken-coding': 'it came packed in a way that can’t be unpacked',

@@ -7,6 +7,8 @@ export type FetchFailure =
   | 'no-such-host'
   | 'private-address'
   | 'no-answer'
+  /** Nothing listens there. */
+  | 'refused'
   | 'timeout'
   | 'too-large'
   | 'too-many-redirects'

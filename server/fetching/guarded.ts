@@ -138,7 +138,8 @@ export function guardedFetch(
   return { fetch, send, close: () => agent.close() };
 }
 
-const failureOf = (error: unknown, stop: AbortSignal): FetchFailure => (error instanceof Failure ? error.reason : stop.aborted ? 'timeout' : 'no-answer');
+const failureOf = (error: unknown, stop: AbortSignal): FetchFailure =>
+  error instanceof Failure ? error.reason : stop.aborted ? 'timeout' : (error as { code?: string }).code === 'ECONNREFUSED' ? 'refused' : 'no-answer';
 
 function httpAddress(address: string, base?: string): URL {
   if (!URL.canParse(address, base)) throw new Failure('bad-address');

@@ -1,7 +1,7 @@
 import type { RobotsAccess } from '../../core/indexing/index.ts';
 import { crawlDelay, parseRobots, robotsMatcher, type RobotsMatcher } from '../../core/robots/index.ts';
 import { decodeBytes, type CrawlerToken } from '../../core/source/index.ts';
-import type { Fetch } from '../fetching/index.ts';
+import type { Fetch, FetchFailure } from '../fetching/index.ts';
 
 /** robots.txt as it was had for one crawler. */
 export type Rules =
@@ -13,12 +13,13 @@ export type Rules =
       readonly delay: number | undefined;
     }
   | { readonly kind: 'missing'; readonly status: number }
-  | { readonly kind: 'unreachable'; readonly status: number | undefined };
+  /** `reason` where there was no answer at all. */
+  | { readonly kind: 'unreachable'; readonly status: number | undefined; readonly reason?: FetchFailure };
 
 /** robots.txt by RFC 9309, 2.3.1: 4xx means no rules, 5xx and no answer mean that all is shut. */
 export async function readRobots(fetch: Fetch, origin: string, crawler: CrawlerToken): Promise<Rules> {
   const outcome = await fetch(`${origin}/robots.txt`);
-  if (!outcome.ok) return { kind: 'unreachable', status: undefined };
+  if (!outcome.ok) return { kind: 'unreachable', status: undefined, reason: outcome.reason };
   const { status } = outcome;
   if (status >= 200 && status < 300) {
     const file = parseRobots(decodeBytes(outcome.bytes, 'utf-8'));

@@ -3,6 +3,7 @@ export { byKind } from './by-kind.ts';
 export { MATCHES } from './matches.ts';
 export { Findings } from './Findings.tsx';
 export { lineOf } from './line-of.ts';
+export { LookDue } from './LookDue.tsx';
 export { isOfOnePage, PAGE_STOPS, STOPS, useNextToMend, useRoute } from './navigation.ts';
 export { WalkBar } from './WalkBar.tsx';
 export { PageHead } from './PageHead.tsx';

@@ -1,13 +1,13 @@
 import { useMemo, useRef, useState } from 'react';
 import { markupAmong } from '../../core/ledger/index.ts';
 import type { LiveField, LivePage } from '../../core/release/index.ts';
-import { all, set, siteHost, siteOrigin } from '../../core/site/index.ts';
+import { all, nextLook, set, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { counted, fullDate, NO_ANSWER, numberText } from '../../core/wording/index.ts';
 import { PageLink, PageName } from '../components/index.ts';
 import { Busy, Copyable, Empty, More, note, useMore } from '../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { lookAtLive, nextLook, standingOf, ticksBy, type Look, type LookedPage, type Standing } from './look.ts';
+import { lookAtLive, standingOf, ticksBy, type Look, type LookedPage, type Standing } from './look.ts';
 import { driftWording as wording } from './wording.ts';
 
 /** The last look at each site, as long as this tab is open. */

@@ -1,24 +1,18 @@
 import { fieldChanges, type ReleaseItem } from '../../core/release/index.ts';
 import { readableAddress } from '../../core/source/index.ts';
-import { counted, fullDate } from '../../core/wording/index.ts';
+import { counted } from '../../core/wording/index.ts';
 import { useMemo } from 'react';
-import { Link } from 'react-router';
-import { PageLink, useRoute } from '../components/index.ts';
-import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { nextLook } from './look.ts';
+import { LookDue, PageLink } from '../components/index.ts';
+import { useWorkspace } from '../workspace/index.ts';
 import { wording } from './wording.ts';
 
 /** What one would want to know before a release goes out: pages that leak still, two that would stand at one address, and proofs that it would take away. */
 export function Reminders({ items }: { readonly items: readonly ReleaseItem[] }) {
-  const { linkToView } = useRoute();
   const leaking = useWorkspace((state) => state.rows.find((row) => row.state === 'leaking'));
   const rows = useWorkspace((state) => state.rows);
   const clash = useMemo(() => rows.find(({ findings }) => findings.some(({ code }) => code === 'address-taken')), [rows]);
   const count = useWorkspace((state) => state.numbers.states.leaking ?? 0);
   const home = useWorkspace((state) => state.rows.find((row) => row.address === '/')?.id);
-  const looks = useWorkspace((state) => state.document.tables.looks);
-  const today = useWorkspaceApi().tools.now().toISOString();
-  const due = nextLook(looks);
   const lost = items.flatMap((item) =>
     item.path !== home
       ? []
@@ -48,14 +42,7 @@ export function Reminders({ items }: { readonly items: readonly ReleaseItem[] })
           </PageLink>
         </p>
       )}
-      {due !== undefined && due <= today && (
-        <p className="notice mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">
-          <span className="min-w-0 flex-1 basis-64">{wording.lookDue(fullDate(looks['']?.at ?? ''))}</span>
-          <Link className="link-act" to={linkToView('release', 'live')}>
-            {wording.toLook}
-          </Link>
-        </p>
-      )}
+      <LookDue />
       {count > 0 && leaking && (
         <p className="notice notice-amber mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">
           <span className="min-w-0 flex-1 basis-64">

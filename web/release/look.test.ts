@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { LivePage } from '../../core/release/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { applyChange, emptyDocument } from '../../core/site/index.ts';
-import { lookAtLive, nextLook, standingOf, ticksBy, type Look, type LookedPage } from './look.ts';
+import { applyChange, emptyDocument, nextLook } from '../../core/site/index.ts';
+import { lookAtLive, standingOf, ticksBy, type Look, type LookedPage } from './look.ts';
 
 const PAGE: LivePage = { kind: 'page', fields: {} as never };
 const row = (id: string, change: Partial<PageRow> = {}): PageRow =>

@@ -27,8 +27,6 @@ export const wording = {
   proofLost: 'This release takes a proof of ownership off the home page:',
   proofLostWhy: 'The engine will look for it again, and not find it.',
   toProof: 'To the proofs',
-  lookDue: (day: string): string => `The live site was last held against what is meant on ${day}, over a month ago.`,
-  toLook: 'See what is out there',
   leaks: 'that you want kept out can be listed still.',
   toLeak: 'See the first',
   earlierTitle: 'Earlier releases',

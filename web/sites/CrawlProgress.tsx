@@ -1,6 +1,6 @@
 import { isPartial, MISSED, type CrawlView } from '../../core/exchange/index.ts';
 import { bytesText, counted } from '../../core/wording/index.ts';
-import { crawling as wording } from './wording.ts';
+import { crawling as wording } from './crawl-wording.ts';
 
 /** How far it has come, and what was left out and why. */
 export function CrawlProgress({ view }: { readonly view: CrawlView }) {

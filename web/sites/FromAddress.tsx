@@ -3,7 +3,7 @@ import { isPartial } from '../../core/exchange/index.ts';
 import type { Bringing } from '../analysis/index.ts';
 import { CrawlProgress } from './CrawlProgress.tsx';
 import { useCrawl } from './crawl.ts';
-import { crawling as wording } from './wording.ts';
+import { crawling as wording } from './crawl-wording.ts';
 
 const LIMITS = [
   { id: 'pages', most: 5000, of: 1, start: 500 },

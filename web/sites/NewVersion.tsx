@@ -7,7 +7,7 @@ import type { Bringing } from '../analysis/index.ts';
 import { PageLink } from '../components/index.ts';
 import { Busy, part, useDrop } from '../ui/index.ts';
 import { bringVersion, leaveVersion, rememberSource, takeVersion, useWorkspace, useWorkspaceApi, type Coming } from '../workspace/index.ts';
-import { hasCrawl } from './crawl.ts';
+import { hasCrawl } from './kept-crawl.ts';
 import { FilePickers } from './FilePickers.tsx';
 import { fromDrop, fromFolder } from './picking.ts';
 import { VersionPlan } from './VersionPlan.tsx';

@@ -8,7 +8,7 @@ import { FilePickers } from './FilePickers.tsx';
 import { fromDrop, fromInside } from './picking.ts';
 import { SiteLine } from './SiteLine.tsx';
 import { Space } from './Space.tsx';
-import { hasCrawl } from './crawl.ts';
+import { hasCrawl } from './kept-crawl.ts';
 import { useImport } from './importing.ts';
 import { useSiteList } from './site-list.ts';
 import { wording } from './wording.ts';

@@ -1,7 +1,7 @@
 import type { CrawlView } from '../../core/exchange/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { OutsideError } from '../outside/index.ts';
-import { crawling as wording } from './wording.ts';
+import { crawling as wording } from './crawl-wording.ts';
 
 /** What is told where a crawl could not be looked at, the view that stays, and whether it is not looked at any more. */
 export function afterFailure(

@@ -2,21 +2,12 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CrawlView } from '../../core/exchange/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { afterFailure } from './crawl-failure.ts';
+import { keepCrawl, keptCrawl } from './kept-crawl.ts';
 
 /** Milliseconds between two looks at how far it has come. */
 const BETWEEN = 500;
 
 /** A crawl as the server does it: looked at now and then while it runs. `watch` begins to look at one, `tried` does something about it and tells what failed. */
-const KEPT = 'jolly-beacon crawl';
-/** The crawl that was begun last in this tab for a site, or for a new one: a reload finds it again. */
-const keptCrawl = (of: string): string | undefined => sessionStorage.getItem(`${KEPT} ${of}`) ?? undefined;
-function keepCrawl(of: string, id: string | undefined): void {
-  if (id === undefined) sessionStorage.removeItem(`${KEPT} ${of}`);
-  else sessionStorage.setItem(`${KEPT} ${of}`, id);
-}
-/** Whether a crawl was begun in this tab, and what it brought was not taken yet. */
-export const hasCrawl = (of: string): boolean => keptCrawl(of) !== undefined;
-
 export function useCrawl(of: string) {
   const { crawl } = useWorkspaceApi().tools.outside;
   const [id, setId] = useState(() => keptCrawl(of));

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { STATES, type PageState } from '../../core/indexing/index.ts';
 import { isOpen, switchStory } from '../../core/site/index.ts';
 import { counted, fullDate, numberText, STATE_WORDS } from '../../core/wording/index.ts';
-import { Rail, StateSign, stepsLeft } from '../components/index.ts';
+import { LookDue, Rail, StateSign, stepsLeft } from '../components/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { Lately } from './Lately.tsx';
 import { NameQuestion } from './NameQuestion.tsx';
@@ -40,6 +40,7 @@ export function Start() {
       </h1>
       <p className="soft mt-2 text-lead">{subline(numbers, steps)}</p>
       <NameQuestion />
+      <LookDue />
       <Sky />
       <section aria-label={wording.steps}>
         <ol className="mt-4">
