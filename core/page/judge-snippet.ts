@@ -1,4 +1,4 @@
-import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5';
+import type { DefaultTreeAdapterTypes as Tree } from 'parse5';
 import type { Range, SourceText, Splice } from '../source/index.ts';
 import type { PageFacts } from './facts.ts';
 import { documentNodes } from './nodes.ts';
@@ -27,15 +27,38 @@ export function changedBySnippet(source: SourceText, facts: PageFacts, edit: Sni
   const { text: whole, at } = spliced(source.text, splices, put, put.insert + mark);
   const changed = new Set<Saying>();
   for (const scripting of [true, false]) {
-    const [one, other] = [bare, whole].map((text) => readSourceByTree({ ...source, text }, { keepText: true, scripting }));
-    if (!one?.ok || !other?.ok) return ['structure'];
-    const own = shapeOf(bare, before, scripting);
-    const { shape, says } = shapeOf(whole, [{ start: at, end: at + put.insert.length }], scripting);
+    const [one, other] = [known(source, bare, scripting), readTogether(source, whole, scripting)];
+    if (!one || !other) return ['structure'];
+    const own = shapeOf(one.document, before);
+    const { shape, says } = shapeOf(other.document, [{ start: at, end: at + put.insert.length }]);
     for (const saying of [...changedSayings(one.facts, other.facts), ...says]) changed.add(saying);
     // Where what it says differs, it is that which the owner wants to know.
     if (changed.size === 0 && own.shape !== shape) changed.add('structure');
   }
   return SAYINGS.filter((saying) => changed.has(saying));
+}
+
+/** A page read by its tree, and the tree. */
+interface Together {
+  readonly facts: PageFacts;
+  readonly document: Tree.Document;
+}
+function readTogether(source: SourceText, text: string, scripting: boolean): Together | undefined {
+  let document: Tree.Document | undefined;
+  const reading = readSourceByTree({ ...source, text }, { keepText: true, scripting, onTree: (tree) => (document = tree) });
+  return reading.ok && document ? { facts: reading.facts, document } : undefined;
+}
+
+/** Pages without the snippet as they were read last: while it is typed, and for each of its places, they are the same. */
+const read = new Map<string, Together | undefined>();
+const MOST_READ = 12;
+function known(source: SourceText, text: string, scripting: boolean): Together | undefined {
+  const key = `${scripting} ${text}`;
+  if (!read.has(key)) {
+    for (const oldest of [...read.keys()].slice(0, Math.max(0, read.size + 1 - MOST_READ))) read.delete(oldest);
+    read.set(key, readTogether(source, text, scripting));
+  }
+  return read.get(key);
 }
 
 /** A text with splices made, but something else put in for one of them, and where that stands. */
@@ -53,8 +76,7 @@ function spliced(text: string, splices: readonly Splice[], put: Splice, insert: 
 }
 
 /** A page's own elements and words as they lie in one another, those that stand in some stretches of its text left out, and what these say that the facts do not tell. */
-function shapeOf(text: string, left: readonly Range[], scripting: boolean): { readonly shape: string; readonly says: readonly Saying[] } {
-  const document = parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: scripting });
+function shapeOf(document: Tree.Document, left: readonly Range[]): { readonly shape: string; readonly says: readonly Saying[] } {
   const isLeft = (node: Tree.Node): boolean => {
     // A tag of the frame only lends its attributes: the element is the page's.
     if ('tagName' in node && /^(?:html|head|body)$/.test(node.tagName)) return false;

@@ -1,3 +1,4 @@
+import type { DefaultTreeAdapterTypes as Tree } from 'parse5';
 import { decodeSource, type SourceText } from '../source/index.ts';
 import { FactCollector } from './collector.ts';
 import { readFast } from './fast-reader.ts';
@@ -12,6 +13,8 @@ export interface ReadOptions {
   readonly outOfTime?: () => boolean;
   /** Whether scripts run where the page is read; unless told otherwise they do. Only the tree tells the two apart. */
   readonly scripting?: boolean;
+  /** Is given the tree, where one is built. */
+  readonly onTree?: (document: Tree.Document) => void;
 }
 
 /** Reads a page's bytes into facts. Nothing in the page is executed or fetched. */

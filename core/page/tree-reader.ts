@@ -12,10 +12,15 @@ const TOO_MANY = Symbol('more elements than the text can mean');
 export function readTree(
   text: string,
   collector: FactCollector,
-  { outOfTime, scripting = true }: { readonly outOfTime?: () => boolean; readonly scripting?: boolean } = {},
+  {
+    outOfTime,
+    scripting = true,
+    onTree,
+  }: { readonly outOfTime?: () => boolean; readonly scripting?: boolean; readonly onTree?: (document: Tree.Document) => void } = {},
 ): 'done' | 'too-deep' | 'too-many-elements' | 'too-slow' {
   try {
     const document = parse(text, { sourceCodeLocationInfo: true, scriptingEnabled: scripting, treeAdapter: boundedAdapter(text.length, outOfTime) });
+    onTree?.(document);
     walk(document, new TreeWalker(text, collector, scripting));
     return 'done';
   } catch (thrown) {
