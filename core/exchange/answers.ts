@@ -267,10 +267,10 @@ export const fetchedMap = z.union([
 ]);
 export type FetchedMap = Answer<typeof fetchedMap>;
 
-/** How far bringing a site in from its address has come. */
 /** Why an address of a crawl is not here although the site seems to have it. */
 export const MISSED = ['depth', 'number', 'queries', 'size', 'failed'] as const;
 export type Missed = (typeof MISSED)[number];
+/** How far bringing a site in from its address has come. */
 export const crawlView = z.object({
   state: z.enum(['running', 'done', 'stopped', 'failed']),
   /** Why it failed, or which limit ended it. */
@@ -280,10 +280,9 @@ export const crawlView = z.object({
   files: z.number(),
   bytes: z.number(),
   waiting: z.number(),
-  /** Addresses that robots.txt keeps the program from; pages that only scripts make; what was left because of a limit; what could not be had. */
+  /** Addresses that robots.txt keeps the program from; pages that only scripts make; what could not be had. */
   forbidden: z.number(),
   scripted: z.number(),
-  left: z.number(),
   troubles: z.number(),
   /** Answers that the host said are as they were the last time. */
   unchanged: z.number().default(0),

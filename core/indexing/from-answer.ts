@@ -29,7 +29,8 @@ export function answerText(answer: Pick<Answer, 'bytes' | 'headers'>): string {
   return decodeSource(answer.bytes, charsetOf(answer)).text;
 }
 
-function charsetOf({ headers }: Pick<Answer, 'headers'>): string | undefined {
+/** The encoding that the header of an answer names, as it is written; undefined where it names none. */
+export function charsetOf({ headers }: Pick<Answer, 'headers'>): string | undefined {
   return /charset\s*=\s*"?([^\s;"]+)/i.exec(headers['content-type']?.[0] ?? '')?.[1];
 }
 

@@ -1,5 +1,6 @@
 export { alike, comparedText, followsCanonical, type CanonicalTarget } from './canonical.ts';
 export {
+  charsetOf,
   answerText,
   canonicalsOf,
   evidenceFromAnswer,

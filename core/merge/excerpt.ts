@@ -97,24 +97,30 @@ const MOST_WORDS_ON_THE_WAY = 40;
 
 /** Words of prose from which links beside it are beside the point. */
 const PROSE = 40;
-const countWords = (text: string): number => text.match(/[\p{L}\p{N}]+/gu)?.length ?? 0;
+const wordsOf = (text: string): readonly string[] => text.match(/[\p{L}\p{N}]+/gu) ?? [];
 
 /** The blocks of a page of prose without those that are links and a word or two: "see also" is drawn anew by generators, and says nothing of the page itself. */
 function withoutSeeAlso(blocks: readonly string[], facts: PageFacts): readonly string[] {
   const links = new Set(facts.anchors.map(({ text }) => text).filter((text) => text !== ''));
+  // By the word that each begins with: of a page of links not every block looks for every one.
+  const byWord = new Map<string, string[]>();
+  for (const link of [...links].sort((a, b) => b.length - a.length))
+    for (const first of wordsOf(link).slice(0, 1)) (byWord.get(first) ?? byWord.set(first, []).get(first))?.push(link);
   const isLinks = (block: string): boolean => {
     if (links.has(block)) return true;
-    if (countWords(block) > MOST_LINKED) return false;
+    const words = wordsOf(block);
+    if (words.length > MOST_LINKED) return false;
     let [rest, found] = [block, false];
-    for (const link of [...links].sort((a, b) => b.length - a.length)) {
+    const near = [...new Set(words)].flatMap((word) => byWord.get(word) ?? []);
+    for (const link of near.sort((a, b) => b.length - a.length)) {
       if (!rest.includes(link)) continue;
       rest = rest.replaceAll(link, ' ');
       found = true;
     }
-    return found && countWords(rest) <= 3;
+    return found && wordsOf(rest).length <= 3;
   };
   const prose = blocks.filter((block) => !isLinks(block));
-  return countWords(prose.join(' ')) >= PROSE ? prose : blocks;
+  return wordsOf(prose.join(' ')).length >= PROSE ? prose : blocks;
 }
 
 /** Words of a block of links at most. */
@@ -136,7 +142,7 @@ const RUN = 3;
 const KEPT = 64;
 
 function sketchOf(text: string): number[] {
-  const words = text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [];
+  const words = wordsOf(text.toLowerCase());
   const runs = new Set<number>();
   for (let at = 0; at + RUN <= words.length; at++) runs.add(numberOf(`${words[at]} ${words[at + 1]} ${words[at + 2]}`));
   return [...runs].sort((a, b) => a - b).slice(0, KEPT);

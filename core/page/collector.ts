@@ -19,7 +19,7 @@ import { itemTypesIn, markedPriceIn } from './item-types.ts';
 import { endOfLeading, programIn } from './leftovers.ts';
 import { whyNotWritable } from './writable.ts';
 import { noindexInNoscript } from './noscript.ts';
-import { collapse, seen } from './white-space.ts';
+import { collapse, seen, UNSEEN } from './white-space.ts';
 
 /** Attributes of one start tag, by lower-case name; the first of a name wins. */
 export interface Attributes {
@@ -291,9 +291,6 @@ export class FactCollector {
     };
   }
 }
-
-/** Marks that show nothing: a word does not begin with one. */
-const UNSEEN = new Set([0xad, 0x200b, 0x200c, 0x200d, 0x200e, 0x200f, 0x2060, 0xfeff]);
 
 /** UTF-16 units from which text can be a sentence that says something, and what ends one in the scripts that mark it. */
 const LOOSE_AT_LEAST = 25;

@@ -79,12 +79,8 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
   const bare = edits.some((edit) => edit.kind === 'no-markup');
   const snippets = snippetsIn(source, edits);
   if (snippets === undefined) return { ok: false, reason: 'snippet-twice' };
-  const splices = outermost([
-    ...edits.flatMap((edit) => splicesFor(source, facts, edit, bare)),
-    ...snippets.flatMap((snippet) => snippetSplices(source, facts, snippet)),
-    ...robots,
-    ...words,
-  ]);
+  const code = snippets.flatMap((snippet) => snippetSplices(source, facts, snippet));
+  const splices = outermost([...edits.flatMap((edit) => splicesFor(source, facts, edit, bare)), ...code, ...robots, ...words]);
   // Nothing to write is right only where all is said already; words from a CDATA section, for one, are none that can be reached.
   if (splices.length === 0) return notTaken(source.text, facts, source.text, facts, edits, snippets) ?? { ok: true, bytes: source.bytes, splices };
   const reason = readOnlyReason(source.encoding);
@@ -104,7 +100,7 @@ export function patchPage(source: SourceText, facts: PageFacts, edits: readonly 
   if (!reread.ok) return { ok: false, reason: 'unreadable' };
   const failed = notTaken(source.text, facts, again.text, reread.facts, edits, snippets);
   if (failed) return failed;
-  if (snippets.length > 0 && saysOtherwise(source, facts, snippets)) return { ok: false, reason: 'snippet-says' };
+  if (code.length > 0 && saysOtherwise(source, facts, code)) return { ok: false, reason: 'snippet-says' };
   const says = edits.some((edit) => edit.kind === 'charset');
   if ((says || source.encoding.from === 'meta') && sniffEncoding(spliced.bytes).from !== 'meta')
     // What was put in pushed the word about the encoding out of sight: it is said once more, in front.
@@ -137,9 +133,9 @@ function notTaken(
   return altsHold(facts, now, edits) ? undefined : { ok: false, reason: 'words-not-there' };
 }
 
-/** Whether a page would say something else for its snippets alone. */
-function saysOtherwise(source: SourceText, facts: PageFacts, snippets: readonly WrittenSnippet[]): boolean {
-  const spliced = spliceSource(source, mergeInsertions(outermost(snippets.flatMap((snippet) => snippetSplices(source, facts, snippet)))));
+/** Whether a page would say something else for its snippets alone, which are written by these splices. */
+function saysOtherwise(source: SourceText, facts: PageFacts, code: readonly Splice[]): boolean {
+  const spliced = spliceSource(source, mergeInsertions(outermost(code)));
   const reading = spliced.ok && readSource(respell(source, spliced.bytes), { keepText: facts.text !== undefined });
   return !reading || !reading.ok || changedSayings(facts, reading.facts).length > 0;
 }

@@ -6,7 +6,11 @@ export function collapse(text: string): string {
   return start + end === 0 ? single : single.slice(start, single.length - end);
 }
 
+/** Marks that show nothing, by their code units: a word does not begin with one. */
+export const UNSEEN: ReadonlySet<number> = new Set([0xad, 0x200b, 0x200c, 0x200d, 0x200e, 0x200f, 0x2060, 0xfeff]);
+const BETWEEN_WORDS = new RegExp(`[\\s${String.fromCharCode(...UNSEEN)}]+`, 'g');
+
 /** What people see of some text: spaces of all sorts are one, and marks that show nothing are nothing. */
 export function seen(text: string): string {
-  return text.replace(/[\s\u00ad\u200b-\u200f\u2060\ufeff]+/g, ' ').trim();
+  return text.replace(BETWEEN_WORDS, ' ').trim();
 }

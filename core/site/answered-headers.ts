@@ -68,6 +68,19 @@ const meaning = (headers: readonly string[]): string =>
       .sort(),
   );
 
+/** All that headers said and files do not: rules that no rule of the site sends already, and words of pages that say nothing of it. */
+export function allFromHeaders(
+  document: SiteDocument,
+  told: {
+    readonly tags: Readonly<Record<string, readonly string[]>>;
+    readonly languages: Readonly<Record<string, string>>;
+    readonly canonicals: readonly string[];
+  },
+  paths: readonly string[],
+): Change {
+  return all([rulesFromNewHeaders(document, told.tags, paths), wordsFromHeaders(document, told, new Set(paths))]);
+}
+
 /** What only headers said of pages, as words of theirs: their language, and that their address is the main one. What the owner said of a page stays. */
 export function wordsFromHeaders(
   document: SiteDocument,

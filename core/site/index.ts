@@ -97,4 +97,4 @@ export {
 } from './domain.ts';
 export { LOOK_AGAIN, nextLook } from './looks.ts';
 export { PATH_MATCHES, type PathMatch } from './path-match.ts';
-export { rulesFromHeaders, rulesFromNewHeaders, wordsFromHeaders } from './answered-headers.ts';
+export { rulesFromHeaders, allFromHeaders, rulesFromNewHeaders, wordsFromHeaders } from './answered-headers.ts';

@@ -34,7 +34,7 @@ function readSnippets(snippets: SiteDocument['tables']['snippets']): Snippet[] {
 }
 
 /** Whether a page is one of those that are to have a snippet, whether it is on or not. */
-export function isFor(snippet: Snippet, page: Pick<SitePage, 'id' | 'kind'>): boolean {
+export function isFor(snippet: Pick<Snippet, 'by' | 'on'>, page: Pick<SitePage, 'id' | 'kind'>): boolean {
   if (snippet.on === 'all') return true;
   return snippet.on.has(snippet.by === 'kinds' ? page.kind : page.id);
 }

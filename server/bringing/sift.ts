@@ -1,4 +1,4 @@
-import { answerText, readAnswer } from '../../core/indexing/index.ts';
+import { answerText, charsetOf, readAnswer } from '../../core/indexing/index.ts';
 import { baseAddress, canonicalLinks, inlineStyleReferences, patchPage, shownFiles, styleReferences, type PageFacts } from '../../core/page/index.ts';
 import { decodeSource, pathAndQuery, plainAddress, sniffEncoding } from '../../core/source/index.ts';
 
@@ -92,7 +92,7 @@ const CANONICAL_LINK = /<([^>]*)>\s*;[^,<]*?\brel\s*=\s*"?(?:[^",;]*\s)?canonica
  */
 function sayingItsEncoding(headers: Answered['headers'], bytes: Uint8Array, facts: PageFacts): Uint8Array | undefined {
   if (sniffEncoding(bytes).name === facts.encoding.name) return undefined;
-  const source = decodeSource(bytes, /charset\s*=\s*["']?([^\s;"']+)/i.exec(headers['content-type']?.[0] ?? '')?.[1]);
+  const source = decodeSource(bytes, charsetOf({ headers }));
   if (source.text === decodeSource(bytes).text) return undefined;
   const patched = patchPage(source, facts, [{ kind: 'charset' }]);
   return patched.ok && decodeSource(patched.bytes).encoding.name === source.encoding.name ? patched.bytes : undefined;

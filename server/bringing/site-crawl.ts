@@ -6,6 +6,7 @@ import { MISSED, MOST_CRAWLED, type Missed, type CrawlLimits, type CrawlTold, ty
 import { OWN_NAME, type Fetch, type FetchFailure, type FetchOutcome } from '../fetching/index.ts';
 import { readMap } from '../stand-ins/maps.ts';
 import { accessFor, readRobots, type Rules } from '../stand-ins/rules.ts';
+import { assetPath, isTrap, retryAfter } from './crawled-address.ts';
 import { NO_MEMORY, type Memory } from './memory.ts';
 import type { Answered, Sifted } from './sift.ts';
 
@@ -75,7 +76,7 @@ export class SiteCrawl {
   private state: CrawlView['state'] = 'running';
   private reason: CrawlView['reason'];
   private readonly troubles: { address: string; what: string }[] = [];
-  private counts = { pages: 0, bytes: 0, forbidden: 0, scripted: 0, left: 0, troubles: 0, unchanged: 0, respelled: 0 };
+  private counts = { pages: 0, bytes: 0, forbidden: 0, scripted: 0, troubles: 0, unchanged: 0, respelled: 0 };
   /** Addresses that are not here, each once. */
   private readonly missed: Readonly<Record<Missed, Set<string>>> = {
     depth: new Set(),
@@ -107,7 +108,6 @@ export class SiteCrawl {
     this.state = 'running';
     this.reason = undefined;
     this.before = { pages: this.counts.pages, bytes: this.counts.bytes };
-    this.counts.left = 0;
     try {
       if (!this.rules && !(await this.begin())) return;
       await Promise.all(Array.from({ length: AT_ONCE }, () => this.line(from)));
@@ -235,7 +235,6 @@ export class SiteCrawl {
 
   /** Ends a go at what is too much for it; that comes first when it is gone on with. */
   private leave(at: URL, depth: number, reason: 'pages' | 'bytes'): void {
-    this.counts.left++;
     this.waiting.unshift({ address: at.href, depth, tries: 0 });
     this.end(reason);
   }
@@ -345,28 +344,27 @@ export class SiteCrawl {
     if (sifted.scripted) this.counts.scripted++;
     for (const address of sifted.links) {
       if (depth < this.limits.depth) this.learn(address, depth + 1);
-      else if (!this.seen.has(address) && this.isOurs(address)) this.miss('depth', address);
+      else if (!this.seen.has(address) && this.urlHere(address)) this.miss('depth', address);
     }
   }
 
-  private isOurs(address: string): boolean {
-    return URL.canParse(address) && new URL(address).host === this.host && !isTrap(new URL(address));
+  /** An address of this site that is worth asking for; undefined for any other. */
+  private urlHere(address: string): URL | undefined {
+    const url = URL.canParse(address) ? new URL(address) : undefined;
+    return url?.host === this.host && !isTrap(url) ? url : undefined;
   }
 
   /** Puts an address of this site in line, once. It is in plain spelling. */
   private learn(address: string, depth: number): void {
     // Most links of a page lead to where others did: nothing is made of those.
-    if (this.seen.has(address) || !this.isOurs(address)) return;
-    const url = new URL(address);
+    const url = this.seen.has(address) ? undefined : this.urlHere(address);
+    if (!url) return;
     if (url.search !== '') {
       const count = (this.queries.get(url.pathname) ?? 0) + 1;
       this.queries.set(url.pathname, count);
       if (count > MOST_QUERIES) return this.miss('queries', address);
     }
-    if (this.waiting.length >= MOST_WAITING) {
-      this.counts.left++;
-      return this.miss('number', address);
-    }
+    if (this.waiting.length >= MOST_WAITING) return this.miss('number', address);
     this.seen.add(address);
     this.waiting.push({ address, depth, tries: 1 });
   }
@@ -375,31 +373,4 @@ export class SiteCrawl {
     this.counts.troubles++;
     if (this.troubles.length < TOLD) this.troubles.push({ address, what });
   }
-}
-
-/** An address that only a program makes that links to itself for ever: very long, or the same part again and again. */
-function isTrap({ pathname, href }: URL): boolean {
-  if (href.length > 1500) return true;
-  const parts = pathname.split('/').filter(Boolean);
-  const counts = new Map<string, number>();
-  for (const part of parts) counts.set(part, (counts.get(part) ?? 0) + 1);
-  return parts.length > 25 || Math.max(0, ...counts.values()) > 3;
-}
-
-/** The file that what is no page is kept as; undefined where its name would lead out of the site. */
-function assetPath(url: URL): string | undefined {
-  try {
-    const path = decodeURIComponent(url.pathname).replace(/^\/+/, '');
-    return path === '' || path.endsWith('/') || /[\\\u0000-\u001f]|(^|\/)\.\.?(\/|$)/.test(path) || path.length > 1000 ? undefined : path;
-  } catch {
-    return undefined;
-  }
-}
-
-/** Seconds for which a busy host wants to be left alone (RFC 9110, 10.2.3): a number, or a day and time; a short while where it does not say. `now` in milliseconds. */
-export function retryAfter(header: string | undefined, now: number): number {
-  const text = header?.trim() ?? '';
-  if (/^\d{1,9}$/.test(text)) return Number(text);
-  const at = text === '' ? NaN : Date.parse(text);
-  return Number.isNaN(at) ? 5 : Math.max(0, (at - now) / 1000);
 }

@@ -8,7 +8,7 @@ import { StandInClock } from './clock.ts';
 import { StandInDns } from './dns.ts';
 import { StandInHost } from './host.ts';
 import { StandInEngine } from './engine.ts';
-import { Crawls, rememberHost, sweepMemory } from '../bringing/index.ts';
+import { Crawls, rememberHost, sweepMemory, type Memory } from '../bringing/index.ts';
 import { lockFolder } from './lock.ts';
 import { takeNotices } from './notices.ts';
 import { Store } from './store.ts';
@@ -34,6 +34,9 @@ export class StandIns {
   readonly work: Work;
   /** Sends a change notice to either side of the world. */
   readonly sends: Readonly<Record<Side, Send>>;
+  /** What crawls remember of hosts. */
+  private readonly crawled: Store;
+  private swept: Promise<unknown> | undefined;
   private readonly sites: FastifyInstance;
   private readonly wantedPort: number;
   private readonly endWork: () => Promise<void>;
@@ -51,6 +54,7 @@ export class StandIns {
     },
   ) {
     this.store = new Store(settings.folder);
+    this.crawled = this.store.room('crawled');
     this.clock = new StandInClock(this.store, settings.now);
     this.host = new StandInHost(this.store, this.clock);
     this.zone = new StandInZone(this.store, () => this.clock.now());
@@ -73,7 +77,7 @@ export class StandIns {
         fetch: sides.fetches[this.sideOf(address)],
         now: settings.now,
         sift: (answer) => this.work.sift(answer),
-        memory: (host) => rememberHost(this.store.room('crawled'), host),
+        memory: (host) => this.memoryOf(host),
         wait: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
       }),
       () =>
@@ -88,10 +92,15 @@ export class StandIns {
   }
 
   /** Finds the state of last time again and listens. Throws where another server is at work on it, or it cannot be read. */
+  /** What is remembered of a host that is crawled; what nobody names any more goes before the first is asked. */
+  private async memoryOf(host: string): Promise<Memory> {
+    await (this.swept ??= sweepMemory(this.crawled).catch(() => 0));
+    return rememberHost(this.crawled, host);
+  }
+
   async open(): Promise<void> {
     this.unlock = await lockFolder(this.settings.folder);
     await this.store.sweep();
-    await sweepMemory(this.store.room('crawled'));
     await this.clock.open();
     await this.host.open();
     await this.zone.open();

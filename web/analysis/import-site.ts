@@ -1,18 +1,6 @@
 import { readPage, type PageFacts } from '../../core/page/index.ts';
 import { parseRobots } from '../../core/robots/index.ts';
-import {
-  all,
-  applyChange,
-  emptyDocument,
-  homeFile,
-  firstFacts,
-  isPageFile,
-  rulesFromHeaders,
-  set,
-  versionOf,
-  wordsFromHeaders,
-  type Change,
-} from '../../core/site/index.ts';
+import { all, applyChange, emptyDocument, homeFile, firstFacts, isPageFile, allFromHeaders, set, versionOf, type Change } from '../../core/site/index.ts';
 import { readSitemap } from '../../core/sitemap/index.ts';
 import { decodeBytes, toHex, type FilePath } from '../../core/source/index.ts';
 import { filesToImport, type Bringing, type Refused } from './files-to-import.ts';
@@ -122,8 +110,7 @@ export async function importSite(bringing: Bringing, tools: BringingTools): Prom
       ...(told
         ? [
             ...Object.entries(told.addresses).flatMap(([path, address]) => (paths.has(path) ? [set('pages', path, 'address', address)] : [])),
-            rulesFromHeaders(told.tags, [...paths]),
-            wordsFromHeaders(emptyDocument(), told, paths),
+            allFromHeaders(emptyDocument(), told, [...paths]),
           ]
         : []),
       ...(bringing.kind === 'list'

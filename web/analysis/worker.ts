@@ -200,9 +200,7 @@ const service = {
   /** How a snippet would fit pages: one of each frame that they have is tried. */
   async snippetFits(code: string, ids: readonly PageId[]): Promise<SnippetFits> {
     const its = await site();
-    const hashes = new Map(its.files.map(({ path, hash }) => [path, hash]));
-    const pages = await pagesOfFrames(ids, its.bytesByHash, hashes);
-    return snippetFits(code, pages);
+    return snippetFits(code, await pagesOfFrames(ids, its.files, its.bytesByHash));
   },
 
   /** What of pages is out there otherwise than they would go out now, page by page, in the order in which they were given. */

@@ -1,4 +1,4 @@
-import { isFor, type Snippet } from '../../core/site/index.ts';
+import { isFor } from '../../core/site/index.ts';
 import { SNIPPET_PLACES, type SnippetPlace } from '../../core/page/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import type { SnippetFits } from '../analysis/index.ts';
@@ -12,8 +12,8 @@ import type { Scope } from './scope.ts';
 export function useFits(code: string, scope: Scope): SnippetFits | undefined {
   const rows = useWorkspace((state) => state.rows);
   const settled = useDebounced(code, 300);
-  const snippet: Snippet = { id: '', name: '', code: settled, place: 'head-end', by: scope.by, on: scope.by === 'all' ? 'all' : new Set(scope.on), off: false };
-  const ids = rows.filter((row) => isFor(snippet, row)).map(({ id }) => id);
+  const on = scope.by === 'all' ? ('all' as const) : new Set(scope.on);
+  const ids = rows.filter((row) => isFor({ by: scope.by, on }, row)).map(({ id }) => id);
   const fits = useReport(
     async (one) => (settled === '' || ids.length === 0 ? undefined : one.tools.analysis.snippetFits(settled, ids)),
     JSON.stringify([settled, scope]),

@@ -1,7 +1,7 @@
 import type { CrawlTold } from '../../core/exchange/index.ts';
 import type { ListedFile, ListedPage } from '../../core/ledger/index.ts';
 import { mergeChange, type MergeChoices, type MergePlan } from '../../core/merge/index.ts';
-import { all, applyChange, rulesFromNewHeaders, versionOf, wordsFromHeaders, type SiteDocument } from '../../core/site/index.ts';
+import { all, applyChange, allFromHeaders, versionOf, type SiteDocument } from '../../core/site/index.ts';
 import { handOver, onProgress, type Bringing, type BroughtVersion } from '../analysis/index.ts';
 import { updateSite, type SiteVersion } from '../storage/index.ts';
 import type { Workspace } from './store.ts';
@@ -66,7 +66,7 @@ export async function takeVersion(workspace: Workspace, coming: Coming, choices:
   const { told } = coming;
   const taken = mergeChange(document, coming.plan, { ...choices, addresses: told?.addresses });
   const after = applyChange(document, taken);
-  const said = told ? [rulesFromNewHeaders(after, told.tags, told.files), wordsFromHeaders(after, told, new Set(told.files))] : [];
+  const said = told ? [allFromHeaders(after, told, told.files)] : [];
   workspace.change(all([taken, ...said]), { label: 'A new version of the site was brought in' });
   if (versionOf(workspace.state.document) !== coming.version.number) throw new Error('It could not be taken in. Nothing was changed.');
   await workspace.whenIdle();
