@@ -26,8 +26,7 @@ async function numbers(page: Page) {
         links.map((link) => [link.querySelector('.stop-name')?.firstChild?.textContent ?? '', Number(link.querySelector('.count')?.textContent ?? 0)] as const),
       ),
   );
-  const textOf = async (selector: string): Promise<string> =>
-    (await page.locator(selector).count()) > 0 ? ((await page.locator(selector).first().textContent()) ?? '') : '';
+  const textOf = async (selector: string): Promise<string> => (await page.locator(selector).allTextContents())[0] ?? '';
   const waits = numberIn(await textOf('.foot-release'), /(\d+)/);
   await goTo(page, 'Words');
   await expect(page.getByLabel('Title', { exact: true })).toBeVisible();

@@ -1,22 +1,13 @@
-import type { Page } from '@playwright/test';
 import { choosePage, expect, goTo, goToView, openDemo, test } from './fixtures/app.ts';
+import { leftToFix, walkIsOver } from './fixtures/walk.ts';
 
 const LEFT = /to fix|passed over/;
-
-/** How many pages the walk still has before it. */
-async function left(page: Page): Promise<number> {
-  const walk = page.getByTestId('walk');
-  const done = page.getByText('Good enough, stop here: every page has the words it needs.');
-  await expect(walk.or(done)).toBeVisible();
-  if ((await done.count()) > 0) return 0;
-  return Number(/(\d+) pages? to fix/.exec((await walk.textContent()) ?? '')?.[1] ?? 0);
-}
 
 test('the whole demo is filled by the walk, with the keyboard alone, until it is good enough', async ({ page, app }) => {
   await openDemo(page, app);
   await page.keyboard.press('Alt+ArrowDown');
   await expect(page.getByTestId('walk')).toContainText(LEFT);
-  const atFirst = await left(page);
+  const atFirst = await leftToFix(page);
   expect(atFirst).toBeGreaterThan(8);
 
   // One page is passed over, and come back to.
@@ -28,7 +19,7 @@ test('the whole demo is filled by the walk, with the keyboard alone, until it is
   await expect(page.getByTestId('walk')).toContainText(`${atFirst} pages to fix`);
 
   let keys = 0;
-  for (let turn = 0; turn < 60 && (await left(page)) > 0; turn++) {
+  for (let turn = 0; turn < 60 && (await leftToFix(page)) > 0; turn++) {
     const before = page.url();
     if ((await page.getByText('Good enough, stop here. What is left is polish.').count()) > 0 || turn > 0) {
       await page.keyboard.press('Alt+ArrowDown');
@@ -48,7 +39,7 @@ test('the whole demo is filled by the walk, with the keyboard alone, until it is
       await expect(page.locator(`aside [data-finding="${code}"]`)).toHaveCount(0);
     }
   }
-  await expect(page.getByText('Good enough, stop here: every page has the words it needs.')).toBeVisible();
+  await expect(walkIsOver(page)).toBeVisible();
   // Two keys a page, and a few for pages with two things to mend.
   expect(keys).toBeLessThan(atFirst * 3);
   await goTo(page, 'Words');
