@@ -15,7 +15,7 @@ test('a site moves to a domain of its own: records, release, the old address lea
   await page.getByRole('radio', { name: 'A domain of my own' }).click();
   await page.getByRole('radio', { name: 'with www', exact: true }).click();
   await name.fill('bücher.example');
-  await expect(page.getByText('https://www.xn--bcher-kva.example can be had. Machines ask for it as www.xn--bcher-kva.example.')).toBeVisible();
+  await expect(page.getByText('Only your registrar can say whether bücher.example is yours. Machines ask for it as www.xn--bcher-kva.example.')).toBeVisible();
   await expect(page.getByTestId('address-effect')).toContainText('name the old address');
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByText('https://www.bücher.example')).toBeVisible();
@@ -23,8 +23,8 @@ test('a site moves to a domain of its own: records, release, the old address lea
   // The records: asked for, set, found.
   await expect(page.locator('[data-record="@ A"]')).toContainText('no such name');
   await page.getByRole('button', { name: 'Set them in the stand-in zone' }).click();
-  await expect(page.locator('[data-record="@ A"]')).toHaveAttribute('data-right', 'true');
-  await expect(page.locator('[data-record="www CNAME"]')).toHaveAttribute('data-right', 'true');
+  await expect(page.locator('[data-record="@ A"]')).toHaveAttribute('data-standing', 'right');
+  await expect(page.locator('[data-record="www CNAME"]')).toHaveAttribute('data-standing', 'right');
 
   // Out, and the old address leads on, page by page.
   await page.getByRole('button', { name: 'Write it here' }).click();

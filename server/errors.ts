@@ -17,6 +17,7 @@ export const ERRORS = {
   'foreign-address': { status: 422, message: 'This address lies on another host than the site.' },
   'queue-full': { status: 429, message: 'So many addresses wait for a visit already that no more are taken.' },
   'past-day': { status: 422, message: 'That day is over. Choose a day to come, or none.' },
+  'alias-beside': { status: 409, message: 'An alias (CNAME) stands alone at its name, and never at the domain itself. Take away what stands there first.' },
   'fetch-refused': { status: 422, message: 'This address is not fetched from here.' },
   'too-slow': { status: 503, message: 'This took far too long and was given up: something there is made to be slow, or is very large.' },
   broken: { status: 500, message: 'Something broke in the server. Nothing you have is lost; try again.' },

@@ -186,7 +186,7 @@ export const dnsAnswer = z.object({
   found: z.array(z.string()).optional(),
   failed: z.enum(['no-such-name', 'none', 'no-answer']).optional(),
   ttl: z.number().optional(),
-  former: z.object({ values: z.array(z.string()), until: time }).optional(),
+  former: z.array(z.object({ values: z.array(z.string()), until: time })).optional(),
 });
 export type DnsAnswer = Answer<typeof dnsAnswer>;
 /** Whether a name can be had at the stand-in host. */

@@ -74,16 +74,25 @@ export const verifyRequest = z.strictObject({
   origin: z.string().regex(/^https?:\/\/[a-z0-9.-]+$/),
   way: z.enum(['tag', 'file', 'txt']).default('tag'),
 });
-/** A record of a domain in the stand-in zone; `name` relative to the domain, `@` for itself; seconds to live. */
-export const zoneRecord = z.strictObject({
-  name: z.string().regex(/^(?:@|(?:[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?\.)*[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?)$/),
+const RECORD_NAME = /^(?:@|(?:\*|[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?)(?:\.[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?)*)$/;
+/** A record as it was kept, whatever it says; see `zoneRecord`. */
+export const keptRecord = z.strictObject({
+  name: z.string().regex(RECORD_NAME),
   type: z.enum(['TXT', 'CNAME', 'A', 'AAAA']),
-  value: z.string().min(1).max(2000),
+  value: z.string().min(1).max(8000),
   ttl: z.number().int().min(30).max(604_800).default(3600),
 });
-export type ZoneRecord = z.infer<typeof zoneRecord>;
+export type ZoneRecord = z.infer<typeof keptRecord>;
+const HOST = z.string().regex(/^(?=.{1,254}$)(?:[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?\.)+[a-z][a-z0-9-]{1,62}\.?$/i);
+/** What the value of each sort of record has to be. */
+const RECORD_VALUES: Readonly<Record<ZoneRecord['type'], z.ZodType<string>>> = { A: z.ipv4(), AAAA: z.ipv6(), CNAME: HOST, TXT: z.string() };
+/** A record of a domain in the stand-in zone; `name` relative to the domain, `@` for itself, `*` first for all that are not there; seconds to live. Its value is one of its sort. */
+export const zoneRecord = keptRecord.refine(({ type, value }) => RECORD_VALUES[type].safeParse(value).success, {
+  message: 'the value is none of its sort',
+  path: ['value'],
+});
 export const zoneRequest = z.strictObject({ records: z.array(zoneRecord).max(100) });
-export const zoneAnswer = z.object({ records: z.array(zoneRecord) });
+export const zoneAnswer = z.object({ records: z.array(keptRecord) });
 /** A question to the name servers: a name and the sort of record. */
 export const dnsQuery = z.strictObject({
   name: z.string().regex(/^(?=.{1,253}$)[a-z0-9_]([a-z0-9_.-]*[a-z0-9])?$/),

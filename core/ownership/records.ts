@@ -1,3 +1,4 @@
+import { recordsDomain } from '../site/index.ts';
 import { soundPiece, type PieceOptions, type ReadPiece } from './piece.ts';
 
 /** What a record is likely to say, likeliest first: a name and a code with an equals sign between, something in quotes, the same with a colon. */
@@ -123,11 +124,11 @@ function recordOf(written: string, type: string, content: string, host: string, 
 }
 
 /**
- * A record's name relative to the domain, from any of its usual forms: `@`, nothing, the domain itself or a name below it with or without a dot behind, the
+ * A record's name relative to the registrable domain of a host, from any of its usual forms: `@`, nothing, the domain itself or a name below it with or without a dot behind, the
  * domain put behind it twice; undefined for a name of another domain.
  */
 export function recordName(written: string, host: string): string | undefined {
-  const domain = host.replace(/^www\./, '').toLowerCase();
+  const domain = recordsDomain(host.toLowerCase());
   const name = written
     .trim()
     .replace(/^["']|["']$/g, '')

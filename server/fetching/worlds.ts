@@ -68,11 +68,13 @@ export function dnsRecords(
   const texts = dnsTexts(servers);
   return async (name, type) => {
     try {
-      if (type === 'A') return await resolver.resolve4(name);
-      if (type === 'AAAA') return await resolver.resolve6(name);
-      if (type === 'CNAME') return await resolver.resolveCname(name);
+      // An alias that leads to nothing of the sort is answered with an empty list.
+      const some = (values: readonly string[]): readonly string[] | 'none' => (values.length === 0 ? 'none' : values);
+      if (type === 'A') return some(await resolver.resolve4(name));
+      if (type === 'AAAA') return some(await resolver.resolve6(name));
+      if (type === 'CNAME') return some(await resolver.resolveCname(name));
       const found = await texts(name);
-      return typeof found === 'string' ? found : found.map((strings) => strings.join(''));
+      return typeof found === 'string' ? found : some(found.map((strings) => strings.join('')));
     } catch (error) {
       return dnsFailure(error);
     }

@@ -61,6 +61,7 @@ export class StandIns {
     this.dns = new StandInDns({
       addresses: (name) => (this.answers(name) || name === HOST_NAME ? [HOST_ADDRESS] : undefined),
       records: (name) => this.zone.at(name),
+      exists: (name) => this.zone.exists(name),
     });
     const ports = (): Ports => ({ dns: this.dns.port, host: this.host.port });
     const { work, close } = (settings.doWork ?? workHere)(ports);
@@ -115,11 +116,11 @@ export class StandIns {
   async askDns(name: string, type: 'A' | 'AAAA' | 'CNAME' | 'TXT'): Promise<DnsAnswer> {
     const standIn = this.answers(name) || this.zone.at(name).length > 0 || name.endsWith('.example');
     const answer = await dnsRecords(standIn ? [`127.0.0.1:${this.dns.port}`] : undefined)(name, type);
-    const held = standIn ? this.zone.formerAt(name, type) : undefined;
+    const held = standIn ? this.zone.formerAt(name, type) : [];
     return {
       world: standIn ? 'stand-in' : 'real',
       ...(typeof answer === 'string' ? { failed: answer } : { found: answer }),
-      ...(held ? { former: { values: held.values, until: new Date(held.until).toISOString() } } : {}),
+      ...(held.length > 0 ? { former: held.map(({ values, until }) => ({ values, until: new Date(until).toISOString() })) } : {}),
     };
   }
 

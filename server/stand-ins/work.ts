@@ -3,6 +3,7 @@ import { ENGINES, type EnginePolicy } from '../../core/engines/index.ts';
 import { decodeBytes, type CrawlerToken } from '../../core/source/index.ts';
 import { readAnswer } from '../../core/indexing/index.ts';
 import { findFile, findProof, findRecord, type ProofOutcome } from '../../core/ownership/index.ts';
+import { recordsDomain } from '../../core/site/index.ts';
 import { FETCH_LIMITS, dnsTexts, guardedFetch, type Fetch, type FetchOutcome } from '../fetching/index.ts';
 import type { LivePage } from '../../core/release/index.ts';
 import { sift, type Answered, type Sifted } from '../bringing/sift.ts';
@@ -102,12 +103,25 @@ export function workHere(ports: () => Ports, real?: Fetch): { readonly work: Wor
   };
 }
 
-/** The domain of a host: records stand with it, whatever the site's own name is. */
-const domainOf = (host: string): string => host.replace(/^www\./, '');
+/** Names whose records prove a host: its own without `www`, and each above it up to the domain that was registered. */
+function provingNames(host: string): string[] {
+  const domain = recordsDomain(host);
+  const names = [host.replace(/^www\./, '')];
+  while (names.at(-1) !== domain && names.at(-1)?.endsWith(`.${domain}`)) names.push((names.at(-1) as string).replace(/^[^.]*\./, ''));
+  return names;
+}
 
 async function proofRecord(host: string, { record }: ProofTag, servers: readonly string[]): Promise<ProofOutcome> {
-  const found = await dnsTexts(servers)(domainOf(host));
-  return typeof found === 'string' ? { kind: 'no-record', detail: found } : findRecord(found, record);
+  const texts = dnsTexts(servers);
+  const outcomes: ProofOutcome[] = [];
+  for (const name of provingNames(host)) {
+    const found = await texts(name);
+    const outcome: ProofOutcome = typeof found === 'string' ? { kind: 'no-record', detail: found } : findRecord(found, record);
+    if (outcome.kind === 'verified') return outcome;
+    outcomes.push(outcome);
+  }
+  // What is told is about the nearest name that says anything.
+  return outcomes.find(({ kind }) => kind === 'other-records') ?? (outcomes.at(-1) as ProofOutcome);
 }
 
 function proofFile(outcome: FetchOutcome, host: string, { file }: ProofTag): ProofOutcome {

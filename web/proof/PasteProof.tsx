@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import { ENGINES, SKERRY } from '../../core/engines/index.ts';
 import { pieceOfFile, type ProofPiece, type ReadPiece } from '../../core/ownership/index.ts';
-import { all, applyChange, siteHost, type SiteDocument } from '../../core/site/index.ts';
+import { all, applyChange, recordsDomain, siteHost, type SiteDocument } from '../../core/site/index.ts';
 import { counted, pieceGoes, pieceWords } from '../../core/wording/index.ts';
 import { note, useDrop } from '../ui/index.ts';
 import { useReport, useTables, useWorkspaceApi } from '../workspace/index.ts';
@@ -19,7 +19,7 @@ export function PasteProof({ pasted, onPasted }: { readonly pasted: string; read
   const [engine, setEngine] = useState(SKERRY.name);
   const [dropped, setDropped] = useState<ReadPiece>();
   const host = siteHost(document);
-  const domain = host.replace(/^www\./, '');
+  const domain = recordsDomain(host);
   const understood = dropped ?? readFor(engine, pasted, host);
   const file = understood.ok && understood.piece.kind === 'file' ? understood.piece.name : '';
   const taken = useReport(async (one) => ({ file, has: file !== '' && (await one.tools.analysis.hasFile(file)) }), file);

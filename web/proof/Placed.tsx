@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { recordName } from '../../core/ownership/index.ts';
-import { all, claimsOf, set, siteHost, type Claim } from '../../core/site/index.ts';
+import { all, claimsOf, recordsDomain, set, siteHost, type Claim } from '../../core/site/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { SKERRY } from '../../core/engines/index.ts';
 import type { ReleaseItem } from '../../core/release/index.ts';
@@ -20,7 +20,7 @@ export function Placed({ items, home }: { readonly items: readonly ReleaseItem[]
   const workspace = useWorkspaceApi();
   const document = useTables('facts', 'claims');
   const claims = claimsOf(document);
-  const domain = siteHost(document).replace(/^www\./, '');
+  const domain = recordsDomain(siteHost(document));
   const [asked, setAsked] = useState(0);
   const zone = useAsync(() => workspace.tools.outside.zone(domain), `${domain} ${asked}`, { fresh: true });
   if (claims.length === 0) return null;

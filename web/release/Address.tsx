@@ -1,5 +1,15 @@
 import { useState } from 'react';
-import { isFreeName, mainAddressChange, neededRecords, readDomain, siteHost, siteOrigin, unicodeHost, FREE_DOMAIN } from '../../core/site/index.ts';
+import {
+  isFreeName,
+  mainAddressChange,
+  neededRecords,
+  readDomain,
+  recordsDomain,
+  siteHost,
+  siteOrigin,
+  unicodeHost,
+  FREE_DOMAIN,
+} from '../../core/site/index.ts';
 import { messageOf, variantHost } from '../../core/source/index.ts';
 import { AddressEffect } from '../components/index.ts';
 import { note, Segments, useAsync, useDebounced } from '../ui/index.ts';
@@ -60,6 +70,12 @@ function Variants({ origin }: { readonly origin: string }) {
   );
 }
 
+/** What is known of a name that no site here has. */
+function nameIs(origin: string): string {
+  const { hostname } = new URL(origin);
+  return isFreeName(hostname) ? wording.freeName(origin) : wording.ownName(unicodeHost(recordsDomain(hostname)));
+}
+
 /** Another address: a free name or one's own domain, looked at while it is typed. */
 function Another({ host, origin }: { readonly host: string; readonly origin: string }) {
   const workspace = useWorkspaceApi();
@@ -81,8 +97,10 @@ function Another({ host, origin }: { readonly host: string; readonly origin: str
     fresh: true,
   });
   const taken = state.value?.state === 'taken' && chosen !== host;
+  // Nothing is taken before it is known whether somebody has it.
+  const known = settled === whole && state.value !== undefined && state.failure === undefined;
   const take = (): void => {
-    if (wanted === undefined || taken) return;
+    if (wanted === undefined || taken || !known || wanted === origin) return;
     try {
       workspace.change(mainAddressChange(workspace.state.document, wanted), { label: `The main address is ${wanted}` });
       setTyped('');
@@ -127,7 +145,7 @@ function Another({ host, origin }: { readonly host: string; readonly origin: str
           onKeyDown={(event) => event.key === 'Enter' && take()}
         />
         {sort === 'free' && !typed.includes('.') && <span className="mono soft hidden flex-none sm:block">.{FREE_DOMAIN}</span>}
-        <button type="button" className="btn btn-primary m-1.5" disabled={wanted === undefined || taken || wanted === origin} onClick={take}>
+        <button type="button" className="btn btn-primary m-1.5" disabled={wanted === undefined || taken || !known || wanted === origin} onClick={take}>
           {wording.take}
         </button>
       </div>
@@ -135,11 +153,11 @@ function Another({ host, origin }: { readonly host: string; readonly origin: str
         {!read.ok && read.reason !== 'empty' && <p className="text-error">{wording.faults[read.reason]}</p>}
         {wanted !== undefined && wanted !== origin && read.ok && (
           <>
-            <p className={taken ? 'text-error' : 'soft'}>
-              {taken ? wording.taken : state.value ? wording.canBeHad(wanted) : wording.asking}
+            <p className={taken || state.failure !== undefined ? 'text-error' : 'soft'}>
+              {state.failure !== undefined ? wording.notAsked : !known ? wording.asking : taken ? wording.taken : nameIs(wanted)}
               {read.name.unicode !== read.name.ascii && ` ${wording.asked(chosen ?? '')}`}
             </p>
-            {isFreeName(wanted.replace(/^https?:\/\//, '')) && <p className="notice notice-amber mt-2">{wording.lent}</p>}
+            {isFreeName(new URL(wanted).hostname) && <p className="notice notice-amber mt-2">{wording.lent}</p>}
             {!taken && <AddressEffect origin={wanted} />}
           </>
         )}
