@@ -4,6 +4,7 @@ import {
   addressQuery,
   noticeRequest,
   phrasesRequest,
+  proofStepsRequest,
   visitsRequest,
   advanceRequest,
   crawlParam,
@@ -27,6 +28,7 @@ import {
   type DnsAnswer,
   type NameAnswer,
   type NoticeAnswer,
+  type ProofStepsAnswer,
   type SeenAnswer,
   type CrawlTold,
   type CrawlView,
@@ -120,6 +122,10 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
   app.post('/api/engines/:engine/verifications', async (request) => {
     const { host: name, origin, way } = parseInput(verifyRequest, request.body);
     return engineOf(parseInput(engineParam, request.params).engine).verify(name, origin, way);
+  });
+  app.post('/api/proofs/steps', { bodyLimit: 200_000 }, async (request): Promise<ProofStepsAnswer> => {
+    const { origin, piece } = parseInput(proofStepsRequest, request.body);
+    return { steps: await standIns.proofSteps(origin, piece) };
   });
   app.post('/api/engines/:engine/sitemaps', async (request) => {
     const { host: name, address } = parseInput(sitemapRequest, request.body);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { EngineEvent, IndexRecord, RankReason, SearchResult } from '../engine/index.ts';
 import type { ResultExtras } from '../results/index.ts';
 import type { GatePlaces, WayIn } from '../indexing/index.ts';
-import type { ProofOutcome } from '../ownership/index.ts';
+import type { ProofOutcome, ProofStep } from '../ownership/index.ts';
 import type { LivePage } from '../release/index.ts';
 
 /*
@@ -189,6 +189,11 @@ export const dnsAnswer = z.object({
   former: z.array(z.object({ values: z.array(z.string()), until: time })).optional(),
 });
 export type DnsAnswer = Answer<typeof dnsAnswer>;
+/** What was found of a proof, step by step, by really looking. */
+export const proofStepsAnswer = z.object({
+  steps: z.array(outlined<ProofStep>(z.looseObject({ step: z.string(), state: z.enum(['good', 'bad', 'note', 'unknown']) }))),
+});
+export type ProofStepsAnswer = Answer<typeof proofStepsAnswer>;
 /** Whether a name can be had at the stand-in host. */
 export const nameAnswer = z.object({ state: z.enum(['free', 'taken']) });
 export type NameAnswer = Answer<typeof nameAnswer>;

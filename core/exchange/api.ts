@@ -86,6 +86,11 @@ export type ZoneRecord = z.infer<typeof keptRecord>;
 const HOST = z.string().regex(/^(?=.{1,254}$)(?:[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?\.)+[a-z][a-z0-9-]{1,62}\.?$/i);
 /** What the value of each sort of record has to be. */
 const RECORD_VALUES: Readonly<Record<ZoneRecord['type'], z.ZodType<string>>> = { A: z.ipv4(), AAAA: z.ipv6(), CNAME: HOST, TXT: z.string() };
+/** A proof that is looked for, step by step, at a site's main address. */
+export const proofStepsRequest = z.strictObject({
+  origin: z.string().regex(/^https?:\/\/[a-z0-9.-]{1,253}(?::\d{1,5})?$/),
+  piece: z.strictObject({ kind: z.enum(['tag', 'file', 'txt', 'cname']), name: z.string().min(1).max(253), content: z.string().min(1).max(100_000) }),
+});
 /** A record of a domain in the stand-in zone; `name` relative to the domain, `@` for itself, `*` first for all that are not there; seconds to live. Its value is one of its sort. */
 export const zoneRecord = keptRecord.refine(({ type, value }) => RECORD_VALUES[type].safeParse(value).success, {
   message: 'the value is none of its sort',

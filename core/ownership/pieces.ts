@@ -1,15 +1,10 @@
 import { isPageFile } from '../site/index.ts';
 import { readPage, type MetaFact } from '../page/index.ts';
+import { isUsualMeta, tellsCrawlers } from './metas.ts';
 import { soundPiece, type PieceOptions, type ProofPiece, type ReadPiece } from './piece.ts';
 import { plainPaste } from './plain-paste.ts';
 import { recordInWords, recordsIn } from './records.ts';
 
-/** Metas that pages have anyway: none of them proves anything. */
-const USUAL =
-  /^(?:viewport|description|keywords|robots|author|generator|theme-color|color-scheme|referrer|format-detection|application-name|(?:dc|dcterms)\..*|[a-z]+:.*|.*-(?:mobile-web-app|tile|config|status-bar)[\w-]*)$/i;
-/** What a tag for one crawler says: it keeps pages out, and proves nothing. */
-const TELLS_CRAWLERS =
-  /^\s*(?:(?:all|none|(?:no)?(?:index|follow|archive|snippet|imageindex|translate)|max-[\w-]+:\s*[\w-]+|unavailable_after:[^,]*)\s*(?:,\s*|$))+$/i;
 const TAG = /<meta\b[^>]*>?/gi;
 /** A file's name, with the folders before it where it is told by its address or path. */
 const NAMED_FILE = /(?:(?:https?:\/\/[^\s/"'<>]{1,253})?\/((?:[\w.-]{1,60}\/){0,4}))?(?<![\w@.-])([\w-]{3,120}\.(?:html?|txt|xml|json))(?![\w-])/gi;
@@ -68,8 +63,8 @@ function tagsIn(text: string, { tagName }: PieceOptions): readonly ReadPiece[] {
     const reading = readPage(new TextEncoder().encode(tag.endsWith('>') ? tag : `${tag}>`), { httpCharset: 'utf-8' });
     return reading.ok ? reading.facts.metas : [];
   });
-  const named = tags.filter(({ name, property }) => property === undefined && name !== undefined && !USUAL.test(name));
-  const proofs = named.filter(({ content }) => !TELLS_CRAWLERS.test(content ?? ''));
+  const named = tags.filter(({ name, property }) => property === undefined && name !== undefined && !isUsualMeta(name));
+  const proofs = named.filter(({ content }) => !tellsCrawlers(content ?? ''));
   if (proofs.length === 0 && named.length > 0) return [{ ok: false, reason: 'tells-crawlers', found: named[0]?.name ?? '' }];
   const around = !/^<meta\b[^>]*>?$/i.test(text);
   const wanted = proofs.filter(({ name }) => name === tagName?.toLowerCase());

@@ -8,6 +8,7 @@ export { fullDate, shortDate } from './dates.ts';
 export { GATE_QUESTIONS, gateWords, NO_ANSWER, type GateWords } from './gates.ts';
 export { SAYING_NAMES } from './sayings.ts';
 export { PATCH_REFUSALS } from './patch-refusals.ts';
+export { proofStepWords } from './proof-steps.ts';
 export { pieceGoes, pieceWords, proofWords } from './proof.ts';
 export { REFUSAL_WORDS } from './refusals.ts';
 export { bytesText, counted, numberText, plural } from './numbers.ts';

@@ -100,6 +100,47 @@ export function dnsTexts(servers?: readonly string[]): (name: string) => Promise
   };
 }
 
+/** One of the name servers that a domain names as its own, and how it is asked. */
+export interface NameServer {
+  readonly name: string;
+  readonly ask: (
+    name: string,
+    type: 'A' | 'AAAA' | 'CNAME' | 'TXT',
+  ) => Promise<{ readonly found?: readonly string[]; readonly failed?: 'no-such-name' | 'none' | 'no-answer' }>;
+}
+const MOST_SERVERS = 6;
+
+/**
+ * The name servers of a domain, each to be asked by itself: what one says and another does not is seen only so. `via` is who is asked for them, `port` where
+ * they listen; `allows` says at which addresses they are asked. None where they cannot be found out.
+ */
+export async function nameServers(
+  domain: string,
+  { via, port = 53, allows }: { readonly via?: readonly string[]; readonly port?: number; readonly allows: (ip: string) => boolean },
+): Promise<readonly NameServer[]> {
+  const resolver = new Resolver({ timeout: 2000, tries: 2 });
+  if (via) resolver.setServers(via);
+  const names = await resolver.resolveNs(domain).catch(() => []);
+  const found = await Promise.all(
+    [...names]
+      .sort()
+      .slice(0, MOST_SERVERS)
+      .map(async (name): Promise<NameServer | undefined> => {
+        const addresses = (await resolver.resolve4(name).catch(() => [])).filter(allows);
+        if (addresses.length === 0) return undefined;
+        const ask = dnsRecords(addresses.map((address) => `${address}:${port}`));
+        return {
+          name,
+          ask: async (asked, type) => {
+            const answer = await ask(asked, type);
+            return typeof answer === 'string' ? { failed: answer } : { found: answer };
+          },
+        };
+      }),
+  );
+  return found.filter((server) => server !== undefined);
+}
+
 /** The world outside: real DNS, public addresses only, TLS where the address says so. */
 export function realWorld(resolve: Resolve = dnsResolve()): World {
   return { resolve, allows: isPublicAddress, target: (address) => ({ origin: address.origin, pin: address.hostname }) };

@@ -21,6 +21,8 @@ export interface Zone {
   records?(name: string): readonly { readonly type: 'TXT' | 'CNAME' | 'A' | 'AAAA'; readonly value: string; readonly ttl: number }[];
   /** Whether there is such a name, if with no records of its own. */
   exists?(name: string): boolean;
+  /** Whether a name is a domain of its own, with name servers. */
+  isDomain?(name: string): boolean;
 }
 
 const NO_SUCH_NAME = 3;
@@ -30,6 +32,8 @@ const UDP_OCTETS = 512;
 const LARGEST_QUESTION = 4_096;
 const LARGEST_MESSAGE = 65_535;
 const IDLE = 5_000;
+/** What a domain's name servers are called below it. */
+export const SERVERS: readonly string[] = ['ns1', 'ns2'];
 /** Aliases that are followed, one after the other. */
 const LONGEST_CHAIN = 8;
 
@@ -141,6 +145,9 @@ export class StandInDns {
 
   /** What answers a question, aliases followed to where they lead (RFC 1034, 3.6.2). */
   private answersFor(asked: string, type: string): readonly Answer[] {
+    const whole = asked.toLowerCase();
+    if (type === 'NS')
+      return this.zone.isDomain?.(whole) ? SERVERS.map((server): Answer => ({ type: 'NS', name: asked, ttl: 3600, data: `${server}.${whole}` })) : [];
     const answers: Answer[] = [];
     const been = new Set<string>();
     for (let name = asked; been.size < LONGEST_CHAIN && !been.has(name.toLowerCase());) {

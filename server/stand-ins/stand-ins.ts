@@ -2,15 +2,17 @@ import type { FastifyInstance } from 'fastify';
 import { engineHost, ENGINES, type EngineId } from '../../core/engines/index.ts';
 import type { AddressAnswer, DnsAnswer } from '../../core/exchange/index.ts';
 import { answerText } from '../../core/indexing/index.ts';
-import { HOST_ADDRESS, HOST_NAME } from '../../core/site/index.ts';
-import { dnsRecords } from '../fetching/index.ts';
+import type { ProofPiece, ProofStep } from '../../core/ownership/index.ts';
+import { HOST_ADDRESS, HOST_NAME, recordsDomain } from '../../core/site/index.ts';
+import { dnsRecords, isPublicAddress, nameServers } from '../fetching/index.ts';
 import { StandInClock } from './clock.ts';
-import { StandInDns } from './dns.ts';
+import { SERVERS, StandInDns } from './dns.ts';
 import { StandInHost } from './host.ts';
 import { StandInEngine } from './engine.ts';
 import { Crawls, rememberHost, sweepMemory, type Memory } from '../bringing/index.ts';
 import { lockFolder } from './lock.ts';
 import { takeNotices } from './notices.ts';
+import { addressStep, recordSteps } from './proof-steps.ts';
 import { Store } from './store.ts';
 import { StandInZone } from './zone.ts';
 import type { Send } from '../fetching/index.ts';
@@ -59,7 +61,8 @@ export class StandIns {
     this.host = new StandInHost(this.store, this.clock);
     this.zone = new StandInZone(this.store, () => this.clock.now());
     this.dns = new StandInDns({
-      addresses: (name) => (this.answers(name) || name === HOST_NAME ? [HOST_ADDRESS] : undefined),
+      addresses: (name) => (this.answers(name) || name === HOST_NAME || this.isNameServer(name) ? [HOST_ADDRESS] : undefined),
+      isDomain: (name) => this.isDomain(name),
       records: (name) => this.zone.at(name),
       exists: (name) => this.zone.exists(name),
     });
@@ -114,7 +117,7 @@ export class StandIns {
 
   /** Asks the name servers of a name's side of the world, over real packets, and tells what resolvers may still hold. */
   async askDns(name: string, type: 'A' | 'AAAA' | 'CNAME' | 'TXT'): Promise<DnsAnswer> {
-    const standIn = this.answers(name) || this.zone.at(name).length > 0 || name.endsWith('.example');
+    const standIn = this.isStandIn(name);
     const answer = await dnsRecords(standIn ? [`127.0.0.1:${this.dns.port}`] : undefined)(name, type);
     const held = standIn ? this.zone.formerAt(name, type) : [];
     return {
@@ -122,6 +125,35 @@ export class StandIns {
       ...(typeof answer === 'string' ? { failed: answer } : { found: answer }),
       ...(held.length > 0 ? { former: held.map(({ values, until }) => ({ values, until: new Date(until).toISOString() })) } : {}),
     };
+  }
+
+  private isStandIn(name: string): boolean {
+    return this.answers(name) || this.zone.at(name).length > 0 || name.endsWith('.example');
+  }
+
+  /** Whether a name is a domain with name servers here. */
+  private isDomain(name: string): boolean {
+    return recordsDomain(name) === name && (this.answers(name) || this.zone.exists(name));
+  }
+
+  private isNameServer(name: string): boolean {
+    const [first = '', ...rest] = name.split('.');
+    return SERVERS.includes(first) && this.isDomain(rest.join('.'));
+  }
+
+  /** Looks for a proof at a site's main address, step by step, at its host and its name servers. */
+  async proofSteps(origin: string, piece: ProofPiece): Promise<readonly ProofStep[]> {
+    const host = new URL(origin).hostname;
+    const ask = (name: string, type: 'A' | 'AAAA' | 'CNAME' | 'TXT'): Promise<DnsAnswer> => this.askDns(name, type);
+    if (piece.kind === 'txt' || piece.kind === 'cname') {
+      const domain = recordsDomain(host);
+      const servers = this.isStandIn(domain)
+        ? await nameServers(domain, { via: [`127.0.0.1:${this.dns.port}`], port: this.dns.port, allows: (ip) => ip === HOST_ADDRESS })
+        : await nameServers(domain, { allows: isPublicAddress });
+      return recordSteps(host, piece, servers, ask);
+    }
+    const [addresses, answered] = await Promise.all([addressStep(host, ask), this.work.proofSteps({ side: this.sideOf(origin), origin, piece })]);
+    return [...addresses, ...answered];
   }
 
   /** Which side of the world an address is on: a stand-in host's, or the real one. */

@@ -64,6 +64,7 @@ export function workInThread(ports: () => Ports, longest = LONGEST): { readonly 
     work: {
       crawl: ask('crawl'),
       proof: ask('proof'),
+      proofSteps: ask('proofSteps'),
       live: ask('live'),
       pages: ask('pages'),
       resources: ask('resources'),

@@ -2,7 +2,7 @@ import type { FetchedMap, LiveAnswer, PageResource, ProofTag } from '../../core/
 import { ENGINES, type EnginePolicy } from '../../core/engines/index.ts';
 import { decodeBytes, type CrawlerToken } from '../../core/source/index.ts';
 import { readAnswer } from '../../core/indexing/index.ts';
-import { findFile, findProof, findRecord, type ProofOutcome } from '../../core/ownership/index.ts';
+import { findFile, findProof, findRecord, type ProofOutcome, type ProofPiece, type ProofStep } from '../../core/ownership/index.ts';
 import { recordsDomain } from '../../core/site/index.ts';
 import { FETCH_LIMITS, dnsTexts, guardedFetch, type Fetch, type FetchOutcome } from '../fetching/index.ts';
 import type { LivePage } from '../../core/release/index.ts';
@@ -10,6 +10,7 @@ import { sift, type Answered, type Sifted } from '../bringing/sift.ts';
 import { livePages, PAUSE } from '../live-pages.ts';
 import { fetchMap, lookAtResources, lookLive } from '../live.ts';
 import { crawlSite, type CrawledSite } from './crawl.ts';
+import { answeredSteps } from './proof-steps.ts';
 import { bothSides, standInSide, type Ports, type Side } from './sides.ts';
 
 /**
@@ -31,6 +32,8 @@ export interface Work {
     readonly tag: ProofTag;
     readonly way: ProofWay;
   }): Promise<ProofOutcome>;
+  /** What a site's host answers of a tag or a file, step by step. */
+  proofSteps(request: { readonly side: Side; readonly origin: string; readonly piece: ProofPiece }): Promise<readonly ProofStep[]>;
   live(request: { readonly side: Side; readonly address: string; readonly crawler: CrawlerToken; readonly now: number }): Promise<Omit<LiveAnswer, 'world'>>;
   /** What pages of a site say right now. */
   pages(request: { readonly side: Side; readonly addresses: readonly string[] }): Promise<readonly LivePage[]>;
@@ -85,6 +88,7 @@ export function workHere(ports: () => Ports, real?: Fetch): { readonly work: Wor
           if ((await look[other]()).kind === 'verified') return { kind: 'verified' };
         return asked;
       },
+      proofSteps: ({ side, origin, piece }) => answeredSteps(sides.fetches[side], origin, piece),
       live: ({ side, address, crawler, now }) => lookLive({ fetch: sides.fetches[side], address, crawler, now }),
       pages: ({ side, addresses }) =>
         livePages({

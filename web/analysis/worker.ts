@@ -1,7 +1,8 @@
 import type { CrawlerToken, FilePath, PageId } from '../../core/source/index.ts';
 import { expose } from 'comlink';
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
-import { broughtInManifest, redirectPages, type DriftField, type ReleaseItem } from '../../core/release/index.ts';
+import type { ProofLoss, Proving } from '../../core/ownership/index.ts';
+import { broughtInManifest, redirectPages, type DriftField, type Held, type ReleaseItem } from '../../core/release/index.ts';
 import { snippetsOf, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
 import type { MapFrom, MapOrder } from '../../core/map/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
@@ -14,6 +15,7 @@ import type { Bringing } from './files-to-import.ts';
 import { importSite, sha256, type BringingResult, type Progress } from './import-site.ts';
 import { arrivals } from './arrivals.ts';
 import { cannotGo } from './cannot-go.ts';
+import { provingNow, proofsLost } from './proofs-lost.ts';
 import type { LeftInFile } from './export-site.ts';
 import { downloads } from './downloads.ts';
 import { lettersMeasuredHere } from './measure-letters.ts';
@@ -142,6 +144,14 @@ const service = {
     await its.allUnderstood();
     return cannotGo(its);
   },
+  /** Proofs of ownership that a release of what is not held back would take away. */
+  proofsLost: async (held: Held): Promise<readonly ProofLoss[]> => {
+    const its = await site();
+    await its.allUnderstood();
+    return proofsLost(its, held);
+  },
+  /** What proves ownership in the home page as it would go out. */
+  provingTags: async (): Promise<Proving['tags']> => provingNow(await site()),
   releaseItems: async (): Promise<ReleaseItem[]> => {
     const its = await site();
     await its.allUnderstood();

@@ -17,6 +17,7 @@ import {
   missingAnswer,
   noticeAnswer,
   proofOutcome,
+  proofStepsAnswer,
   proofTag,
   searchAnswer,
   seenAnswer,
@@ -46,7 +47,7 @@ import {
   type ReleaseRequest,
   type SearchAnswer,
 } from '../../core/exchange/index.ts';
-import type { ProofOutcome } from '../../core/ownership/index.ts';
+import type { ProofOutcome, ProofPiece, ProofStep } from '../../core/ownership/index.ts';
 
 /** A request that the server refused, or that did not reach it. */
 export class OutsideError extends Error {
@@ -80,6 +81,8 @@ export interface Outside {
   /** What an engine can be asked; Skerry where none is named. */
   proofTag(host: string, engine?: EngineId): Promise<ProofTag>;
   verify(host: string, origin: string, way?: 'tag' | 'file' | 'txt', engine?: EngineId): Promise<ProofOutcome>;
+  /** Looks for a proof at the site's main address, step by step, by really asking. */
+  proofSteps(origin: string, piece: ProofPiece): Promise<readonly ProofStep[]>;
   /** The records of a domain in the stand-in zone; with `records`, after setting them. */
   zone(domain: string, records?: readonly ZoneRecord[]): Promise<readonly ZoneRecord[]>;
   handIn(host: string, address: string, engine?: EngineId): Promise<EngineSite>;
@@ -176,6 +179,8 @@ export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => v
         return { zip: new Uint8Array(zip), ...told };
       },
     },
+    proofSteps: async (origin, { kind, name, content }) =>
+      (await ask('POST', '/api/proofs/steps', proofStepsAnswer, { origin, piece: { kind, name, content } })).steps,
     zone: async (domain, records) =>
       (records ? await ask('POST', `/api/zone/${domain}`, zoneAnswer, { records }) : await ask('GET', `/api/zone/${domain}`, zoneAnswer)).records,
     handIn: (host, address, engine: EngineId = SKERRY.id) => ask('POST', `/api/engines/${engine}/sitemaps`, engineSite, { host, address }),

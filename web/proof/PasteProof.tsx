@@ -1,13 +1,14 @@
 import { useId, useState } from 'react';
 import { ENGINES, SKERRY } from '../../core/engines/index.ts';
-import { pieceOfFile, type ProofPiece, type ReadPiece } from '../../core/ownership/index.ts';
+import { pieceOfFile, type ProofPiece, type Proving, type ReadPiece } from '../../core/ownership/index.ts';
 import { all, applyChange, recordsDomain, siteHost, type SiteDocument } from '../../core/site/index.ts';
 import { counted, pieceGoes, pieceWords } from '../../core/wording/index.ts';
 import { note, useDrop } from '../ui/index.ts';
 import { useReport, useTables, useWorkspaceApi } from '../workspace/index.ts';
-import { placeable, placeFor, placeProof, readFor } from './placing.ts';
-import { wording } from './wording.ts';
+import { beforePlacing, placeable, placeFor, placeProof, readFor } from './placing.ts';
+import { noteWords, wording } from './wording.ts';
 
+const NO_TAGS: Proving['tags'] = [];
 /** Largest file that is a proof. */
 const LARGEST = 100_000;
 
@@ -27,6 +28,8 @@ export function PasteProof({ pasted, onPasted }: { readonly pasted: string; read
   const asked = taken?.file === file;
   const read = placeable(understood, asked && taken.has);
   const { claims } = document.tables;
+  const tags = useReport((one) => one.tools.analysis.provingTags()) ?? NO_TAGS;
+  const notes = read.ok ? beforePlacing(pasted, read.piece, { engine, host, tags }) : [];
   const at = (): string => workspace.tools.now().toISOString();
   const place = (piece: ProofPiece): void => {
     const { kind } = piece;
@@ -105,6 +108,13 @@ export function PasteProof({ pasted, onPasted }: { readonly pasted: string; read
             !read.ok && pieceWords(read)
           )}
         </p>
+        {notes.length > 0 && (
+          <ul className="notice notice-amber order-last w-full text-small" data-testid="before-placing">
+            {notes.map((one) => (
+              <li key={one.what}>{noteWords(one, host)}</li>
+            ))}
+          </ul>
+        )}
         {(read.ok || !read.offers) && (
           <button type="button" className="btn btn-primary" disabled={!read.ok || !asked || engine.trim() === ''} onClick={() => read.ok && place(read.piece)}>
             {wording.place}

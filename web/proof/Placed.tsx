@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { recordName } from '../../core/ownership/index.ts';
 import { all, claimsOf, recordsDomain, set, siteHost, type Claim } from '../../core/site/index.ts';
+import type { ZoneRecord } from '../../core/exchange/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { SKERRY } from '../../core/engines/index.ts';
 import type { ReleaseItem } from '../../core/release/index.ts';
 import { Copyable, note, useAsync } from '../ui/index.ts';
 import { useTables, useWorkspaceApi } from '../workspace/index.ts';
+import { ProofChain } from './ProofChain.tsx';
 import { wording } from './wording.ts';
 
 /** Whether a proof that goes out with a release waits for the next one. */
@@ -16,18 +18,45 @@ export function waitsFor({ kind, name, content }: Claim, items: readonly Release
 }
 
 /** All proofs that are placed, for whichever engine, with how each stands; records with the lines to copy. */
-export function Placed({ items, home }: { readonly items: readonly ReleaseItem[] | undefined; readonly home: string | undefined }) {
+export function Placed({
+  items,
+  home,
+  watched,
+}: {
+  readonly items: readonly ReleaseItem[] | undefined;
+  readonly home: string | undefined;
+  /** The proof that is looked at by itself below. */
+  readonly watched: string | undefined;
+}) {
   const workspace = useWorkspaceApi();
   const document = useTables('facts', 'claims');
   const claims = claimsOf(document);
   const domain = recordsDomain(siteHost(document));
   const [asked, setAsked] = useState(0);
+  /** Claims that are looked at, with how often. */
+  const [looked, setLooked] = useState<Readonly<Record<string, number>>>({});
   const zone = useAsync(() => workspace.tools.outside.zone(domain), `${domain} ${asked}`, { fresh: true });
   if (claims.length === 0) return null;
-  const takeAway = (claim: Claim): void =>
+  const takeAway = (claim: Claim): void => {
+    const inZone = isIn(zone.value, claim);
     workspace.change(all((['engine', 'kind', 'name', 'content', 'at'] as const).map((field) => set('claims', claim.id, field, null))), {
       label: `The proof for ${engineOf(claim)} was taken away`,
     });
+    if (inZone) note(wording.stillInZone, { duration: 20_000, action: { label: wording.outOfZone, onClick: () => void takeOutOfZone(claim) } });
+  };
+  const takeOutOfZone = async (claim: Claim): Promise<void> => {
+    try {
+      const now = await workspace.tools.outside.zone(domain);
+      await workspace.tools.outside.zone(
+        domain,
+        now.filter((record) => !isIn([record], claim)),
+      );
+      setAsked((count) => count + 1);
+      note(wording.isOutOfZone, {}, 'good');
+    } catch (error) {
+      note(messageOf(error), {}, 'bad');
+    }
+  };
   const setInZone = async ({ kind, name, content }: Claim): Promise<void> => {
     try {
       const type = kind === 'cname' ? ('CNAME' as const) : ('TXT' as const);
@@ -47,7 +76,7 @@ export function Placed({ items, home }: { readonly items: readonly ReleaseItem[]
       <ul className="panel mt-2">
         {claims.map((claim) => {
           const record = claim.kind === 'txt' || claim.kind === 'cname';
-          const inZone = record && zone.value?.some(({ name, value }) => name === claim.name && value === claim.content) === true;
+          const inZone = isIn(zone.value, claim);
           const state = record ? (inZone ? wording.inZone : wording.notInZone) : waitsFor(claim, items, home) ? wording.waits : wording.released;
           return (
             <li key={claim.id} className="border-t border-line px-3.5 py-2.5 first:border-t-0" data-claim={claim.id}>
@@ -61,6 +90,16 @@ export function Placed({ items, home }: { readonly items: readonly ReleaseItem[]
                   </p>
                 </div>
                 <span className={`text-note ${state === wording.released || inZone ? 'text-green' : 'text-amber-ink'}`}>{state}</span>
+                {claim.id !== watched && (
+                  <button
+                    type="button"
+                    className="link-act text-note"
+                    onClick={() => setLooked({ ...looked, [claim.id]: (looked[claim.id] ?? 0) + 1 })}
+                    aria-label={`${wording.check}: ${engineOf(claim)}, ${wording.kinds[claim.kind]}`}
+                  >
+                    {looked[claim.id] ? wording.lookAgain : wording.check}
+                  </button>
+                )}
                 <button
                   type="button"
                   className="link-act text-note"
@@ -78,6 +117,11 @@ export function Placed({ items, home }: { readonly items: readonly ReleaseItem[]
                 </div>
               )}
               {record && <Lines claim={claim} domain={domain} />}
+              {looked[claim.id] !== undefined && (
+                <ol className="panel mt-2" data-testid="proof-chain">
+                  <ProofChain claim={claim} asked={String(looked[claim.id])} />
+                </ol>
+              )}
             </li>
           );
         })}
@@ -85,6 +129,11 @@ export function Placed({ items, home }: { readonly items: readonly ReleaseItem[]
     </section>
   );
 }
+
+/** Whether a claim is among the records of a zone. */
+const isIn = (zone: readonly ZoneRecord[] | undefined, { kind, name, content }: Claim): boolean =>
+  (kind === 'txt' || kind === 'cname') &&
+  zone?.some((record) => record.type.toLowerCase() === kind && record.name === name && record.value === content) === true;
 
 const engineOf = ({ id, engine }: Claim): string => engine || (id === SKERRY.id ? SKERRY.name : id);
 

@@ -1,16 +1,16 @@
 import { useEffect, useState } from 'react';
 import { SKERRY } from '../../core/engines/index.ts';
-import type { LiveAnswer } from '../../core/exchange/index.ts';
 import type { ProofOutcome } from '../../core/ownership/index.ts';
 import { claimsOf, siteHost, siteOrigin } from '../../core/site/index.ts';
 import { messageOf } from '../../core/source/index.ts';
-import { counted, proofWords, shortDate } from '../../core/wording/index.ts';
+import { proofWords, shortDate } from '../../core/wording/index.ts';
 import { Rail, StepLine, useRoute } from '../components/index.ts';
 import { Copyable, note, Segments, useAsync } from '../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { PasteProof } from './PasteProof.tsx';
 import { KNOWN } from './placing.ts';
 import { Placed, waitsFor } from './Placed.tsx';
+import { ProofChain } from './ProofChain.tsx';
 import { wording } from './wording.ts';
 
 const WAYS = ['tag', 'file', 'txt'] as const;
@@ -28,13 +28,11 @@ export function Proof() {
   const [pasted, setPasted] = useState('');
   const [way, setWay] = useState<Way>('tag');
   const [looking, setLooking] = useState(false);
+  /** How often the owner had the chain looked at once more. */
+  const [looks, setLooks] = useState(0);
   const waiting = useReport((one) => one.tools.analysis.releaseItems());
   useEffect(() => void workspace.askEngine(), [workspace, host]);
   const origin = siteOrigin(document);
-  const front = useAsync(() => workspace.tools.outside.live(`${origin}/`), `${origin} ${engine?.lastOutcome ? 'looked' : ''} ${waiting?.length ?? 0}`, {
-    fresh: true,
-  });
-
   // Skerry's own, in whichever way it was placed last.
   const claim = claimsOf(document)
     .filter((one) => one.id === SKERRY.id || KNOWN[one.engine.toLowerCase()] === SKERRY.id)
@@ -64,7 +62,7 @@ export function Proof() {
         <Outcome outcome={outcome} notReleased={notReleased} onRelease={() => go('release')} verifiedAt={engine?.verifiedAt} lostAt={engine?.lostAt} />
       )}
       <PasteProof pasted={pasted} onPasted={setPasted} />
-      <Placed items={waiting} home={home?.id} />
+      <Placed items={waiting} home={home?.id} watched={claim?.id} />
 
       <section className="mt-6" aria-labelledby="before">
         <h2 id="before">{wording.before}</h2>
@@ -91,13 +89,7 @@ export function Proof() {
               )}
             </StepLine>
           )}
-          {isRecord ? null : (
-            <StepLine
-              done={front.value?.answer.ok === true && front.value.answer.status === 200}
-              name={wording.homeAnswers}
-              why={front.value === undefined ? (front.failure ?? wording.asking) : `${answerWords(front.value)} ${wording.homeAnswersWhy}`}
-            />
-          )}
+          {claim && <ProofChain claim={claim} asked={`${engine?.lastOutcome ? 'looked' : ''} ${waiting?.length ?? 0} ${looks}`} />}
           <StepLine
             done={engine?.verifiedAt !== undefined}
             name="Skerry has found it"
@@ -108,10 +100,15 @@ export function Proof() {
             }
           />
         </ol>
-        <div className="mt-3">
+        <div className="mt-3 flex flex-wrap gap-2">
           <button type="button" className="btn btn-primary" disabled={looking || engine === undefined} onClick={() => void verify()}>
             {looking ? 'Skerry is looking …' : wording.verify}
           </button>
+          {claim && (
+            <button type="button" className="btn btn-outline-ink" onClick={() => setLooks(looks + 1)}>
+              {wording.lookAgain}
+            </button>
+          )}
         </div>
       </section>
       <Rail>
@@ -134,13 +131,6 @@ export function Proof() {
       </Rail>
     </div>
   );
-}
-
-/** How the home page answers, in a few words. */
-function answerWords({ answer }: LiveAnswer): string {
-  if (!answer.ok) return 'It does not answer now.';
-  const last = answer.hops.at(-1);
-  return answer.status === 200 ? `It answers 200${last ? `, by way of ${counted(answer.hops.length, 'redirect')}` : ''}.` : `It answers ${answer.status}.`;
 }
 
 function Outcome({

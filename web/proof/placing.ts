@@ -1,5 +1,5 @@
 import { ENGINES } from '../../core/engines/index.ts';
-import { proofFileFault, readPiece, type ProofPiece, type ReadPiece } from '../../core/ownership/index.ts';
+import { givenFor, proofFileFault, readPiece, type GivenFor, type ProofPiece, type Proving, type ReadPiece } from '../../core/ownership/index.ts';
 import { all, claimId, set, type Change, type SiteDocument } from '../../core/site/index.ts';
 
 /** The program's own engines by what owners call them. */
@@ -15,6 +15,34 @@ export function readFor(engine: string, pasted: string, host: string): ReadPiece
 export function placeable(read: ReadPiece, has: boolean): ReadPiece {
   const fault = read.ok && read.piece.kind === 'file' ? proofFileFault(read.piece, () => has) : undefined;
   return fault !== undefined && read.ok ? { ok: false, reason: fault, found: read.piece.name } : read;
+}
+
+/** What is worth knowing before a proof is placed. */
+export type BeforePlacing =
+  | { readonly what: 'given-for'; readonly given: GivenFor }
+  /** The very tag stands in the page already. */
+  | { readonly what: 'there' }
+  /** Another tag of the name stands there; both stay. */
+  | { readonly what: 'beside'; readonly content: string }
+  /** By its name the tag is another engine's than the one that is said. */
+  | { readonly what: 'other-engine'; readonly name: string };
+
+/** What speaks up before a proof is placed. `tags` are the proofs in the home page as it would go out. */
+export function beforePlacing(
+  pasted: string,
+  piece: ProofPiece,
+  { engine, host, tags }: { readonly engine: string; readonly host: string; readonly tags: Proving['tags'] },
+): readonly BeforePlacing[] {
+  const given = givenFor(pasted, piece, host);
+  const named = piece.kind === 'tag' ? tags.filter(({ name }) => name === piece.name) : [];
+  const isThere = named.some(({ content }) => content === piece.content);
+  const [other] = named;
+  const theirs = Object.entries(KNOWN).find(([, id]) => piece.kind === 'tag' && piece.name === `${id}-proof` && KNOWN[engine.trim().toLowerCase()] !== id);
+  return [
+    ...(given ? [{ what: 'given-for' as const, given }] : []),
+    ...(isThere ? [{ what: 'there' as const }] : other ? [{ what: 'beside' as const, content: other.content }] : []),
+    ...(theirs ? [{ what: 'other-engine' as const, name: ENGINES.find(({ id }) => id === theirs[1])?.name ?? theirs[0] }] : []),
+  ];
 }
 
 /** Under which key a proof is kept. */

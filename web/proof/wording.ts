@@ -1,3 +1,5 @@
+import type { BeforePlacing } from './placing.ts';
+
 export const wording = {
   title: 'Prove that the site is yours',
   lead: 'Paste whatever the engine gave you: a tag, a code, a file, a record for your domain, or the whole message. It is put where it belongs; then let the engine look.',
@@ -27,6 +29,9 @@ export const wording = {
   inZone: 'set in the stand-in zone',
   notInZone: 'not set yet',
   setInZone: 'Set it in the stand-in zone',
+  stillInZone: 'The record itself is still at the domain, and proves as before.',
+  outOfZone: 'Take it out of the zone',
+  isOutOfZone: 'It is out of the stand-in zone.',
   elsewhere: 'For a domain that is run elsewhere',
   nameForms: 'Name',
   nameFormsWhy: 'panels call it host, name or label, and want one of these forms',
@@ -34,7 +39,27 @@ export const wording = {
   value: 'Value',
   ttl: 'TTL',
   ttlWhy: 'how long others may remember it, in seconds; an old value can be seen that long',
-  homeAnswers: 'The home page answers',
-  homeAnswersWhy: 'Skerry asks for it like any visitor, and must not be led to another host.',
+  looking: 'What is out there now',
+  lookAgain: 'Check again',
+  check: 'Check it',
   asking: 'asking …',
 };
+
+/** What is worth knowing before a proof is placed, in words. */
+export function noteWords(note: BeforePlacing, host: string): string {
+  switch (note.what) {
+    case 'there':
+      return 'This very tag is on your home page already. Nothing needs to be placed.';
+    case 'beside':
+      return `Your home page already has a tag by this name, with “${note.content.slice(0, 80)}”. Both will stand there; engines allow it.`;
+    case 'other-engine':
+      return `By its name this tag comes from ${note.name}. Check the engine beside it.`;
+    case 'given-for':
+      return {
+        variant: `It seems to be for ${note.given.named}. Your site’s main address is ${host}; with and without www are two sites to most engines.`,
+        name: `It seems to be for ${note.given.named}, another name of your domain. Your site is at ${host}.`,
+        domain: `It seems to be for ${note.given.named}, and your site is at ${host}. A proof counts for one site only.`,
+        address: `It seems to be for ${note.given.named} alone. Placed here, it is on the home page; the rest of the site may need a proof of its own.`,
+      }[note.given.what];
+  }
+}

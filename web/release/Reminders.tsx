@@ -1,32 +1,32 @@
-import { fieldChanges, type ReleaseItem } from '../../core/release/index.ts';
+import type { Held } from '../../core/release/index.ts';
 import { readableAddress } from '../../core/source/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { useMemo } from 'react';
 import { LookDue, PageLink } from '../components/index.ts';
-import { useWorkspace } from '../workspace/index.ts';
+import { useReport, useWorkspace } from '../workspace/index.ts';
 import { wording } from './wording.ts';
 
 /** What one would want to know before a release goes out: pages that leak still, two that would stand at one address, and proofs that it would take away. */
-export function Reminders({ items }: { readonly items: readonly ReleaseItem[] }) {
+export function Reminders({ held }: { readonly held: Held }) {
   const leaking = useWorkspace((state) => state.rows.find((row) => row.state === 'leaking'));
   const rows = useWorkspace((state) => state.rows);
   const clash = useMemo(() => rows.find(({ findings }) => findings.some(({ code }) => code === 'address-taken')), [rows]);
   const count = useWorkspace((state) => state.numbers.states.leaking ?? 0);
-  const home = useWorkspace((state) => state.rows.find((row) => row.address === '/')?.id);
-  const lost = items.flatMap((item) =>
-    item.path !== home
-      ? []
-      : fieldChanges(item.edits, item.before).flatMap(({ key, now, before }) =>
-          key.startsWith('meta ') && key !== 'meta keywords' && before && !now ? [key.slice(5)] : [],
-        ),
-  );
+  const lost = useReport((one) => one.tools.analysis.proofsLost(held), JSON.stringify(held)) ?? [];
   return (
     <>
       {lost.length > 0 && (
         <div className="notice notice-bad mb-3 flex flex-wrap items-center gap-x-4 gap-y-1" data-testid="proof-lost">
-          <p className="min-w-0 flex-1 basis-64">
-            {wording.proofLost} <span className="mono">{lost.join(', ')}</span>. {wording.proofLostWhy}
-          </p>
+          <div className="min-w-0 flex-1 basis-64">
+            <p className="font-semibold">{wording.proofLost}</p>
+            <ul>
+              {lost.map(({ kind, name, why }) => (
+                <li key={`${kind} ${name}`}>
+                  {wording.proofKinds[kind]} <span className="mono break-all">{name}</span>: {wording.proofWhys[why]}
+                </li>
+              ))}
+            </ul>
+          </div>
           <PageLink to="proof" className="link-act">
             {wording.toProof}
           </PageLink>

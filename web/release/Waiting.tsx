@@ -96,7 +96,7 @@ export function Waiting() {
       <SameAddress />
       <NotWritable />
       <CannotGo left={left} items={items} held={held} onHeld={setHeld} />
-      <Reminders items={items} />
+      <Reminders held={held} />
       {busy && (
         <div className="mb-3">
           <Busy {...busy} />
