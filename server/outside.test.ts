@@ -61,6 +61,7 @@ describe('what the browser asks of the server is what the server answers', () =>
     ['the zone', async (one) => [await one.zone(HOST, [{ name: '@', type: 'TXT', value: 'x', ttl: 3600 }]), await one.zone(HOST)]],
     ['a proof’s tag, of each engine', async (one) => [await one.proofTag(HOST), await one.proofTag(HOST, 'plover')]],
     ['whether a proof holds', (one) => one.verify(HOST, `https://${HOST}`)],
+    ['a proof, step by step', async (one) => (await one.proofSteps(`https://${HOST}`, { kind: 'tag', name: 'skerry-proof', content: 'x' })).length > 1],
     ['an engine’s index', (one) => one.engineSite(HOST)],
     ['a search', (one) => one.search('bindery', 'plover')],
     ['what was seen', (one) => one.seen(HOST, 'skerry')],
