@@ -87,6 +87,13 @@ test('a proof by each of its ways: placed, found, lost and told', async ({ page,
   // What waits takes nothing away.
   await page.getByRole('checkbox', { name: `${name} goes with this release` }).uncheck();
   await expect(page.getByTestId('proof-lost')).not.toContainText(name);
+  // What is taken away is gone once it is published, and says so where that is wanted.
+  await page.getByRole('checkbox', { name: `${name} goes with this release` }).check();
+  await page.getByRole('checkbox', { name: 'Say it’s gone for good (410)' }).check();
+  await page.getByRole('button', { name: /^Publish as release/ }).click();
+  await expect(page.getByText('The working copy and what is live are the same.')).toBeVisible();
+  const after = await page.request.get(`http://127.0.0.1:${app.hostPort}/${name}`, { headers: { host: 'quillfeather.example' } });
+  expect(after.status()).toBe(410);
 });
 
 test('an agency’s proof stands beside the owner’s: placed, verified, withdrawn; of several in one paste each is offered', async ({ page, app }) => {

@@ -44,6 +44,9 @@ const answer = (path: string): Promise<{ readonly status: number | undefined; re
     asked.on('error', failed).end();
   });
 
+/** The address that is gone beside one that leads on. */
+const gonePlace = (from: string): string => `/gone${from}`;
+
 describe.skipIf(!existsSync(SERVER))('the rules in .htaccess, read by the server they are for', SLOW, () => {
   beforeAll(async () => {
     folder = await mkdtemp(join(tmpdir(), 'web-server-'));
@@ -56,7 +59,10 @@ describe.skipIf(!existsSync(SERVER))('the rules in .htaccess, read by the server
       await mkdir(dirname(file), { recursive: true });
       await writeFile(file, 'a file');
     }
-    await writeFile(join(folder, 'site', '.htaccess'), serverBlockLines({ redirects, headers: headers as never, leads: undefined }));
+    await writeFile(
+      join(folder, 'site', '.htaccess'),
+      serverBlockLines({ redirects, headers: headers as never, leads: undefined, gone: redirects.map(({ from }) => gonePlace(from)) }),
+    );
     const modules = ['mpm_event', 'authz_core', 'alias', 'dir', 'headers', 'rewrite'].map((name) => `LoadModule ${name}_module ${MODULES}/mod_${name}.so`);
     await writeFile(
       join(folder, 'server.conf'),
@@ -105,6 +111,9 @@ describe.skipIf(!existsSync(SERVER))('the rules in .htaccess, read by the server
     const led = String(told['location'] ?? '').replace(/^http:\/\/[^/]*/, '');
     // Two spellings of one address are the same (RFC 3986, 6.2.2); a query or a part behind # would be another.
     expect([status, plainAddress(led)]).toEqual([301, plainAddress(to)]);
+  });
+  it.each(redirects)('$odd, with a word before it, is gone for good where that is said', async ({ from }) => {
+    expect((await answer(gonePlace(from))).status).toBe(410);
   });
   it.each(headers)('$path gets its header, and no other', async ({ path, values }) => {
     const { headers: told } = await answer(addressOf(`${path}.pdf`));

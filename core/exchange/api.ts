@@ -34,6 +34,8 @@ export const releaseRequest = z.strictObject({
   headers: z.array(hostedHeader).max(200).default([]),
   audience: z.enum(['draft', 'restricted', 'public']).default('public'),
   password: z.string().min(1).max(200).optional(),
+  /** Files whose addresses answer that they are gone for good (410). */
+  gone: z.array(sitePath).max(5_000).optional(),
 });
 export type ReleaseRequest = z.infer<typeof releaseRequest>;
 /** Who may visit a hosted site. */

@@ -15,7 +15,7 @@ const FORMATS: readonly { readonly format: SavedFormat; readonly fixtures: Reado
   [
     {
       format: DOCUMENT_FORMAT,
-      fixtures: Object.fromEntries([1, 2, 3, 4, 5, 6].map((version) => [version, fixture(`../site/fixtures/document-v${version}.json`)])),
+      fixtures: Object.fromEntries([1, 2, 3, 4, 5, 6, 7].map((version) => [version, fixture(`../site/fixtures/document-v${version}.json`)])),
       opens: (saved) => {
         const opened = openDocument(saved);
         return opened.ok && (opened.aside?.length ?? 0) === 0;
@@ -32,6 +32,12 @@ const FORMATS: readonly { readonly format: SavedFormat; readonly fixtures: Reado
           ...project.manifest,
           version: 5,
           files: { 'index.html': { hash: 'a', edits: [{ kind: 'snippet', id: 's', place: 'body-end', code: '<i></i>' }] } },
+        },
+        6: {
+          ...project.manifest,
+          version: 6,
+          files: { 'index.html': { hash: 'a', edits: [{ kind: 'meta', name: 'x', content: 'y', beside: true }] } },
+          hosting: { gone: '["a.html"]' },
         },
       },
       opens: (saved) => manifestSchema.safeParse(saved).success,

@@ -1,10 +1,11 @@
-import type { FilePath } from '../source/index.ts';
+import type { AddressPath, FilePath } from '../source/index.ts';
 import { isNoticeKey, noticeKeyFile, proofFileFault } from '../ownership/index.ts';
 import { withSitemap } from '../robots/index.ts';
 import {
   addressOf,
   effectiveAddress,
   effectiveFile,
+  goneForGood,
   isPageFile,
   movedSpellings,
   moves,
@@ -46,6 +47,12 @@ function gonePages(document: SiteDocument, has: (file: FilePath) => boolean): { 
 /** Whether the owner ended what led on from where a file was. */
 const ends = (document: SiteDocument, file: FilePath): boolean => document.tables.redirects[file]?.ends === true;
 
+/** Addresses that are gone for good, as far as nothing stands there again. */
+function goneAddresses(document: SiteDocument, has: (file: FilePath) => boolean): AddressPath[] {
+  const standing = new Set([...moves(document).map(({ file }) => effectiveFile(document, file)), ...Object.keys(proofFiles(document))]);
+  return goneForGood(document).flatMap((file) => (has(file) || standing.has(file) ? [] : [addressOf(file)]));
+}
+
 /** What the web server is told, where rules are written for it: addresses that moved or are gone, headers, the variant that leads. */
 export function serverWishes(document: SiteDocument, has: (file: FilePath) => boolean): ServerWishes {
   return {
@@ -54,6 +61,7 @@ export function serverWishes(document: SiteDocument, has: (file: FilePath) => bo
       ...gonePages(document, has).map(({ from, to }) => ({ from, to })),
     ],
     headers: outgoingHeaderRules(document),
+    gone: goneAddresses(document, has),
     leads: document.tables.facts['']?.serverLeads === true ? siteOrigin(document) : undefined,
   };
 }

@@ -2,7 +2,7 @@ export { beingSent, broughtInManifest, IDLE, prepared, putOut, type ReleaseOrder
 export { sourceDiff, type Hunk } from './difference.ts';
 export { editsFor } from './edits.ts';
 export { canWait, editKey, fieldChanges, heldBack, itemKey, type FieldChange, type Held } from './partial.ts';
-export { takeFieldBack } from './take-back.ts';
+export { MADE_AT, ownMadeAt, takeFieldBack, takeOwnBack, type MadeAt } from './take-back.ts';
 export {
   compareWithRelease,
   differsFromRelease,
@@ -20,7 +20,8 @@ export {
   type WorkingCopy,
 } from './manifest.ts';
 export { effectiveRobots, formerAddresses, generatedFiles, redirectPages, ROBOTS_FILE, serverWishes, type ImportedFiles } from './generated-files.ts';
-export { REDIRECT_FORMS, redirectPage, redirectPageTarget, redirectRules, type Redirect, type RedirectForm } from './redirects.ts';
+export { deadRedirects, type DeadRedirect } from './dead-redirects.ts';
+export { REDIRECT_FORMS, redirectPage, redirectPageTarget, goneRules, redirectRules, type Redirect, type RedirectForm } from './redirects.ts';
 export { SITEMAP_PAGE, sitemapPage, type MapSection, type Template } from './sitemap-page.ts';
 export { ownBytes, shipments, written, type Shipment } from './shipped.ts';
 export { releasedTags, type ReleasedTags } from './tags.ts';

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { broughtUpToDate, type SavedFormat } from '../saved/index.ts';
+import type { FilePath } from '../source/index.ts';
 import { SNIPPET_PLACES, type PageEdit } from '../page/index.ts';
-import { outgoingHeaderRules, type PathMatch, type SiteDocument } from '../site/index.ts';
+import { goneForGood, outgoingHeaderRules, type PathMatch, type SiteDocument } from '../site/index.ts';
 
 /** A file as it went out: its source's hash, what was written into it, and where it went if not to its own place. `content` is the hash of the bytes that first said its words, where other bytes say the same. */
 export interface ReleasedFile {
@@ -51,11 +52,11 @@ const editSchema = z.discriminatedUnion('kind', [
   ...(Object.values(EDIT_SHAPES) as [(typeof EDIT_SHAPES)['title'], ...(typeof EDIT_SHAPES)[PageEdit['kind']][]]),
 ]);
 
-/** The format of a saved manifest. Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files; version 4 that markup is taken out, and which bytes say the same words; version 5 snippets. */
+/** The format of a saved manifest. Version 2 knows more kinds of edits, and files that move; version 3 still more edits, and what the host is told beside the files; version 4 that markup is taken out, and which bytes say the same words; version 5 snippets; version 6 proofs that stand beside others, and addresses that are gone for good. */
 export const MANIFEST_FORMAT = {
   name: 'manifest',
-  version: 5,
-  migrations: { 1: (saved) => saved, 2: (saved) => saved, 3: (saved) => saved, 4: (saved) => saved },
+  version: 6,
+  migrations: { 1: (saved) => saved, 2: (saved) => saved, 3: (saved) => saved, 4: (saved) => saved, 5: (saved) => saved },
 } as const satisfies SavedFormat;
 
 const manifestShape = z.strictObject({
@@ -161,13 +162,15 @@ export function compareWithRelease(now: WorkingCopy, last: WorkingCopy | undefin
   return [...[...files, ...gone].sort((a, b) => (a.path < b.path ? -1 : 1)), ...ours];
 }
 
-/** What the host is told beside the files, as texts that can be compared: who can visit, and which files get headers. Nothing where all is as usual. */
+/** What the host is told beside the files, as texts that can be compared: who can visit, which files get headers, and which addresses are gone for good. Nothing where all is as usual. */
 export function hostingOf(document: SiteDocument): Record<string, string> {
   const { audience, password } = document.tables.visitors[''] ?? {};
   const headers = outgoingHeaderRules(document);
+  const gone = goneForGood(document);
   return {
     ...(audience && audience !== 'public' ? { visitors: audience === 'restricted' ? `${audience}\n${password ?? ''}` : audience } : {}),
     ...(headers.length > 0 ? { headers: JSON.stringify(headers.map(({ path, match, values }) => ({ path, match, values }))) } : {}),
+    ...(gone.length > 0 ? { gone: JSON.stringify(gone) } : {}),
   };
 }
 
@@ -176,10 +179,13 @@ export function hostingFrom(hosting: Readonly<Record<string, string>>): {
   readonly audience: 'draft' | 'restricted' | 'public';
   readonly password: string | undefined;
   readonly headers: readonly { readonly path: string; readonly match: PathMatch; readonly values: readonly string[] }[];
+  /** Files whose addresses answer 410. */
+  readonly gone: readonly FilePath[];
 } {
   const [audience = 'public', password] = (hosting['visitors'] ?? 'public').split('\n');
   const headers = JSON.parse(hosting['headers'] ?? '[]') as { path: string; match: PathMatch; values: string[] }[];
-  return { audience: audience as 'draft' | 'restricted' | 'public', password: audience === 'restricted' ? password : undefined, headers };
+  const gone = JSON.parse(hosting['gone'] ?? '[]') as FilePath[];
+  return { audience: audience as 'draft' | 'restricted' | 'public', password: audience === 'restricted' ? password : undefined, headers, gone };
 }
 
 /** Whether two sets of edits write the same. */

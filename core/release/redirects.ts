@@ -1,6 +1,6 @@
 import { decodeHTML } from 'entities/decode';
 import { escapeAttribute, escapeText } from '../page/index.ts';
-import { percentDecoded } from '../source/index.ts';
+import { percentDecoded, type AddressPath } from '../source/index.ts';
 import { isPlainTarget, octetsPattern } from './server-words.ts';
 
 /** An address that moved: path to path. */
@@ -55,6 +55,19 @@ export function redirectRules(redirects: readonly Redirect[], form: RedirectForm
     lines: ({ from, to }) => `${from} ${to} 301`,
   };
   return redirects.map(line[form]).join('\n') + (redirects.length > 0 ? '\n' : '');
+}
+
+/** Addresses that are gone for good (410), written out for a web server; nothing in plain lines, for which there is no common word. */
+export function goneRules(gone: readonly AddressPath[], form: RedirectForm): string {
+  const line: Readonly<Record<RedirectForm, (path: AddressPath) => string>> = {
+    htaccess: (path) => `RedirectMatch 410 "^${octetsPattern(percentDecoded(path))}$"`,
+    'server-block': (path) => `location = ${quoted(percentDecoded(path))} { return 410; }`,
+    lines: () => '',
+  };
+  return gone
+    .map((path) => line[form](path) + '\n')
+    .join('')
+    .replace(/^\n+$/, '');
 }
 
 /**

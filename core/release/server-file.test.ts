@@ -6,6 +6,7 @@ import { hostingFrom, hostingOf, serverBlockLines, serverWishes, withServerBlock
 const rules = serverBlockLines({
   redirects: [{ from: '/a/', to: '/b/' }],
   headers: [{ id: 'h', path: '.pdf', match: 'ends', values: ['noindex'] } as never],
+  gone: [],
   leads: 'https://www.a.example',
 });
 
@@ -14,8 +15,8 @@ describe('a file of server rules', () => {
     expect(rules).toContain('RewriteCond %{HTTP_HOST} !^www\\.a\\.example$ [NC]');
     expect(rules).toContain('RedirectMatch 301 "^/a/$" "/b/"');
     expect(rules).toContain('Header add X-Robots-Tag "noindex"');
-    expect(serverBlockLines({ redirects: [], headers: [], leads: undefined })).toBe('');
-    expect(serverBlockLines({ redirects: [], headers: [], leads: 'http://a.example' })).not.toContain('HTTPS');
+    expect(serverBlockLines({ redirects: [], headers: [], leads: undefined, gone: [] })).toBe('');
+    expect(serverBlockLines({ redirects: [], headers: [], leads: 'http://a.example', gone: [] })).not.toContain('HTTPS');
   });
   // Each of these was read by the server itself as it stands here: `server/real-web-server.test.ts`, where one is installed.
   it.each([
@@ -27,13 +28,18 @@ describe('a file of server rules', () => {
     ['/a/', '/100%25%20%231/', 'RewriteRule "^/?a/$" "/100\\%25\\%20\\%231/" [R=301,L,NE]'],
     ['/a/', '/$1/', 'RewriteRule "^/?a/$" "/\\%241/" [R=301,L,NE]'],
   ])('an odd address means itself: %s to %s', (from, to, line) =>
-    expect(serverBlockLines({ redirects: [{ from, to }], headers: [], leads: undefined }).split('\n')).toContain(line),
+    expect(serverBlockLines({ redirects: [{ from, to }], headers: [], leads: undefined, gone: [] }).split('\n')).toContain(line),
   );
+  it('says what is gone for good, and only of its own address', () =>
+    expect(serverBlockLines({ redirects: [], headers: [], leads: undefined, gone: ['/old%20a/', '/a.html'] })).toBe(
+      'RedirectMatch 410 "^/old\\x20a/$"\nRedirectMatch 410 "^/a\\.html$"\n',
+    ));
   it('asks for no module that is not there, and for a header with any letters', () => {
     const lines = serverBlockLines({
       redirects: [],
       headers: [{ id: 'h', path: 'a "b" #1', match: 'contains', values: ['unavailable_after: 100%'] } as never],
       leads: undefined,
+      gone: [],
     });
     expect(lines.split('\n')).toEqual([
       '<IfModule mod_headers.c>',

@@ -1,6 +1,7 @@
 import type { HeaderRule } from '../site/index.ts';
 import { headerServerRules } from './header-rules.ts';
-import { redirectRules, type Redirect } from './redirects.ts';
+import type { AddressPath } from '../source/index.ts';
+import { goneRules, redirectRules, type Redirect } from './redirects.ts';
 
 /** The file in which common web servers look for rules of a folder. */
 export const SERVER_FILE = '.htaccess';
@@ -12,13 +13,20 @@ const BLOCK = /^[ \t]*# Jolly Beacon: begin[^\r\n]*(?:\r\n|\r|\n)[^]*?^[ \t]*# J
 export interface ServerWishes {
   readonly redirects: readonly Redirect[];
   readonly headers: readonly HeaderRule[];
+  /** Addresses that answer that they are gone for good. */
+  readonly gone: readonly AddressPath[];
   /** The main address to which all other variants lead, where that is wished. */
   readonly leads: string | undefined;
 }
 
 /** The lines of the program's own block; empty where there is nothing to say. */
-export function serverBlockLines({ redirects, headers, leads }: ServerWishes): string {
-  const parts = [leads === undefined ? '' : leading(leads), redirectRules(redirects, 'htaccess'), headerServerRules(headers, 'htaccess')];
+export function serverBlockLines({ redirects, headers, leads, gone }: ServerWishes): string {
+  const parts = [
+    leads === undefined ? '' : leading(leads),
+    redirectRules(redirects, 'htaccess'),
+    goneRules(gone, 'htaccess'),
+    headerServerRules(headers, 'htaccess'),
+  ];
   return parts.filter((part) => part !== '').join('');
 }
 

@@ -19,10 +19,10 @@ const ofEach = <V>(make: (table: Table) => V): Record<Table, V> => keyed(TABLE_N
 /** Where the owner's own word for a value of a page's structured data is kept: the page's file, a line feed, what the page is, and the property. */
 export const markupKey = (page: PageId, processor: string, path: string): string => `${page}\n${processor}.${path}`;
 
-/** The format of a saved document. Versions 1, 2, 4 and 5 had fewer tables and fields; in 3 two tables had other names. */
+/** The format of a saved document. Versions 1, 2 and 4 to 6 had fewer tables and fields; in 3 two tables had other names. */
 export const DOCUMENT_FORMAT = {
   name: 'site document',
-  version: 6,
+  version: 7,
   migrations: {
     1: (saved) => saved,
     2: (saved) => saved,
@@ -32,6 +32,7 @@ export const DOCUMENT_FORMAT = {
     },
     4: withAllTables,
     5: withAllTables,
+    6: withAllTables,
   },
 } as const satisfies SavedFormat;
 

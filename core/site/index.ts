@@ -82,6 +82,7 @@ export {
   type DirectiveValue,
   type PageDirectives,
 } from './directives.ts';
+export { goneForGood } from './gone.ts';
 export { isFor, snippetEdits, snippetsOf, type Snippet } from './snippets.ts';
 export { FREE_DOMAIN, HOST_ADDRESS, HOST_NAME, isFreeName, unicodeHost } from './domain.ts';
 export { neededRecords, readDomain, recordsDomain, registrableDomain, zoneLines, type DomainFault, type DomainName, type NeededRecord } from './own-domain.ts';

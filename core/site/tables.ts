@@ -235,7 +235,11 @@ export const TABLES = {
     drifted: z.number().int().nullable().optional(),
   }),
   /** Where the address of a page that is no more leads, by the file it was: an address path. `ends`: no old address at this file leads on any more. */
-  redirects: z.strictObject({ to: z.string().max(4096).startsWith('/').nullable().optional(), ends: z.boolean().nullable().optional() }),
+  redirects: z.strictObject({
+    to: z.string().max(4096).startsWith('/').nullable().optional(),
+    ends: z.boolean().nullable().optional(),
+    gone: z.boolean().nullable().optional(),
+  }),
   /** Proofs of ownership, by an id of their own; the program's own engines by theirs. See `claimsOf`. */
   claims: z.strictObject({
     engine: z.string().max(200).nullable().optional(),

@@ -3,11 +3,20 @@ import { wayInAt, otherFiles, type Evidences, type OtherFile, type AddressWay } 
 import { wayIn, type WayIn } from '../indexing/index.ts';
 import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts, PageRefusal } from '../page/index.ts';
-import type { Manifest, ReleasedFile, ReleaseItem, WorkingCopy } from '../release/index.ts';
+import {
+  deadRedirects,
+  redirectPages,
+  serverWishes,
+  type DeadRedirect,
+  type Manifest,
+  type ReleasedFile,
+  type ReleaseItem,
+  type WorkingCopy,
+} from '../release/index.ts';
 import { feedEntries } from '../sitemap/index.ts';
 import { inTreeOrder, PageNames, type PageRow, type SiteFile, type SiteNumbers, type SurveyedFacts } from '../rows/index.ts';
 import type { BroughtMarkup, PageMeaning } from '../structured-data/index.ts';
-import { addressOf, differenceOf, isClosed, kindsInFolders, type Change, type SiteDocument, type SitePage } from '../site/index.ts';
+import { addressOf, differenceOf, isClosed, kindsInFolders, resolvePath, type Change, type SiteDocument, type SitePage } from '../site/index.ts';
 import type { SitemapEntry } from '../sitemap/index.ts';
 import { Stages, type Happening, type Touched } from './engine.ts';
 import { pageRecord, type Imported, type PageRecord, type SiteInputs } from './inputs.ts';
@@ -164,6 +173,19 @@ export class Survey {
     const { changes, others } = this.stages.results({ changes: stage.changes, others: stage.otherChanges });
     const pages = [...changes.all()].flatMap((item) => item ?? []);
     return [...[...pages, ...others.files].sort((a, b) => (a.path < b.path ? -1 : 1)), ...others.ours];
+  }
+
+  /** Redirects of ours that end at nothing that answers, or go round in a circle. */
+  deadRedirects(): readonly DeadRedirect[] {
+    const { document, files } = this.inputs;
+    const book = this.stages.result(stage.addressBook);
+    const { own } = this.workingCopy();
+    const redirects = [...serverWishes(document, (file) => files.has(file)).redirects, ...redirectPages(own)];
+    return deadRedirects(redirects, (path) => {
+      const place = book.at(path);
+      if (place.kind === 'moved' || place.kind === 'redirect') return place.to;
+      return place.kind === 'nothing' && resolvePath(path, (file) => file in own).kind === 'nothing' ? undefined : path;
+    });
   }
 
   /** The manifest of a release made now. */

@@ -149,6 +149,21 @@ describe('an address of one’s own', () => {
   });
 });
 
+it('what is gone for good answers 410 in every spelling, with the site’s own page, until something stands there again', async () => {
+  const answer = async (path: string): Promise<number> =>
+    (await standIns.host.server().inject({ url: path, headers: { host: HOST, 'x-forwarded-proto': 'https' } })).statusCode;
+  await releaseTexts(standIns, HOST, { 'index.html': '<title>A</title>', '404.html': '<title>No</title>' }, 1, { gone: ['old/index.html', 'ü b.html'] });
+  for (const path of ['/old/', '/old/index.html', '/old/?x=1', '/%C3%BC%20b.html']) expect([path, await answer(path)]).toEqual([path, 410]);
+  expect([await answer('/'), await answer('/older/'), await answer('/old/a.html')]).toEqual([200, 404, 404]);
+  const again = new StandInHost(new Store(folder), standIns.clock);
+  await again.open();
+  expect((await again.server().inject({ url: '/old/', headers: { host: HOST } })).body).toContain('<title>No</title>');
+  await releaseTexts(standIns, HOST, { 'index.html': '<title>A</title>', 'old/index.html': '<title>B</title>' }, 2, { gone: ['old/index.html'] });
+  expect(await answer('/old/')).toBe(200);
+  await release({ 'index.html': '<title>A</title>' }, 3);
+  expect(await answer('/old/')).toBe(404);
+});
+
 describe('a site taken offline', () => {
   const outcomes = (): string[] =>
     standIns

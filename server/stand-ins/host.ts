@@ -18,6 +18,7 @@ const siteSchema = z.strictObject({
   audience: z.enum(['draft', 'restricted', 'public']).default('public'),
   passwordHash: z.string().optional(),
   movedTo: z.string().optional(),
+  gone: z.array(z.string()).optional(),
   offline: z.strictObject({ status: z.literal([503, 404, 410]), until: z.string().optional(), since: z.string() }).optional(),
 });
 type Site = z.infer<typeof siteSchema>;
@@ -62,6 +63,9 @@ function typeOf(file: FilePath, bytes: Uint8Array): string {
   if (known !== undefined) return known;
   return isPage(file, bytes) ? 'text/html' : 'application/octet-stream';
 }
+
+/** Whether an address is one of those that the owner says are gone for good, however it is spelt. */
+const isGone = ({ gone = [] }: Site, path: string): boolean => gone.length > 0 && resolvePath(path, (file) => gone.includes(file)).kind !== 'nothing';
 
 /** Whether what a client holds is what would be sent (RFC 9110, 13.2.2): by the mark where it brings one, else by the time. */
 function stillHolds(headers: Readonly<Record<string, string | string[] | undefined>>, mark: string, at: string): boolean {
@@ -121,12 +125,12 @@ export class StandInHost {
     const missing = await this.missing(request.files.map((file) => file.hash));
     if (missing.length > 0) throw new RequestError('missing-bytes', `${missing.length} of ${request.files.length}`);
     const files = Object.fromEntries(request.files.map(({ path, hash, size }) => [path, { hash, size }]));
-    const { number, origin, headers, audience, password } = request;
+    const { number, origin, headers, audience, password, gone } = request;
     const passwordHash = password === undefined ? undefined : hashed(password);
     // A release puts files there; whether the site is shown is another matter.
     return this.inTurn(host, (site) => {
       const { offline, movedTo } = site ?? {};
-      return { number, origin, at: this.clock.iso(), files, headers, audience, passwordHash, offline, movedTo };
+      return { number, origin, at: this.clock.iso(), files, headers, audience, passwordHash, offline, movedTo, gone };
     });
   }
 
@@ -217,7 +221,7 @@ export class StandInHost {
       const tags = headersFor(site.headers, path);
       if (tags.length > 0) reply.header('x-robots-tag', tags);
       const found = resolvePath(whole, (candidate) => Object.hasOwn(site.files, candidate));
-      if (found.kind === 'nothing') return this.notFound(site, reply);
+      if (found.kind === 'nothing') return this.notFound(site, reply, isGone(site, whole) ? 410 : 404);
       if (found.kind === 'redirect') return reply.redirect(found.to, 301);
       const { file } = found;
       const { hash } = site.files[file] as { hash: string };
@@ -241,8 +245,17 @@ export class StandInHost {
       .send(`<!doctype html><html lang="en"><meta charset="utf-8"><title>${words}</title><h1>${words}</h1>${when}</html>\n`);
   }
 
-  private async notFound(site: Site, reply: { status(code: number): { type(type: string): { send(body: unknown): unknown } } }): Promise<unknown> {
+  private async notFound(
+    site: Site,
+    reply: { status(code: number): { type(type: string): { send(body: unknown): unknown } } },
+    status: 404 | 410 = 404,
+  ): Promise<unknown> {
     const own = Object.hasOwn(site.files, '404.html') ? await this.store.bytes((site.files['404.html'] as { hash: string }).hash) : undefined;
-    return own ? reply.status(404).type('text/html').send(own) : reply.status(404).type('text/plain; charset=utf-8').send('Not found.\n');
+    return own
+      ? reply.status(status).type('text/html').send(own)
+      : reply
+          .status(status)
+          .type('text/plain; charset=utf-8')
+          .send(status === 410 ? 'Gone.\n' : 'Not found.\n');
   }
 }

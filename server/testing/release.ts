@@ -8,7 +8,11 @@ export async function releaseTexts(
   host: string,
   files: Readonly<Record<string, string>>,
   number = 1,
-  { encoding = 'utf8', headers = [] }: { readonly encoding?: 'utf8' | 'latin1'; readonly headers?: ReleaseRequest['headers'] } = {},
+  {
+    encoding = 'utf8',
+    headers = [],
+    gone = [],
+  }: { readonly encoding?: 'utf8' | 'latin1'; readonly headers?: ReleaseRequest['headers']; readonly gone?: string[] } = {},
 ): Promise<void> {
   const all = await Promise.all(
     Object.entries(files).map(async ([path, text]) => {
@@ -18,5 +22,5 @@ export async function releaseTexts(
       return { path, hash, size: bytes.length };
     }),
   );
-  await standIns.host.release(host, { number, origin: `https://${host}`, files: all, headers, audience: 'public' });
+  await standIns.host.release(host, { number, origin: `https://${host}`, files: all, headers, audience: 'public', gone });
 }

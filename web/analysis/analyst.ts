@@ -1,7 +1,7 @@
 import type { FilePath, PageId } from '../../core/source/index.ts';
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
 import { pasteItems, type PasteItem } from '../../core/ledger/index.ts';
-import { releasedTags, SITEMAP_PAGE, type Hunk, type Manifest, type ReleasedTags } from '../../core/release/index.ts';
+import { releasedTags, SITEMAP_PAGE, type Hunk, type Manifest, type ReleasedTags, type WorkingCopy } from '../../core/release/index.ts';
 import {
   applyChange,
   emptyDocument,
@@ -62,6 +62,8 @@ export interface PageMeaningDetail {
 /** A map as it was read; by the ticket its entries are asked for. */
 export type MapReading = MapSummary & { readonly ticket: number };
 
+/** Characters of a file of ours that is handed to the page as a whole. */
+const SMALL = 600_000;
 /** Milliseconds for which the worker is at one thing while others may wait. */
 const AT_A_TIME = 40;
 
@@ -318,6 +320,12 @@ export class Analyst {
   /** The difference of a file between the last release and now. Undefined for bytes that are no text, or too far apart. */
   diff(path: FilePath, own: boolean): Promise<readonly Hunk[] | undefined> {
     return this.releases.differenceIn(path, own, this.manifest, this.survey.workingCopy());
+  }
+
+  /** Of what is out, what the host is told and those of our own files that are small: enough to take a change of them back. */
+  releasedOwn(): Pick<WorkingCopy, 'own' | 'hosting'> {
+    const { own = {}, hosting = {} } = this.manifest ?? {};
+    return { own: Object.fromEntries(Object.entries(own).filter(([path, text]) => text.length <= SMALL && !/\.(?:xml|gz|xsl)$/.test(path))), hosting };
   }
 
   manifestFor(number: number): Manifest {

@@ -138,6 +138,9 @@ const service = {
   mapLines: async (ticket: number, order: MapOrder, most: number) => (await site()).mapLines(ticket, order, most),
   /** Old addresses at which a page of ours leads on. */
   redirectPages: async () => redirectPages((await site()).survey.workingCopy().own),
+  releasedOwn: async () => (await site()).releasedOwn(),
+  /** Redirects of ours that lead nowhere. */
+  deadRedirects: async () => (await site()).survey.deadRedirects(),
   /** What waits for release and cannot be written. */
   cannotGo: async (): Promise<readonly LeftInFile[]> => {
     const its = await site();

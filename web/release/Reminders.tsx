@@ -2,9 +2,12 @@ import type { Held } from '../../core/release/index.ts';
 import { readableAddress } from '../../core/source/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { useMemo } from 'react';
-import { LookDue, PageLink } from '../components/index.ts';
+import { LookDue, PageLink, QuietLink, useRoute } from '../components/index.ts';
 import { useReport, useWorkspace } from '../workspace/index.ts';
 import { wording } from './wording.ts';
+
+/** Redirects that are named one by one. */
+const MOST_DEAD = 5;
 
 /** What one would want to know before a release goes out: pages that leak still, two that would stand at one address, and proofs that it would take away. */
 export function Reminders({ held }: { readonly held: Held }) {
@@ -13,6 +16,8 @@ export function Reminders({ held }: { readonly held: Held }) {
   const clash = useMemo(() => rows.find(({ findings }) => findings.some(({ code }) => code === 'address-taken')), [rows]);
   const count = useWorkspace((state) => state.numbers.states.leaking ?? 0);
   const lost = useReport((one) => one.tools.analysis.proofsLost(held), JSON.stringify(held)) ?? [];
+  const { linkToView } = useRoute();
+  const dead = useReport((one) => one.tools.analysis.deadRedirects()) ?? [];
   return (
     <>
       {lost.length > 0 && (
@@ -30,6 +35,27 @@ export function Reminders({ held }: { readonly held: Held }) {
           <PageLink to="proof" className="link-act">
             {wording.toProof}
           </PageLink>
+        </div>
+      )}
+      {dead.length > 0 && (
+        <div className="notice notice-amber mb-3 flex flex-wrap items-center gap-x-4 gap-y-1" data-testid="dead-redirects">
+          <div className="min-w-0 flex-1 basis-64">
+            <p className="font-semibold">{wording.deadRedirects(counted(dead.length, 'redirect leads', 'redirects lead'))}</p>
+            <ul>
+              {dead.slice(0, MOST_DEAD).map(({ from, to, why }) => (
+                <li key={from}>
+                  <span className="mono break-all">
+                    {readableAddress(from)} → {readableAddress(to)}
+                  </span>
+                  : {wording.deadWhys[why]}
+                </li>
+              ))}
+            </ul>
+            {dead.length > MOST_DEAD && <p className="soft">{wording.andMoreRedirects(dead.length - MOST_DEAD)}</p>}
+          </div>
+          <QuietLink to={linkToView('words', 'exchange', { way: 'redirects' })} className="link-act">
+            {wording.toRedirects}
+          </QuietLink>
         </div>
       )}
       {clash && (

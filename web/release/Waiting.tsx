@@ -36,6 +36,7 @@ export function Waiting() {
   const workspace = useWorkspaceApi();
   const items = useReport((one) => one.tools.analysis.releaseItems());
   const left = useReport((one) => one.tools.analysis.cannotGo()) ?? NOTHING_LEFT;
+  const released = useReport((one) => one.tools.analysis.releasedOwn());
   const document = useTables('facts', 'releases');
   const host = siteHost(document);
   const [busy, setBusy] = useState<{ what: string; done: number; of: number }>();
@@ -128,7 +129,7 @@ export function Waiting() {
           </div>
           <ul className="panel overflow-hidden" aria-label="Files that wait for release">
             {items.slice(0, DRAWN).map((item) => (
-              <WaitingItem key={`${item.path} ${item.own}`} item={item} held={held} left={left} onHeld={setHeld} />
+              <WaitingItem key={`${item.path} ${item.own}`} item={item} held={held} left={left} released={released} onHeld={setHeld} />
             ))}
             {items.length > DRAWN && <li className="soft px-4 py-2.5">and {numberText(items.length - DRAWN)} more</li>}
           </ul>

@@ -1,9 +1,23 @@
 import type { FilePath } from '../../core/source/index.ts';
 import { ChevronRight } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { canWait, editKey, fieldChanges, takeFieldBack, type FieldChange, type Held, type ReleaseItem } from '../../core/release/index.ts';
-import { all, outgoingHeaderRules, takenBack } from '../../core/site/index.ts';
+import {
+  canWait,
+  editKey,
+  fieldChanges,
+  MADE_AT,
+  ownMadeAt,
+  takeFieldBack,
+  takeOwnBack,
+  type FieldChange,
+  type Held,
+  type MadeAt,
+  type ReleaseItem,
+  type WorkingCopy,
+} from '../../core/release/index.ts';
+import { all, goneForGood, outgoingHeaderRules, set, takenBack, type Change } from '../../core/site/index.ts';
 import { counted, editWords, PATCH_REFUSALS } from '../../core/wording/index.ts';
+import { QuietLink, useRoute } from '../components/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import type { PatchRefusal } from '../../core/page/index.ts';
 import type { LeftInFile } from '../analysis/index.ts';
@@ -13,16 +27,22 @@ import { wording } from './wording.ts';
 
 const WHAT = { new: 'new', changed: 'changed', gone: 'removed' } as const;
 
+/** What the host is told beside the files, by its sort. */
+const HOSTING: Readonly<Record<string, string>> = { visitors: wording.visitors, headers: wording.headers, gone: wording.gone };
+
 /** One file that waits: whether it goes, field by field, its source before and after, and a way to take its words back. */
 export function WaitingItem({
   item,
   held,
   left,
+  released,
   onHeld,
 }: {
   readonly item: ReleaseItem;
   readonly held: Held;
   readonly left: readonly LeftInFile[];
+  /** Of what is out what the program wrote itself; undefined while it is asked for. */
+  readonly released: Pick<WorkingCopy, 'own' | 'hosting'> | undefined;
   readonly onHeld: (held: Held) => void;
 }) {
   const workspace = useWorkspaceApi();
@@ -30,8 +50,14 @@ export function WaitingItem({
   // A file of ours at a page's old place is not that page.
   const name = useWorkspace((state) => (item.own ? undefined : state.byId.get(item.path)?.name));
   const document = useWorkspace((state) => state.document);
-  const takeBack = item.own || item.hosting ? [] : takenBack(document, item.path);
-  const title = item.hosting ? (item.path === 'visitors' ? wording.visitors : wording.headers) : (name ?? item.path);
+  const isOurs = item.own || item.hosting === true;
+  const back = isOurs
+    ? released && takeOwnBack(document, item, { files: {}, ...released })
+    : item.what === 'changed'
+      ? someOf(takenBack(document, item.path))
+      : undefined;
+  const isGone = document.tables.redirects[item.out]?.gone === true;
+  const title = item.hosting ? (HOSTING[item.path] ?? item.path) : (name ?? item.path);
   const waits = goes(held, item);
   const free = canWait(item);
   const fields = item.own || item.hosting ? [] : fieldChanges(item.edits, item.before);
@@ -57,22 +83,39 @@ export function WaitingItem({
                 <span className="min-w-0">
                   <span className="font-semibold">{title}</span> <span className="soft text-note">{WHAT[item.what]}</span>
                   {item.own && <span className="soft ml-1.5 text-note">written by this program</span>}
-                  {item.what === 'gone' && <span className="soft block text-note">{wording.removedMeans}</span>}
+                  {item.what === 'gone' && <span className="soft block text-note">{isGone ? wording.goneMeans : wording.removedMeans}</span>}
                   {item.source && <span className="soft ml-1.5 text-note">{wording.otherFile}</span>}
                   {name && <span className="mono soft block break-all text-tiny">{item.out}</span>}
                 </span>
               </button>
             )}
-            {takeBack.length > 0 && item.what === 'changed' && (
+            {back ? (
               <button
                 type="button"
                 className="link-act flex-none text-note"
-                onClick={() => workspace.change(all(takeBack), { label: `Changes of “${title}” were taken back` })}
+                onClick={() => workspace.change(back, { label: `Changes of “${title}” were taken back` })}
               >
                 Undo this
               </button>
+            ) : (
+              isOurs && released && <Made at={ownMadeAt(item)} what={title} />
             )}
           </div>
+          {item.what === 'gone' && !item.hosting && (
+            <label className="mt-0.5 ml-6 flex items-start gap-2 text-small" title={wording.sayGoneHint}>
+              <input
+                type="checkbox"
+                className="checkbox checkbox-xs mt-1"
+                checked={isGone}
+                onChange={(event) =>
+                  workspace.change(set('redirects', item.out, 'gone', event.target.checked ? true : null), {
+                    label: event.target.checked ? `${title} is said to be gone for good` : `${title} is no longer said to be gone for good`,
+                  })
+                }
+              />
+              {wording.sayGone}
+            </label>
+          )}
           {fields.length > 0 && (
             <ul className="mt-0.5 ml-6">
               {fields.map((field) => (
@@ -147,6 +190,7 @@ function Field({
           </span>
         )}
       </span>
+      {!back && <Made at={MADE_AT[(field.now ?? field.before)?.kind ?? 'title']} what={`${words.field} of ${title}`} />}
       {back && (
         <button
           type="button"
@@ -158,6 +202,18 @@ function Field({
         </button>
       )}
     </li>
+  );
+}
+
+const someOf = (changes: Change[]): Change | undefined => (changes.length === 0 ? undefined : all(changes));
+
+/** The way to where something is made that cannot be taken back here, since more than this page follows from it. */
+function Made({ at: { stop, view, way }, what }: { readonly at: MadeAt; readonly what: string }) {
+  const { linkToView } = useRoute();
+  return (
+    <QuietLink className="link-act flex-none text-note" to={linkToView(stop, view, way === undefined ? {} : { way })} aria-label={`${wording.madeAt}: ${what}`}>
+      {wording.madeAt}
+    </QuietLink>
   );
 }
 
@@ -197,7 +253,13 @@ function Tick({
 function Told({ path }: { readonly path: FilePath }) {
   const audience = useWorkspace((state) => state.document.tables.visitors['']?.audience ?? 'public');
   const rules = useWorkspace((state) => outgoingHeaderRules(state.document).length);
-  return <span className="block text-small">{path === 'visitors' ? wording.audience[audience] : counted(rules, 'rule')}</span>;
+  const gone = useWorkspace((state) => goneForGood(state.document).length);
+  const says: Readonly<Record<string, string>> = {
+    visitors: wording.audience[audience],
+    headers: counted(rules, 'rule'),
+    gone: counted(gone, 'address', 'addresses'),
+  };
+  return <span className="block text-small">{says[path]}</span>;
 }
 
 function SourceDiff({ path, own }: { readonly path: FilePath; readonly own: boolean }) {

@@ -57,13 +57,14 @@ export async function release(
       await outside.sendBytes(bundle);
     }
     report('switching', 0, 1);
-    const { audience, password, headers } = hostingFrom(outgoing.hosting);
+    const { audience, password, headers, gone } = hostingFrom(outgoing.hosting);
     hosted = await outside.release(siteHost(document), {
       number,
       origin: siteOrigin(document),
       files: outgoing.files,
       headers: headers.map(({ path, match, values }) => ({ path, match, values: [...values] })),
       audience,
+      gone: [...gone],
       ...(password ? { password } : {}),
     });
   }

@@ -27,7 +27,7 @@ export const generated = siteStage({
 /** What is no page and differs from the last release. */
 export const otherChanges = siteStage({
   name: 'other changes',
-  reads: ['manifest', 'visitors', 'headers', 'directives', 'siteSwitch'],
+  reads: ['manifest', 'visitors', 'headers', 'directives', 'siteSwitch', 'redirects'],
   across: { generated, addresses },
   make: ({ document, files, manifest, pages }, { generated, addresses }) => {
     const now: Record<string, ReleasedFile> = {};

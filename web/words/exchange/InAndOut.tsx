@@ -1,3 +1,4 @@
+import { useSearchParams } from 'react-router';
 import { Segments, useRemembered } from '../../ui/index.ts';
 import { useWorkspace } from '../../workspace/index.ts';
 import { moves } from '../../../core/site/index.ts';
@@ -10,7 +11,15 @@ const WAYS = ['in', 'out', 'paste', 'redirects'] as const;
 
 /** Words in from a table and out again, the sheet for builders that have only text boxes, and redirects for web servers. */
 export function InAndOut() {
-  const [way, setWay] = useRemembered<(typeof WAYS)[number]>('exchange', WAYS, 'in');
+  const [kept, setWay] = useRemembered<(typeof WAYS)[number]>('exchange', WAYS, 'in');
+  const [query, setQuery] = useSearchParams();
+  // A link may lead to one of them; what is chosen here goes before it.
+  const asked = WAYS.find((one) => one === query.get('way'));
+  const way = asked ?? kept;
+  const choose = (next: (typeof WAYS)[number]): void => {
+    setWay(next);
+    if (asked !== undefined) setQuery((now) => new URLSearchParams([...now].filter(([name]) => name !== 'way')), { replace: true });
+  };
   const moved = useWorkspace((state) => moves(state.document).length);
   return (
     <div className="mx-auto max-w-wide">
@@ -19,7 +28,7 @@ export function InAndOut() {
         <Segments
           label="Which way"
           value={way}
-          onChange={setWay}
+          onChange={choose}
           options={[
             { value: 'in', label: 'Table in' },
             { value: 'out', label: 'Table out' },

@@ -1,5 +1,15 @@
-import { redirectRules, REDIRECT_FORMS, SERVER_FILE, serverBlockLines, serverWishes, type Redirect, type RedirectForm } from '../../../core/release/index.ts';
-import { set, siteOrigin } from '../../../core/site/index.ts';
+import {
+  goneRules,
+  redirectRules,
+  REDIRECT_FORMS,
+  SERVER_FILE,
+  serverBlockLines,
+  serverWishes,
+  type Redirect,
+  type RedirectForm,
+} from '../../../core/release/index.ts';
+import { addressOf, goneForGood, set, siteOrigin } from '../../../core/site/index.ts';
+import { readableAddress } from '../../../core/source/index.ts';
 import { Term } from '../../components/index.ts';
 import { Copyable, Empty } from '../../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
@@ -25,10 +35,35 @@ export function Redirects() {
   const files = new Map(pages.map(({ from, file }) => [from, file]));
   const rows = [...list, ...pages.filter(({ from }) => !list.some((one) => one.from === from))];
   const end = (from: string, file: string): void => workspace.change(set('redirects', file, 'ends', true), { label: `${from} no longer redirects` });
+  const { gone } = wishes;
+  const goneFiles = goneForGood(document).filter((file) => gone.includes(addressOf(file)));
   return (
     <div>
       <ServerFile lines={serverBlockLines(wishes)} />
-      {rows.length === 0 ? (
+      {goneFiles.length > 0 && (
+        <section className="panel mt-4" aria-labelledby="gone">
+          <h2 id="gone" className="px-4 pt-2.5">
+            Gone for good
+          </h2>
+          <p className="soft px-4 text-small">These addresses answer 410, so engines drop them sooner.</p>
+          <ul className="mt-1.5 divide-y divide-line border-t border-line">
+            {goneFiles.map((file) => (
+              <li key={file} className="flex flex-wrap items-baseline gap-x-3 px-4 py-1.5">
+                <span className="mono min-w-0 flex-1 break-all">{readableAddress(addressOf(file))}</span>
+                <button
+                  type="button"
+                  className="link-act text-note"
+                  aria-label={`No longer say that ${addressOf(file)} is gone`}
+                  onClick={() => workspace.change(set('redirects', file, 'gone', null), { label: `${addressOf(file)} is no longer said to be gone for good` })}
+                >
+                  Answer “not found” instead
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {rows.length === 0 && goneFiles.length > 0 ? null : rows.length === 0 ? (
         <Empty title="No address has changed">
           When a page gets a new address ending or is gone from the site, its old address leads on, and the rules for your web server stand here.
         </Empty>
@@ -56,7 +91,7 @@ export function Redirects() {
             })}
           </ul>
           {REDIRECT_FORMS.map((form) => {
-            const text = redirectRules(list, form);
+            const text = redirectRules(list, form) + goneRules(gone, form);
             return (
               <section key={form} className="panel mb-3 overflow-hidden">
                 <div className="flex items-center justify-between gap-3 border-b border-line px-4 py-1.5">
