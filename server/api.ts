@@ -159,7 +159,8 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
   });
   app.get('/api/engines/:engine/search', async (request): Promise<SearchAnswer> => {
     const { engine } = parseInput(engineParam, request.params);
-    return { results: engineOf(engine).search(parseInput(searchQuery, request.query).q) };
+    const { q, from } = parseInput(searchQuery, request.query);
+    return engineOf(engine).search(q, from);
   });
 
   app.get('/api/live', async (request): Promise<LiveAnswer> => {

@@ -1,9 +1,11 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { indexRecord } from '../testing/index-record.ts';
+import { fit } from '../titles/index.ts';
 import { parseRobots, robotsMatcher } from '../robots/index.ts';
 import { PLOVER, SKERRY } from '../engines/index.ts';
 import type { Answer } from '../indexing/index.ts';
-import { afterCanonicals, dueVisits, judge, SearchIndex, snippetFor, visitsAllowed, type IndexRecord } from './index.ts';
+import { afterCanonicals, dueVisits, judge, SearchIndex, SHOWN_BY, snippetFor, visitsAllowed, type IndexRecord } from './index.ts';
 
 const HOME = 'https://a.example/';
 const answer = (html: string, change: Partial<Answer> = {}): Answer => ({
@@ -80,7 +82,7 @@ describe('judging an answer', () => {
 });
 
 const record = (path: string, change: Partial<IndexRecord> = {}): IndexRecord => indexRecord(`https://a.example${path}`, { title: path, ...change });
-const search = (records: readonly IndexRecord[], query: string) => new SearchIndex(records).search(query);
+const search = (records: readonly IndexRecord[], query: string) => new SearchIndex(records).search(query).results;
 
 describe('searching', () => {
   const index = [
@@ -108,8 +110,42 @@ describe('searching', () => {
   });
   it('quotes the place that answers, else the first words of the page', () => {
     const long = { description: '', lead: 'The first words.', text: `${'filler text goes on '.repeat(40)}the standing press is here ${'and on '.repeat(40)}` };
-    expect(snippetFor(long, ['press'])).toContain('standing press');
-    expect(snippetFor(long, ['xylophone'])).toBe('The first words.');
+    const { description: limit } = SHOWN_BY.skerry;
+    expect(snippetFor(long, ['press'], limit)).toContain('standing press');
+    expect(snippetFor(long, ['xylophone'], limit)).toBe('The first words.');
+  });
+  it('shows of a page what the room holds and the page allows, whoever asks', () => {
+    const words = fc.array(fc.constantFrom('linen', 'Grüße', '製本', 'a', 'press,', 'wheat'), { maxLength: 80 }).map((list) => list.join(' '));
+    fc.assert(
+      fc.property(
+        words,
+        words,
+        words,
+        fc.option(fc.integer({ min: -1, max: 200 }), { nil: undefined }),
+        fc.constantFrom('linen', 'press', 'none'),
+        (description, lead, text, maxSnippet, word) => {
+          for (const { description: limit } of Object.values(SHOWN_BY)) {
+            const shown = snippetFor({ description, lead, text, maxSnippet }, [word], limit);
+            if (maxSnippet !== undefined && maxSnippet >= 0) expect(shown.length).toBeLessThanOrEqual(maxSnippet);
+            expect(fit(shown, limit).cut).toBe(false);
+            // Nothing is shown that the page does not say.
+            const said = [description, lead, text].map((one) => one.replace(/\s+/g, ' '));
+            const bare = shown.replace(/^… /, '').replace(/ …$/, '');
+            expect(said.some((one) => one.includes(bare))).toBe(true);
+          }
+        },
+      ),
+    );
+  });
+  it('counts all there is of a query, and tells it in parts that join', () => {
+    const many = Array.from({ length: 45 }, (_, at) => record(`/p${at}`, { title: `Linen ${at}` }));
+    const of = new SearchIndex(many);
+    for (const query of ['site:a.example', 'site:a.example linen']) {
+      const whole = of.search(query, { most: 100 });
+      const parts = [0, 20, 40].map((from) => of.search(query, { from }));
+      expect(parts.map(({ total }) => total)).toEqual([45, 45, 45]);
+      expect(parts.flatMap(({ results }) => results)).toEqual(whole.results);
+    }
   });
 });
 

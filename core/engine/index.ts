@@ -3,7 +3,7 @@ export { evenings, outcomeChanges, type EngineDay, type EngineEvent, type Evenin
 export { judge, type Visit } from './judge.ts';
 export type { IndexRecord, RankReason, SearchResult } from './records.ts';
 export { dueVisits, expectedVisits, turnsOfTheDay, visitsAllowed, type VisitAsked } from './schedule.ts';
-export { SearchIndex } from './search-index.ts';
+export { SearchIndex, type Found } from './search-index.ts';
 export { demandFor, queriesFor, seenOn, toldUntil, type Seen } from './searchers.ts';
-export { snippetFor } from './snippet.ts';
+export { SHOWN_BY, snippetFor, type Shown } from './snippet.ts';
 export { readQuery, wordsOf } from './words.ts';

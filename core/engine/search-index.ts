@@ -1,7 +1,8 @@
 import { keysOf } from '../keyed/index.ts';
 import { lowerBound, percentDecoded } from '../source/index.ts';
 import type { IndexRecord, SearchResult } from './records.ts';
-import { marksIn, snippetFor } from './snippet.ts';
+import type { EngineId } from '../engines/index.ts';
+import { marksIn, SHOWN_BY, snippetFor } from './snippet.ts';
 import { readQuery, wordsOf, type Query } from './words.ts';
 
 /** The fields in which words count, and how much. */
@@ -31,7 +32,11 @@ export class SearchIndex {
   private readonly known: readonly IndexRecord[];
   private readonly postings = new Map<string, Posting[]>();
 
-  constructor(records: Iterable<IndexRecord>) {
+  /** `engine` tells where results are cut. */
+  constructor(
+    records: Iterable<IndexRecord>,
+    private readonly engine: EngineId = 'skerry',
+  ) {
     this.known = [...records].filter(({ outcome }) => outcome === 'listed' || outcome === 'bare');
     for (const [page, record] of this.known.entries()) this.add(page, record);
   }
@@ -54,14 +59,17 @@ export class SearchIndex {
 
   /**
    * Answers a query, best first. `site:host` (with or without more words) lists what is known of a host; words in quotes are to stand side by side. Without
-   * `site:`, what a site has beyond its best two is folded into the second.
+   * `site:`, what a site has beyond its best two is folded into the second. `from` is how many are passed over, `most` how many are told; `total` counts all.
    */
-  search(text: string, most = 20): SearchResult[] {
+  search(text: string, { from = 0, most = 20 }: { readonly from?: number; readonly most?: number } = {}): Found {
     const query = readQuery(text);
-    if (query.words.length === 0) return query.site === undefined ? [] : this.allOf(query.site, most);
+    if (query.words.length === 0) {
+      const all = query.site === undefined ? [] : this.allOf(query.site);
+      return { total: all.length, results: all.slice(from, from + most).map((record) => this.plainCard(record, [])) };
+    }
     const hits = this.hits(query);
     const shown = query.site === undefined ? folded(hits) : hits.map((hit) => ({ hit, more: 0 }));
-    return shown.slice(0, most).map(({ hit, more }, at) => this.card(hit, query, at + 1, more));
+    return { total: shown.length, results: shown.slice(from, from + most).map(({ hit, more }, at) => this.card(hit, query, from + at + 1, more)) };
   }
 
   /** The pages that answer a query, best first, as they stand in line: folded, with their places. */
@@ -71,12 +79,8 @@ export class SearchIndex {
       .map(({ hit: { record } }, at) => ({ record, position: at + 1 }));
   }
 
-  private allOf(site: string, most: number): SearchResult[] {
-    return this.known
-      .filter(({ address }) => isOn(address, site))
-      .sort(byAddress)
-      .slice(0, most)
-      .map((record) => card(record, []));
+  private allOf(site: string): IndexRecord[] {
+    return this.known.filter(({ address }) => isOn(address, site)).sort(byAddress);
   }
 
   private hits({ words, phrases, site }: Query): Hit[] {
@@ -118,12 +122,31 @@ export class SearchIndex {
     });
     const missing = stands.flatMap(({ word, fields }) => (fields === 0 ? [word] : []));
     return {
-      ...card(record, words),
+      ...this.plainCard(record, words),
       position,
       why: { where, missing, links: record.linkedFrom.length },
       ...(more > 0 ? { more } : {}),
     };
   }
+
+  private plainCard(record: IndexRecord, words: readonly string[]): SearchResult {
+    if (record.outcome === 'bare') return { address: record.address, title: record.address.replace(/^https?:\/\//, ''), snippet: '', marks: [], bare: true };
+    const snippet = snippetFor(record, words, SHOWN_BY[this.engine].description);
+    return {
+      address: record.address,
+      title: record.title || record.headings[0] || record.address,
+      snippet,
+      marks: marksIn(snippet, words),
+      bare: false,
+      ...(record.extras ? { extras: record.extras } : {}),
+    };
+  }
+}
+
+/** The results of a query that are told, and how many there are. */
+export interface Found {
+  readonly total: number;
+  readonly results: readonly SearchResult[];
 }
 
 /** What a page has of a site's links counts a little: twice as much from fifteen as from none. */
@@ -173,19 +196,4 @@ function counted(text: string): Map<string, number> {
   const counts = new Map<string, number>();
   for (const word of wordsOf(text)) counts.set(word, (counts.get(word) ?? 0) + 1);
   return counts;
-}
-
-function card(record: IndexRecord, words: readonly string[]): SearchResult {
-  if (record.outcome === 'bare') return { address: record.address, title: record.address.replace(/^https?:\/\//, ''), snippet: '', marks: [], bare: true };
-  const whole = snippetFor(record, words);
-  // What a page allows to be shown counts before what fits.
-  const snippet = record.maxSnippet === undefined || whole.length <= record.maxSnippet ? whole : whole.slice(0, record.maxSnippet).trimEnd();
-  return {
-    address: record.address,
-    title: record.title || record.headings[0] || record.address,
-    snippet,
-    marks: marksIn(snippet, words),
-    bare: false,
-    ...(record.extras ? { extras: record.extras } : {}),
-  };
 }

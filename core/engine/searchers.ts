@@ -1,7 +1,7 @@
 import { textNumber } from '../source/index.ts';
 import type { IndexRecord } from './records.ts';
 import type { SearchIndex } from './search-index.ts';
-import { snippetFor } from './snippet.ts';
+import { SHOWN_BY, snippetFor } from './snippet.ts';
 import { wordsOf } from './words.ts';
 
 /*
@@ -84,7 +84,7 @@ function fitOf(record: IndexRecord, words: readonly string[]): number {
     const have = new Set(wordsOf(text));
     return words.filter((word) => have.has(word)).length / words.length;
   };
-  return 0.4 + 0.7 * share(record.title) + 0.4 * share(snippetFor(record, words));
+  return 0.4 + 0.7 * share(record.title) + 0.4 * share(snippetFor(record, words, SHOWN_BY.skerry.description));
 }
 
 /** A number to the whole one below or above it, by a chance as large as its rest. */

@@ -91,16 +91,16 @@ describe('a search', () => {
   ];
   const index = new SearchIndex(pages);
   it('takes words in quotes as they stand', () => {
-    expect(index.search('"family bible"').map(({ address }) => address)).toEqual(['https://a.example/']);
-    expect(index.search('family bible').length).toBeGreaterThan(1);
+    expect(index.search('"family bible"').results.map(({ address }) => address)).toEqual(['https://a.example/']);
+    expect(index.search('family bible').total).toBeGreaterThan(1);
   });
   it('folds what a site has beyond two, and unfolds it where the site is named', () => {
-    const found = index.search('bible');
+    const found = index.search('bible').results;
     expect(found.filter(({ address }) => address.startsWith('https://a.example')).map(({ more }) => more)).toEqual([undefined, 1]);
-    expect(index.search('site:a.example bible')).toHaveLength(3);
+    expect(index.search('site:a.example bible').results).toHaveLength(3);
   });
   it('says why a page stands where it does', () => {
-    const [best] = index.search('repair bible xylophone');
+    const [best] = index.search('repair bible xylophone').results;
     expect(best).toMatchObject({
       address: 'https://a.example/',
       position: 1,
@@ -116,7 +116,7 @@ describe('a search', () => {
   });
   it('links lift one of two pages that are alike', () => {
     const alike = [record('https://c.example/1', { title: 'Glue' }), record('https://d.example/2', { title: 'Glue', linkedFrom: ['a', 'b', 'c'] })];
-    expect(new SearchIndex(alike).search('glue')[0]?.address).toBe('https://d.example/2');
+    expect(new SearchIndex(alike).search('glue').results[0]?.address).toBe('https://d.example/2');
   });
   it('finds just the pages in which a word stands, whatever the texts', () => {
     const text = fc.array(fc.constantFrom('red', 'Blue', 'green,', 'Grün', '日本', 'x1'), { maxLength: 6 }).map((words) => words.join(' '));
@@ -126,8 +126,8 @@ describe('a search', () => {
         const having = records.filter(({ title, text }) => wordsOf(`${title} ${text}`).includes(word)).map(({ address }) => address);
         expect(
           new SearchIndex(records)
-            .search(word, 100)
-            .map(({ address }) => address)
+            .search(word, { most: 100 })
+            .results.map(({ address }) => address)
             .sort(),
         ).toEqual([...having].sort());
       }),

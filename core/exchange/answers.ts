@@ -156,7 +156,9 @@ export const addressAnswer = z.object({
       ...engineRow.shape,
       description: z.string(),
       headings: z.array(z.string()),
+      lead: z.string(),
       text: z.string(),
+      maxSnippet: z.number().optional(),
       got: z
         .object({
           hash: z.string(),
@@ -229,7 +231,7 @@ const searchResult: z.ZodType<SearchResult> = z.object({
   ).optional(),
   more: z.number().optional(),
 });
-export const searchAnswer = z.object({ results: z.array(searchResult) });
+export const searchAnswer = z.object({ total: z.number().int().nonnegative(), results: z.array(searchResult) });
 export type SearchAnswer = Answer<typeof searchAnswer>;
 
 /** Every error of the server has this shape. */

@@ -131,7 +131,7 @@ export const noticeRequest = z.strictObject({
   addresses: z.array(z.url().max(2048)).min(1).max(10_000),
 });
 export const advanceRequest = z.strictObject({ days: z.number().int().min(1).max(60) });
-export const searchQuery = z.strictObject({ q: z.string().max(500) });
+export const searchQuery = z.strictObject({ q: z.string().max(500), from: z.coerce.number().int().min(0).max(1_000_000).default(0) });
 /** Which of the stand-in engines is asked. */
 export const engineId = z.enum(ENGINE_IDS);
 export const engineParam = z.strictObject({ engine: engineId });

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { broughtUpToDate, type SavedFormat } from '../saved/index.ts';
 import type { FilePath } from '../source/index.ts';
 import { SNIPPET_PLACES, type PageEdit } from '../page/index.ts';
+import { redirectPageTarget } from './redirects.ts';
 import { goneForGood, outgoingHeaderRules, type PathMatch, type SiteDocument } from '../site/index.ts';
 
 /** A file as it went out: its source's hash, what was written into it, and where it went if not to its own place. `content` is the hash of the bytes that first said its words, where other bytes say the same. */
@@ -102,6 +103,8 @@ export interface ReleaseItem {
   readonly source: boolean;
   /** It is out at another place than where it goes. */
   readonly moves: boolean;
+  /** It is a page of ours that leads on, or led: it goes with the page that it leads to. */
+  readonly leads?: true;
 }
 
 /** What the working copy would put out. */
@@ -133,6 +136,9 @@ export function itemOf(path: string, file: ReleasedFile, last: WorkingCopy | und
 
 const NONE = { edits: [], before: [], source: false, moves: false } as const;
 
+const leads = (...texts: readonly (string | undefined)[]): { readonly leads?: true } =>
+  texts.some((text) => text !== undefined && redirectPageTarget(text) !== undefined) ? { leads: true } : {};
+
 /** What a release would change besides files that it puts out: those that are gone, our own, and what the host is told. `now.files` need only say where each goes. */
 export function otherItems(now: WorkingCopy, last: WorkingCopy | undefined): { readonly gone: readonly ReleaseItem[]; readonly ours: readonly ReleaseItem[] } {
   const standing = new Set([...Object.entries(now.files).map(([path, file]) => outPath(path, file)), ...Object.keys(now.own)]);
@@ -143,11 +149,11 @@ export function otherItems(now: WorkingCopy, last: WorkingCopy | undefined): { r
   const ours = Object.entries(now.own).flatMap(([path, text]): ReleaseItem[] => {
     const before = last?.own[path];
     if (before === text) return [];
-    return [{ path, out: path, what: before === undefined && !(path in (last?.files ?? {})) ? 'new' : 'changed', own: true, ...NONE }];
+    return [{ path, out: path, what: before === undefined && !(path in (last?.files ?? {})) ? 'new' : 'changed', own: true, ...NONE, ...leads(text, before) }];
   });
   // What the program wrote and does not write any more is taken away; where a file that was brought in stands there too, that one shows again.
   const removed = Object.keys(last?.own ?? {}).flatMap((path): ReleaseItem[] =>
-    path in now.own ? [] : [{ path, out: path, what: standing.has(path) ? 'changed' : 'gone', own: true, ...NONE }],
+    path in now.own ? [] : [{ path, out: path, what: standing.has(path) ? 'changed' : 'gone', own: true, ...NONE, ...leads(last?.own[path]) }],
   );
   const told = [...new Set([...Object.keys(now.hosting ?? {}), ...Object.keys(last?.hosting ?? {})])].flatMap((sort): ReleaseItem[] =>
     now.hosting?.[sort] === last?.hosting?.[sort] ? [] : [{ path: sort, out: sort, what: 'changed', own: true, hosting: true, ...NONE }],

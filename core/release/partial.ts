@@ -49,9 +49,9 @@ export function fieldChanges(now: readonly PageEdit[], before: readonly PageEdit
   });
 }
 
-/** Whether an item can wait while others go. A page that moves cannot: others lead to where it will be. */
-export function canWait({ moves }: Pick<ReleaseItem, 'moves'>): boolean {
-  return !moves;
+/** Whether an item can wait while others go. A page that moves cannot: others lead to where it will be; nor can what leads on to it, which would stand where it is, or lead to where it was. */
+export function canWait({ moves, leads }: Pick<ReleaseItem, 'moves' | 'leads'>): boolean {
+  return !moves && leads !== true;
 }
 
 /** A release without what is to wait: that is in it as it is out already. */

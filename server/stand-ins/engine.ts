@@ -1,7 +1,7 @@
 import { createHmac } from 'node:crypto';
-import { queriesFor, SearchIndex, seenOn, toldUntil, turnsOfTheDay, type EngineEvent, type Seen } from '../../core/engine/index.ts';
+import { queriesFor, SearchIndex, seenOn, toldUntil, turnsOfTheDay, type EngineEvent, type Found, type Seen } from '../../core/engine/index.ts';
 import type { EngineSite, ProofTag, SeenAnswer } from '../../core/exchange/index.ts';
-import type { EnginePolicy } from '../../core/engines/index.ts';
+import { ENGINES, type EngineId, type EnginePolicy } from '../../core/engines/index.ts';
 import { isFreeName } from '../../core/site/index.ts';
 import { isAddressVariant } from '../../core/source/index.ts';
 import type { ProofOutcome } from '../../core/ownership/index.ts';
@@ -199,7 +199,7 @@ export class StandInEngine {
     }
     // What was proven or handed in while the day went on is newer than what the day began with.
     for (const [host, site] of Object.entries(this.sites)) if (before[host] !== site) sites[host] = site;
-    const index = indexOf(sites);
+    const index = indexOf(sites, engineIdOf(this.policy));
     for (const host of visited) sites[host] = this.searchedFor(sites[host] as Site, host, index);
     await this.save(sites, index);
   }
@@ -252,9 +252,10 @@ export class StandInEngine {
     await this.save(Object.fromEntries(Object.entries(this.sites).filter(([name]) => name !== host)));
   }
 
-  search(query: string): ReturnType<SearchIndex['search']> {
-    this.index ??= indexOf(this.sites);
-    return this.index.search(query);
+  /** Answers a query with some of its results, from the `from`th on. */
+  search(query: string, from = 0): Found {
+    this.index ??= indexOf(this.sites, engineIdOf(this.policy));
+    return this.index.search(query, { from });
   }
 
   private has(host: string): boolean {
@@ -277,9 +278,12 @@ export class StandInEngine {
   }
 }
 
+/** Which of the engines a policy is of. */
+const engineIdOf = ({ id }: EnginePolicy): EngineId => ENGINES.find((engine) => engine.id === id)?.id ?? ENGINES[0].id;
+
 /** All that an engine lists: the sites it crawls, and the town around them. */
-function indexOf(sites: Readonly<Record<string, Site>>): SearchIndex {
-  return new SearchIndex([...Object.values(sites).flatMap(({ records }) => records), ...SALTMERE]);
+function indexOf(sites: Readonly<Record<string, Site>>, engine: EngineId): SearchIndex {
+  return new SearchIndex([...Object.values(sites).flatMap(({ records }) => records), ...SALTMERE], engine);
 }
 
 /** That a site was seen, or pressed, for the first time. */

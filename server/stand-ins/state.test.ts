@@ -104,7 +104,7 @@ describe('an index', () => {
       () => [{ host: 'a.example', origin: 'https://a.example' }],
     );
     await engine.open();
-    expect(engine.search('site:a.example bookbinding').map((result) => result.address)).toEqual(['https://a.example/']);
+    expect(engine.search('site:a.example bookbinding').results.map((result) => result.address)).toEqual(['https://a.example/']);
     await engine.day();
     expect(engine.siteView('a.example').records).toHaveLength(1);
   });

@@ -1,8 +1,9 @@
+import { createHash } from 'node:crypto';
 import { expect } from 'vitest';
 import { ENGINES, type EnginePolicy } from '../../core/engines/index.ts';
 import type { Reality } from '../../core/indexing/index.ts';
 import { readSource } from '../../core/page/index.ts';
-import { driftOf, meantFields, ownBytes, shipments, written, type WorkingCopy } from '../../core/release/index.ts';
+import { driftOf, meantFields, ownBytes, shipments, written, type Manifest, type WorkingCopy } from '../../core/release/index.ts';
 import { headersFor, isPageFile, outgoingHeaderRules, resolvePath, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource, pathAndQuery } from '../../core/source/index.ts';
 import { forSurvey, type SiteFile } from '../../core/rows/index.ts';
@@ -19,9 +20,14 @@ const DAY = 86_400_000;
 /** Files by path. */
 export type Site = ReadonlyMap<string, Uint8Array>;
 
-/** A survey of files, as the browser's worker makes it. */
-export function survey(site: Site, document: SiteDocument): Survey {
-  const files: SiteFile[] = [...site].map(([path, bytes]) => ({ path, hash: `${path} ${bytes.length}`, size: bytes.length, modified: NOW - 40 * DAY }));
+/** A survey of files, as the browser's worker makes it; `manifest` is the last release. */
+export function survey(site: Site, document: SiteDocument, manifest?: Manifest): Survey {
+  const files: SiteFile[] = [...site].map(([path, bytes]) => ({
+    path,
+    hash: createHash('sha256').update(bytes).digest('hex'),
+    size: bytes.length,
+    modified: NOW - 40 * DAY,
+  }));
   const pages = [...site].flatMap(([id, bytes]) => {
     if (!isPageFile(id)) return [];
     const reading = readSource(decodeSource(bytes));
@@ -30,7 +36,7 @@ export function survey(site: Site, document: SiteDocument): Survey {
   });
   const text = (path: string): string | undefined => site.get(path) && decodeBytes(site.get(path) as Uint8Array, 'utf-8');
   const maps = Object.fromEntries([...site].flatMap(([path, bytes]) => (path.endsWith('.xml') ? [[path, decodeBytes(bytes, 'utf-8')]] : [])));
-  return new Survey(document, files, pages, { robots: text('robots.txt'), maps }, undefined, () => NOW);
+  return new Survey(document, files, pages, { robots: text('robots.txt'), maps }, manifest, () => NOW);
 }
 
 /** What a release puts out, byte by byte, served as a plain host does. */
@@ -93,7 +99,7 @@ export function indexOf(site: CrawledSite): ReadonlyMap<string, Reality> {
 }
 
 /** Holds every page as it answers against the page as it was to go out: what was released has not drifted. */
-async function expectNoDrift(site: Site, one: Survey, document: SiteDocument, fetch: Fetch): Promise<void> {
+export async function expectNoDrift(site: Site, one: Survey, document: SiteDocument, fetch: Fetch): Promise<void> {
   const { files } = one.workingCopy();
   const rules = outgoingHeaderRules(document);
   const rows = one.rows();
@@ -116,6 +122,11 @@ export async function expectPromiseKept(site: Site, document: SiteDocument): Pro
   one.released(one.manifestFor(1, NOW), document);
   const fetch = released(site, one, document);
   await expectNoDrift(site, one, document, fetch);
+  await expectEnginesAgree(one, fetch);
+}
+
+/** The same of a site that is served by `fetch`, all of which is out. */
+export async function expectEnginesAgree(one: Survey, fetch: Fetch): Promise<void> {
   for (const engine of ENGINES) {
     const seen = indexOf(await crawled(fetch, engine));
     const promised = Object.fromEntries(one.rows().map((row) => [row.address, row.realities[engine.id]]));

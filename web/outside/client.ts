@@ -99,7 +99,8 @@ export interface Outside {
   /** Sends a notice of changes to an endpoint of the IndexNow protocol. */
   tell(notice: { readonly endpoint: string; readonly host: string; readonly key: string; readonly addresses: readonly string[] }): Promise<NoticeAnswer>;
   engineSite(host: string, engine?: EngineId): Promise<EngineSite>;
-  search(query: string, engine?: EngineId): Promise<SearchAnswer>;
+  /** A search; of its results those from the `from`th on, some at a time. */
+  search(query: string, engine?: EngineId, from?: number): Promise<SearchAnswer>;
   /** Brings a site in from its address: begun, looked at, stopped, gone on with, fetched. */
   readonly crawl: {
     begin(address: string, limits?: Partial<CrawlLimits>): Promise<{ readonly id: string }>;
@@ -191,7 +192,7 @@ export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => v
     closely: (address, engine) => ask('GET', `/api/engines/${engine}/address${query('address', address)}`, addressAnswer),
     tell: (notice) => ask('POST', '/api/notices', noticeAnswer, notice),
     engineSite: (host, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/sites/${host}`, engineSite),
-    search: (text, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/search${query('q', text)}`, searchAnswer),
+    search: (text, engine: EngineId = SKERRY.id, from = 0) => ask('GET', `/api/engines/${engine}/search${query('q', text)}&from=${from}`, searchAnswer),
     live: (address, crawler = SKERRY.crawler) => ask('GET', `/api/live${query('address', address)}&crawler=${encodeURIComponent(crawler)}`, liveAnswer),
     livePages: (addresses) => ask('POST', '/api/live-pages', livePagesAnswer, { addresses }),
     map: (address) => ask('GET', `/api/map${query('address', address)}`, fetchedMap),

@@ -1,8 +1,9 @@
 import { useState, type FormEvent } from 'react';
 import { useSearchParams } from 'react-router';
-import { SKERRY } from '../../core/engines/index.ts';
+import { SHOWN_BY, snippetFor } from '../../core/engine/index.ts';
+import { SKERRY, type Engine } from '../../core/engines/index.ts';
 import type { AddressAnswer, PageResource } from '../../core/exchange/index.ts';
-import { fit, TITLE_LIMITS } from '../../core/titles/index.ts';
+import { fit } from '../../core/titles/index.ts';
 import { bytesText, counted, fullDate, gateWords, numberText } from '../../core/wording/index.ts';
 import { LiveLook, useRoute } from '../components/index.ts';
 import { Copyable, Empty, note, useAsync } from '../ui/index.ts';
@@ -10,7 +11,7 @@ import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
 import { wholeAddress } from './addresses.ts';
 import { useWatching } from './engines.tsx';
 import { WatchPage } from './WatchPage.tsx';
-import { OUTCOMES } from './wording.ts';
+import { OUTCOMES, wording } from './wording.ts';
 
 const RESOURCE_WORDS: Readonly<Record<PageResource['what'], string>> = {
   there: 'fetched',
@@ -64,7 +65,7 @@ export function OneAddress() {
       {value && !value.record && (
         <Empty title={`${engine.name} does not know this address`}>No map names it, and no page it has read links to it. Ask for a visit, or link to it.</Empty>
       )}
-      {value?.record && <Known answer={value} record={value.record} engine={engine.name} />}
+      {value?.record && <Known answer={value} record={value.record} engine={engine} />}
       {value && (
         <div className="mt-4 flex flex-wrap items-center gap-3">
           <button type="button" className="btn btn-outline-ink" disabled={under !== undefined || place >= 0} onClick={() => void askVisit()}>
@@ -82,7 +83,7 @@ export function OneAddress() {
   );
 }
 
-function Known({ answer, record, engine }: { readonly answer: AddressAnswer; readonly record: NonNullable<AddressAnswer['record']>; readonly engine: string }) {
+function Known({ answer, record, engine }: { readonly answer: AddressAnswer; readonly record: NonNullable<AddressAnswer['record']>; readonly engine: Engine }) {
   const { evidence, means } = gateWords(record.reason);
   const got = record.got;
   const trouble = answer.resources.filter(({ what }) => what !== 'there' && what !== 'elsewhere');
@@ -114,11 +115,13 @@ function Known({ answer, record, engine }: { readonly answer: AddressAnswer; rea
       </section>
       {record.outcome === 'listed' && (
         <section className="mt-5" aria-labelledby="would-show">
-          <h2 id="would-show">What {engine} would show</h2>
+          <h2 id="would-show">What {engine.name} would show</h2>
           <div className="panel result mt-2">
             <p className="soft break-all text-fine">{record.address}</p>
-            <p className="result-title mt-0.5">{fit(record.title, TITLE_LIMITS[0]).shown}</p>
-            <p className="soft mt-1 text-plain leading-snug">{record.description || record.text.slice(0, 160)}</p>
+            <p className="result-title mt-0.5">{fit(record.title || record.headings[0] || record.address, SHOWN_BY[engine.id].title).shown}</p>
+            <p className="soft mt-1 text-plain leading-snug">
+              {snippetFor(record, [], SHOWN_BY[engine.id].description) || <span className="italic">{wording.noSnippet}</span>}
+            </p>
           </div>
         </section>
       )}

@@ -1,4 +1,4 @@
-import { numberText } from '../../core/wording/index.ts';
+import { counted, numberText } from '../../core/wording/index.ts';
 import type { CrawlLimit, EngineRow, SeenAnswer } from '../../core/exchange/index.ts';
 import type { RankReason } from '../../core/engine/index.ts';
 
@@ -30,6 +30,10 @@ export const wording = {
     'The site’s pages among those of Saltmere, an invented town, so that a place means something. Words in quotes stand side by side; site: lists what is known.',
   searchPlaceholder: 'Words, "words side by side", or site:',
   nothingFound: (engine: string): string => `${engine} lists nothing for this.`,
+  resultCount: (total: number, shown: number): string =>
+    shown < total ? `${numberText(total)} results, the first ${numberText(shown)} of them here` : counted(total, 'result'),
+  moreResults: (count: number): string => `Show ${counted(count, 'more result')}`,
+  noSnippet: 'The page allows no words to be shown.',
   seen: 'Seen and clicked',
   seenLead: 'Invented searchers type what you want pages to be found for, and what your pages are called. Two days behind, as in life.',
   maps: 'Maps handed in',

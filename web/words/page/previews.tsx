@@ -1,6 +1,8 @@
 import { useState } from 'react';
+import { snippetFor } from '../../../core/engine/index.ts';
 import {
   descriptionLimits,
+  effectiveDirectives,
   effectiveSharePicture,
   effectiveShareText,
   effectiveShareTitle,
@@ -41,7 +43,9 @@ export function ResultCard({
   const siteName = useWorkspace((state) => state.document.tables.facts['']?.siteName ?? state.site?.name ?? '');
   const at = phone ? 1 : 0;
   const shownTitle = fit(title, titleLimits(document)[at]).shown;
-  const shownText = fit(description, descriptionLimits(document)[at]).shown;
+  const said = useWorkspace((state) => effectiveDirectives(state.document, row).snippet?.value);
+  const maxSnippet = typeof said === 'number' && said >= 0 ? said : undefined;
+  const shownText = snippetFor({ description, lead: '', text: '', maxSnippet }, [], descriptionLimits(document)[at]);
   const trail = extras?.trail?.slice(1) ?? row.address.split('/').filter(Boolean).map(percentDecoded);
   const line = extras === undefined ? '' : extrasLine(extras);
   return (
