@@ -161,7 +161,7 @@ test('a list of addresses keeps queries apart, tells other sites by name, and sh
   await expect(browser.getByTestId('left-out')).toContainText('another site, other.example (1); one that stood there before');
   await expect(browser.getByRole('status').filter({ hasText: '4 pages' })).toContainText('/über/');
   await browser.getByRole('button', { name: 'Bring them in' }).click();
-  await expect(browser.getByRole('heading', { level: 1 })).toContainText('People can find');
+  await expect(browser.getByRole('heading', { level: 1 })).toContainText('isn’t known yet');
   await goTo(browser, 'Words');
   await choosePage(browser, 'Page punt');
   await expect(browser.getByText('boats.example/?page=punt')).toBeVisible();

@@ -192,7 +192,8 @@ test('an owner whose builder gives no files types addresses, writes words, and c
   await page.getByRole('button', { name: 'A list of addresses' }).click();
   await page.getByLabel(/^Addresses, one a line/).fill('https://potter.example/\nhttps://potter.example/cups\nhttps://potter.example/opening-hours');
   await page.getByRole('button', { name: 'Bring them in' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(/People can find|You want/);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Whether people can find these 3 pages isn’t known yet.');
+  await expect(page.getByTestId('look-due')).toContainText('nobody has looked at them yet');
   await goTo(page, 'Words');
   await choosePage(page, '/opening-hours/');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Opening hours');

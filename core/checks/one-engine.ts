@@ -20,7 +20,7 @@ export const oneEngine: Check<{
     how === 'shut-out' ? { do: 'open-page', partly: !gates.some((gate) => gate.openable) } : { do: how === 'leaking' ? 'keep-page-out' : 'hide-page' },
   look: ({ intent, state, others }) => {
     // What keeps it from the engine by which states are told has a finding of its own, and one mend for all.
-    if (state === 'not-live' || TROUBLED.some((one) => one === state)) return undefined;
+    if (state === 'not-live' || state === 'unseen' || TROUBLED.some((one) => one === state)) return undefined;
     for (const { engine, way } of others) {
       const how = TROUBLED.find((one) => one === stateOf(intent.intent, way.reality, false));
       if (how !== undefined) return { code: 'one-engine', engine, how, gates: shutGates(way.gates.filter((gate) => !isForAll(gate.reason))) };

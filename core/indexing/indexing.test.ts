@@ -183,7 +183,11 @@ it.each([
   ['out', 'bare', false, 'half-hidden'],
   ['out', 'out', false, 'kept-out'],
   ['out', 'not-live', false, 'not-live'],
-] as const)('intent %s, reality %s, weakened %s: %s', (intent, reality, weakened, state) => expect(stateOf(intent, reality, weakened)).toBe(state));
+] as const)('intent %s, reality %s, weakened %s: %s', (intent, reality, weakened, state) => {
+  expect(stateOf(intent, reality, weakened)).toBe(state);
+  // Of what nobody looked at nothing is said, whatever it would be.
+  expect(stateOf(intent, reality, weakened, true)).toBe('unseen');
+});
 
 describe('directives', () => {
   it.each([

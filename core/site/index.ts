@@ -87,6 +87,6 @@ export { isFor, snippetEdits, snippetsOf, type Snippet } from './snippets.ts';
 export { FREE_DOMAIN, HOST_ADDRESS, HOST_NAME, isFreeName, unicodeHost } from './domain.ts';
 export { neededRecords, readDomain, recordsDomain, registrableDomain, zoneLines, type DomainFault, type DomainName, type NeededRecord } from './own-domain.ts';
 export { checkRecord, type CheckedRecord, type RecordAnswer, type RecordStanding } from './record-check.ts';
-export { LOOK_AGAIN, nextLook } from './looks.ts';
+export { isUnseen, LOOK_AGAIN, nextLook } from './looks.ts';
 export { PATH_MATCHES, type PathMatch } from './path-match.ts';
 export { rulesFromHeaders, allFromHeaders, rulesFromNewHeaders, wordsFromHeaders } from './answered-headers.ts';

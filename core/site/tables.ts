@@ -21,6 +21,8 @@ export const TABLES = {
     siteName: text.nullable().optional(),
     /** False while the name is only guessed, and the owner has not said that it is right. */
     nameSure: flag,
+    /** The pages are known from a list of addresses alone: what they really say is not known before the live site was looked at. */
+    fromList: flag,
     alternateName: text.nullable().optional(),
     /** The page that goes out as the home page, where the site came without one. */
     homePage: z.string().nullable().optional(),

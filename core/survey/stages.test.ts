@@ -7,6 +7,7 @@ import { writePattern } from '../titles/index.ts';
 import { factsOf } from '../testing/html.ts';
 import { meaningsOf } from '../testing/meaning.ts';
 import { runs } from '../testing/effort.ts';
+import { testSite } from '../testing/site.ts';
 import { Stages, type Reading, type Stage } from './engine.ts';
 import type { SiteInputs } from './inputs.ts';
 import { Survey } from './index.ts';
@@ -366,5 +367,23 @@ describe('stages', () => {
     expect(stages.tell(index, new Set(['c']), alone)).toEqual(new Set(['c']));
     const odd = siteStage({ name: 'odd', make: () => 0, differs: always });
     expect(() => stages.result(odd)).toThrow(/not among/);
+  });
+});
+
+describe('pages that are known from a list alone', () => {
+  it('are said to be not looked at, and count as found by nobody, until the live site was looked at or a release went out', () => {
+    const site = testSite(
+      { 'index.html': '<title>A</title><a href=/b.html>b</a>', 'b.html': '<title>B</title><h1>B</h1>' },
+      { changes: [set('facts', '', 'fromList', true)] },
+    );
+    const states = (): readonly string[] => site.survey.rows().map(({ state }) => state);
+    expect(states()).toEqual(['unseen', 'unseen']);
+    expect(site.survey.numbers()).toMatchObject({ found: 0, foundAfterRelease: 0, states: { unseen: 2 } });
+    site.change(set('looks', '', 'at', '2026-11-25T10:00:00.000Z'));
+    expect(states()).not.toContain('unseen');
+    site.change(set('looks', '', 'at', null));
+    expect(states()).toEqual(['unseen', 'unseen']);
+    site.change(set('releases', '1', 'to', 'host'));
+    expect(states()).not.toContain('unseen');
   });
 });

@@ -44,4 +44,10 @@ export const STATE_WORDS: Readonly<Record<PageState, { readonly name: string; re
     expert: 'The last release does not contain it; crawlers get a 404.',
     section: 'RFC 9110, 15.5.5',
   },
+  unseen: {
+    name: 'Not looked at',
+    means: 'It’s known from your list alone. Whether engines can find it isn’t known yet.',
+    expert: 'No answer of this address has been read: neither status, directives nor canonical are known.',
+    section: 'RFC 9110, 9.3.1',
+  },
 };

@@ -113,6 +113,7 @@ export async function importSite(bringing: Bringing, tools: BringingTools): Prom
             allFromHeaders(emptyDocument(), told, [...paths]),
           ]
         : []),
+      ...(bringing.kind === 'list' ? [set('facts', '', 'fromList', true)] : []),
       ...(bringing.kind === 'list'
         ? bringing.files.flatMap(({ path, address }) => (address === undefined ? [] : [set('pages', path, 'address', address)]))
         : []),

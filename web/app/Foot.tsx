@@ -21,6 +21,7 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
     [numbers.states['shut-out'], numbers.closed ? 'closed' : 'blocked'],
     [numbers.states.leaking, 'leaking'],
     [numbers.states['not-live'], 'not live'],
+    [numbers.states.unseen, 'not looked at'],
   ] as const;
   return (
     <footer className="foot" {...behind}>

@@ -1,4 +1,4 @@
-import { CircleDashed, CloudLightning, CloudMoon, CloudSun, Droplets, Moon, Sun, type LucideIcon } from 'lucide-react';
+import { CircleDashed, CircleHelp, CloudLightning, CloudMoon, CloudSun, Droplets, Moon, Sun, type LucideIcon } from 'lucide-react';
 import type { PageState } from '../../core/indexing/index.ts';
 import { STATE_WORDS } from '../../core/wording/index.ts';
 
@@ -10,6 +10,7 @@ const SIGNS: Readonly<Record<PageState, LucideIcon>> = {
   'shut-out': CloudLightning,
   leaking: Droplets,
   'not-live': CircleDashed,
+  unseen: CircleHelp,
 };
 
 /** The sign of a state. Its word goes with it unless the word stands beside it. */

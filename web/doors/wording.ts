@@ -47,6 +47,7 @@ export const wording = {
     'half-hidden': 'half hidden',
     'kept-out': 'as you want it',
     'not-live': 'not live',
+    unseen: 'not looked at',
   } satisfies Record<PageState, string>,
   clicks: 'Clicks from home',
   bands: { '0': 'home', '1': '1 click', '2': '2 clicks', '3': '3 clicks', '4+': '4 or more', none: 'no links lead there' } satisfies Record<Band, string>,

@@ -14,7 +14,7 @@ import { Unread } from './Unread.tsx';
 import { answer, subline, wording } from './wording.ts';
 import './start.css';
 
-const LEGEND: readonly PageState[] = ['findable', 'to-mend', 'shut-out', 'leaking', 'half-hidden', 'kept-out', 'not-live'];
+const LEGEND: readonly PageState[] = ['findable', 'to-mend', 'shut-out', 'leaking', 'half-hidden', 'kept-out', 'not-live', 'unseen'];
 
 /** The answer in one sentence, the sky, the steps left. */
 export function Start() {

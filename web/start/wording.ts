@@ -22,6 +22,8 @@ export const wording = {
 export function answer(numbers: SiteNumbers, open: boolean): readonly [string, string, string] {
   if (numbers.pages === 0) return ['There are ', 'no pages', ' here yet.'];
   if (!open) return ['The site is ', 'closed to engines', '.'];
+  if (numbers.states.unseen === numbers.pages)
+    return ['Whether people can find ', numbers.pages === 1 ? 'the page' : `these ${numberText(numbers.pages)} pages`, ' isn’t known yet.'];
   if (numbers.wanted === 0) return ['You want ', 'no page', ' of this site found.'];
   if (numbers.found === 0 && numbers.wanted === 1) return ['People cannot find ', 'the one page', ' you want found.'];
   if (numbers.found === 0) return ['People can find ', `none of the ${counted(numbers.wanted, 'page')}`, ' you want found.'];
@@ -52,6 +54,7 @@ export function subline(numbers: SiteNumbers, steps: readonly RemainingStep[]): 
     steps.length === 0
       ? 'No step is left.'
       : `${capital(spelled(steps.length))} ${plural(steps.length, 'step is', 'steps are')} left${blocking > 0 && blocking < steps.length ? `; the first ${blocking === 1 ? 'matters' : `${spelled(blocking)} matter`} most` : ''}.`;
+  if (states.unseen) return `${left} What counts is what is out there: have the live site looked at.`;
   const after = numbers.foundAfterRelease > numbers.found ? ` Once what waits is released, it will be ${numberText(numbers.foundAfterRelease)}.` : '';
   return `${closed}${first}${left}${after}`;
 }

@@ -8,7 +8,7 @@ import { markup, trails } from './meaning.ts';
 import { counts, listed } from './numbers.ts';
 import { outgoing } from './outgoing.ts';
 import { changes, generated, otherChanges, writtenMaps } from './release.ts';
-import { findings, rows } from './rows.ts';
+import { findings, rows, unseen } from './rows.ts';
 import { sharedWords } from './shared-words.ts';
 
 /** All stages of the survey, each behind those it needs. */
@@ -55,6 +55,7 @@ export const STAGES: readonly Stage<unknown>[] = [
   changes,
   // What is said of each page, and of all together.
   sharedWords,
+  unseen,
   findings,
   rows,
   listed,

@@ -60,8 +60,9 @@ export const counts = indexStage({
       index.put(id, {
         state,
         wanted: intent === 'list',
-        found: listed.has(id),
-        foundAfterRelease: ways.of(id).afterRelease === 'listed',
+        // Of what nobody looked at it is not known whether it can be found.
+        found: state !== 'unseen' && listed.has(id),
+        foundAfterRelease: state !== 'unseen' && ways.of(id).afterRelease === 'listed',
         pending,
         waiting: changes.get(id) !== undefined,
       });

@@ -3,9 +3,9 @@ import { ENGINES } from '../../engines/index.ts';
 import { stateOf, type PageState, type Reality } from '../../indexing/index.ts';
 import { differsFromRelease } from '../../release/index.ts';
 import { checkedMeaning, checkInput, type PageRow, ignoredCodes, rowMeaning } from '../../rows/index.ts';
-import { addressOf, pageName, siteOrigin } from '../../site/index.ts';
+import { addressOf, isUnseen, pageName, siteOrigin } from '../../site/index.ts';
 import { plainAddress } from '../../source/index.ts';
-import { pageStage } from '../stage.ts';
+import { pageStage, siteStage } from '../stage.ts';
 import { addresses, clashes } from './addresses.ts';
 import { canonicals, membership, ways } from './crawl.ts';
 import { effectivePages, pageWords } from './effective.ts';
@@ -22,13 +22,17 @@ export interface PageFindings {
   readonly spelledAs: readonly string[];
 }
 
+/** Whether nobody looked at the pages yet. */
+export const unseen = siteStage({ name: 'not looked at', reads: ['facts', 'looks', 'releases'], make: ({ document }) => isUnseen(document) });
+
 /** The findings of each page. */
 export const findings = pageStage({
   name: 'findings',
   reads: ['facts', 'kinds', 'rules', 'directives', 'siteSwitch', 'limits', 'care'],
   readsOwn: ['pages', 'passages', 'ignored', 'measures', 'meanings'],
   needs: { effectivePages, pageWords, addresses, clashes, canonicals, links, ways, sharedWords, markup },
-  make: ({ document, measures, meanings }, { effectivePages, pageWords, addresses, clashes, canonicals, links, ways, sharedWords, markup }) => {
+  across: { unseen },
+  make: ({ document, measures, meanings }, { effectivePages, pageWords, addresses, clashes, canonicals, links, ways, sharedWords, markup, unseen }) => {
     const once = alikeOnce<readonly Finding[]>();
     return ({ id }): PageFindings => {
       const { site } = effectivePages.of(id);
@@ -46,7 +50,7 @@ export const findings = pageStage({
         words,
         meaning: checkedMeaning(markup.of(id), meanings.get(id)?.brought),
       });
-      const state = stateOf(words.intent.intent, way.reality, weakens(input));
+      const state = stateOf(words.intent.intent, way.reality, weakens(input), unseen);
       const elsewhere = others.map((other, at) => ({ engine: ENGINES[at + 1]?.name ?? '', way: other }));
       return { state, findings: once(checkPage({ ...input, state, way, others: elsewhere })), spelledAs };
     };

@@ -76,6 +76,13 @@ function withoutMap(row: PageRow, { gates }: WayIn): Banner {
       return { headline: 'Kept out, as you want it', why: 'Engines can read that it is not to be listed.', action: 'list', label: 'List it after all' };
     case 'not-live':
       return { headline: 'Not live yet', why: 'Engines see only what is released. Below is how it will be.', action: 'release', label: 'To the release' };
+    case 'unseen':
+      return {
+        headline: 'Not looked at yet',
+        why: 'It’s known from your list alone. Look at it as it is now, below, or at all pages at once under Release.',
+        action: undefined,
+        label: '',
+      };
     case 'to-mend':
       return {
         headline: 'Open: engines may list it',
