@@ -71,6 +71,13 @@ test('what changed is told by a key on the site, visited first, and shown as the
 
   await page.getByRole('button', { name: 'A day on' }).click();
   await expect(page.getByRole('button', { name: 'A day on' })).toBeEnabled();
+  // What became of them is told, and the list can be narrowed to what a map names.
+  await expect(page.getByTestId('asked-again')).toContainText('visited since');
+  const everything = await page.locator('[data-record]').count();
+  await page.getByLabel('In one map').selectOption({ label: '/sitemap.xml' });
+  await expect.poll(() => page.locator('[data-record]').count()).not.toBe(everything);
+  await expect(page.locator('[data-record="/basket/"]')).toHaveCount(0);
+  await page.getByLabel('In one map').selectOption('');
   await page.getByRole('link', { name: 'Look closely at /basket/' }).click();
   await expect(page.getByTestId('closely')).toContainText('Bare address');
   await page.getByLabel('Address to look at').fill('/contact/');

@@ -13,6 +13,8 @@ export interface IndexRecord {
   /** `bare`: listed by its address alone, unread. */
   readonly outcome: 'listed' | 'bare' | 'not-listed' | 'waiting';
   readonly reason: GateReason | { readonly code: 'waiting' } | { readonly code: 'duplicate'; readonly of: string };
+  /** Maps that name it, by their addresses; told of at the last look at them. */
+  readonly maps?: readonly string[] | undefined;
   /** Addresses that link to it, as far as they were read. */
   readonly linkedFrom: readonly string[];
   readonly title: string;

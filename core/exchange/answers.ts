@@ -89,6 +89,7 @@ const engineRow = z.object({
   outcome: z.enum(['listed', 'bare', 'not-listed', 'waiting']),
   reason,
   linkedFrom: z.array(z.string()),
+  maps: z.array(z.string()).optional(),
   title: z.string(),
   canonical: z.string().optional(),
   maxSnippet: z.number().optional(),

@@ -41,9 +41,9 @@ export type ReleaseRequest = z.infer<typeof releaseRequest>;
 /** Who may visit a hosted site. */
 export type Audience = ReleaseRequest['audience'];
 
-/** How a hosted site is taken offline, or back (`null`): by what status, and until when, ISO, where that is known. */
+/** How a hosted site is taken offline, or back (`null`): by what status, until when, ISO, where that is known, and what visitors read, where the site has no page for that. */
 export const offlineRequest = z.strictObject({
-  offline: z.strictObject({ status: z.literal([503, 404, 410]), until: z.iso.datetime().optional() }).nullable(),
+  offline: z.strictObject({ status: z.literal([503, 404, 410]), until: z.iso.datetime().optional(), message: z.string().max(500).optional() }).nullable(),
 });
 export type Offline = NonNullable<z.infer<typeof offlineRequest>['offline']>;
 

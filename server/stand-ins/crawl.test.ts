@@ -47,6 +47,25 @@ describe('a crawl', () => {
     expect(site.days).toMatchObject([{ at: new Date(NOW).toISOString(), visited: 3, listed: 3, answers: { 200: 3 } }]);
   });
 
+  it('tells of each address which maps name it, as they are read today', async () => {
+    const pages = (second: string) =>
+      world({
+        '/': { body: '<a href=/a>a</a><a href=/c>c</a>' },
+        '/a': { body: 'a' },
+        '/b': { body: 'b' },
+        '/c': { body: 'c' },
+        '/sitemap.xml': { body: urlset('/a', '/b', '/b'), type: 'application/xml' },
+        '/more.xml': { body: second, type: 'application/xml' },
+      });
+    const start = { ...EMPTY, maps: [map(), map('/more.xml')] };
+    const told = (site: CrawledSite): Record<string, readonly string[]> =>
+      Object.fromEntries(site.records.map(({ address, maps }) => [address.replace(ORIGIN, ''), (maps ?? []).map((one) => one.replace(ORIGIN, ''))]));
+    const first = await crawl(start, pages(urlset('/a')));
+    expect(told(first)).toEqual({ '/': [], '/a': ['/sitemap.xml', '/more.xml'], '/b': ['/sitemap.xml'], '/c': [] });
+    const next = await crawl(first, pages(urlset('/%63')), NOW + DAY);
+    expect(told(next)).toEqual({ '/': [], '/a': ['/sitemap.xml'], '/b': ['/sitemap.xml'], '/c': ['/more.xml'] });
+  });
+
   it.each<[string, Answered | 'dead', string]>([
     ['answers 404: there are no rules', { status: 404 }, 'listed'],
     ['answers 410', { status: 410 }, 'listed'],

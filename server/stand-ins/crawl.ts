@@ -74,15 +74,20 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
   };
 
   const home = `${site.origin}/`;
-  const inMaps = new Set<string>();
+  /** What each map names, by address; which maps name it. */
+  const inMaps = new Map<string, string[]>();
   const maps: HandedInMap[] = [];
   for (const map of withNamed(site, robots, at)) {
     const reading = await readMap({ fetch, rules: robots, host: site.host, most: policy.maps }, map.address);
-    for (const address of reading.addresses) inMaps.add(address);
+    for (const spelled of new Set(reading.addresses)) {
+      const naming = inMaps.get(spelled);
+      if (naming) naming.push(map.address);
+      else inMaps.set(spelled, [map.address]);
+    }
     maps.push({ ...map, readAt: at, count: reading.addresses.length, problem: reading.problem, ...(reading.parts ? { parts: reading.parts } : {}) });
   }
   learn(home, 'home');
-  for (const address of inMaps) learn(address, 'sitemap');
+  for (const address of inMaps.keys()) learn(address, 'sitemap');
   for (const address of settings.asked ?? []) if (!known.has(address)) learn(address, 'link');
 
   // What a redirect leads to is bound by robots.txt as well: engines ask again for each address.
@@ -135,7 +140,9 @@ export async function crawlSite<S extends CrawledSite>(site: S, settings: CrawlS
     );
   }
 
-  const records = afterCanonicals([...known.values()], policy).sort((a, b) => (a.address < b.address ? -1 : 1));
+  const naming = new Map([...inMaps].map(([spelled, all]) => [plainAddress(spelled) ?? spelled, all]));
+  const named = [...known.values()].map((record) => ({ ...record, maps: naming.get(record.address) ?? [] }));
+  const records = afterCanonicals(named, policy).sort((a, b) => (a.address < b.address ? -1 : 1));
   const listed = records.filter((record) => record.outcome === 'listed').length;
   const told: EngineDay = { at, visited, listed, ...day.told(), changes: outcomeChanges(site.records, records) };
   const days = most === 0 ? addToLatest(site.days, site.records, records) : [told, ...site.days].slice(0, DAYS_KEPT);

@@ -14,6 +14,7 @@ const recordSchema = z.looseObject({
   outcome: z.enum(['listed', 'bare', 'not-listed', 'waiting']),
   reason: z.looseObject({ code: z.string() }),
   linkedFrom: z.array(z.string()),
+  maps: z.array(z.string()).optional(),
   title: z.string(),
   description: z.string(),
   headings: z.array(z.string()),

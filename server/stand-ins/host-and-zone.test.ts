@@ -209,6 +209,14 @@ describe('a site taken offline', () => {
       expect([answer.statusCode, answer.headers['retry-after']]).toEqual([503, 'Tue, 01 Dec 2026 12:00:00 GMT']);
       expect(answer.body).toContain('2026-12-01');
     }
+    // The site's own page for being away goes before the owner's words, and these before ours.
+    const away = async (): Promise<string> =>
+      (await standIns.host.server().inject({ url: '/any/', headers: { host: HOST, 'x-forwarded-proto': 'https' } })).body;
+    await standIns.host.setOffline(HOST, { status: 503, until: '2026-12-01T12:00:00.000Z', message: 'Moving house <soon>.' });
+    expect(await away()).toContain('Moving house &lt;soon>.');
+    await release({ 'index.html': '<title>B</title>', '503.html': '<title>Back soon</title>' }, 3);
+    expect(await away()).toBe('<title>Back soon</title>');
+    await standIns.host.setOffline(HOST, { status: 503, until: '2026-12-01T12:00:00.000Z' });
     await expect(standIns.host.setOffline('b.example', { status: 404 })).rejects.toMatchObject({ code: 'not-found' });
     // A day that is over is none to come back on; what was said before stays.
     await expect(standIns.host.setOffline(HOST, { status: 503, until: '2020-01-01T12:00:00.000Z' })).rejects.toMatchObject({ code: 'past-day' });

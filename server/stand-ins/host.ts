@@ -3,6 +3,7 @@ import { extname } from 'node:path';
 import { z } from 'zod';
 import { hostedHeader, type HostedSite, type Offline, type ReleaseRequest } from '../../core/exchange/index.ts';
 import { createHash, timingSafeEqual } from 'node:crypto';
+import { escapeText } from '../../core/page/index.ts';
 import { headersFor, isPage, resolvePath } from '../../core/site/index.ts';
 import { variantHost, type FilePath } from '../../core/source/index.ts';
 import { RequestError } from '../errors.ts';
@@ -19,7 +20,7 @@ const siteSchema = z.strictObject({
   passwordHash: z.string().optional(),
   movedTo: z.string().optional(),
   gone: z.array(z.string()).optional(),
-  offline: z.strictObject({ status: z.literal([503, 404, 410]), until: z.string().optional(), since: z.string() }).optional(),
+  offline: z.strictObject({ status: z.literal([503, 404, 410]), until: z.string().optional(), since: z.string(), message: z.string().optional() }).optional(),
 });
 type Site = z.infer<typeof siteSchema>;
 const saved = z.strictObject({ version: z.literal(1), sites: z.record(z.string(), siteSchema) });
@@ -53,6 +54,13 @@ const TYPES: Readonly<Record<string, string>> = {
   '.mp4': 'video/mp4',
   '.mp3': 'audio/mpeg',
   '.webmanifest': 'application/manifest+json',
+};
+
+/** A site's own page for being away, by the status that it is sent with; the first that there is. */
+const AWAY_PAGES: Readonly<Record<503 | 404 | 410, readonly string[]>> = {
+  503: ['503.html', 'maintenance.html'],
+  404: ['404.html'],
+  410: ['410.html', '404.html'],
 };
 
 const hashed = (password: string): string => createHash('sha256').update(password).digest('hex');
@@ -208,7 +216,7 @@ export class StandInHost {
       const scheme = request.headers['x-forwarded-proto'];
       if (scheme !== undefined && !site.origin.startsWith(`${String(scheme)}://`)) return reply.redirect(`${site.origin}${request.raw.url ?? '/'}`, 301);
       if (site.movedTo) return reply.redirect(`${site.movedTo}${request.raw.url ?? '/'}`, 301);
-      if (site.offline) return this.away(site.offline, reply);
+      if (site.offline) return this.away(site, site.offline, reply);
       if (site.audience === 'draft') return reply.status(404).type('text/plain; charset=utf-8').send('Nothing has been made public here yet.\n');
       if (site.audience === 'restricted' && !mayEnter(site, request.headers.authorization))
         return reply
@@ -234,15 +242,20 @@ export class StandInHost {
     return app;
   }
 
-  /** What a site that was taken offline answers at every address, robots.txt among them. */
-  private away({ status, until }: NonNullable<Site['offline']>, reply: FastifyReply): unknown {
-    const words = { 503: 'This site is away for a while.', 404: 'There is nothing here.', 410: 'This site is gone.' }[status];
+  /** What a site that was taken offline answers at every address, robots.txt among them: its own page for that where it has one, else the owner's words. */
+  private async away({ files }: Site, { status, until, message }: NonNullable<Site['offline']>, reply: FastifyReply): Promise<unknown> {
+    const page = AWAY_PAGES[status].find((file) => Object.hasOwn(files, file));
+    const own = page && (await this.store.bytes((files[page] as { hash: string }).hash));
     if (status === 503 && until !== undefined) reply.header('retry-after', new Date(until).toUTCString());
+    if (own) return reply.status(status).type('text/html').send(own);
+    const words = { 503: 'This site is away for a while.', 404: 'There is nothing here.', 410: 'This site is gone.' }[status];
     const when = status === 503 && until !== undefined ? `<p>It is to be back on ${until.slice(0, 10)}.</p>` : '';
     return reply
       .status(status)
       .type('text/html; charset=utf-8')
-      .send(`<!doctype html><html lang="en"><meta charset="utf-8"><title>${words}</title><h1>${words}</h1>${when}</html>\n`);
+      .send(
+        `<!doctype html><html lang="en"><meta charset="utf-8"><title>${words}</title><h1>${words}</h1>${message ? `<p>${escapeText(message)}</p>` : ''}${when}</html>\n`,
+      );
   }
 
   private async notFound(

@@ -1,6 +1,7 @@
 import type { CrawlerToken, FilePath, PageId } from '../../core/source/index.ts';
 import { expose } from 'comlink';
 import type { FindingCode, TemplateField } from '../../core/checks/index.ts';
+import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
 import type { ProofLoss, Proving } from '../../core/ownership/index.ts';
 import { broughtInManifest, redirectPages, type DriftField, type Held, type ReleaseItem } from '../../core/release/index.ts';
 import { snippetsOf, type Change, type Kind, type PatternField, type SiteDocument } from '../../core/site/index.ts';
@@ -201,6 +202,11 @@ const service = {
   },
   /** A picture of the site, to be shown; undefined where there is none of this path. */
   picture: async (path: FilePath) => (await site()).picture(path),
+  /** Whether a sitemap goes out, written here or brought in. */
+  hasMap: async (): Promise<boolean> => {
+    const { survey, files } = await site();
+    return SITEMAP_FILE in survey.workingCopy().own || files.some(({ path }) => path === SITEMAP_FILE);
+  },
   hasFile: async (path: FilePath): Promise<boolean> => (await site()).files.some((file) => file.path === path),
 
   /** How each snippet stands in the pages as they were brought in. */

@@ -3,9 +3,11 @@ import type { HostedSite, Offline as OfflineState } from '../../core/exchange/in
 import { messageOf } from '../../core/source/index.ts';
 import { shortDate } from '../../core/wording/index.ts';
 import { note } from '../ui/index.ts';
-import { useWorkspaceApi } from '../workspace/index.ts';
+import { useReport, useWorkspaceApi } from '../workspace/index.ts';
 import { offline as wording } from './wording.ts';
 
+/** Pages of a site that are shown while it is away, the first that there is. */
+const OWN_PAGES = ['503.html', 'maintenance.html'];
 const STATUSES = [503, 404, 410] as const;
 
 /** Takes the site offline at the host, in one of the ways that engines understand, and back. */
@@ -14,6 +16,11 @@ export function Offline({ hosted, onChange }: { readonly hosted: HostedSite; rea
   const [open, setOpen] = useState(false);
   const [status, setStatus] = useState<OfflineState['status']>(503);
   const [until, setUntil] = useState('');
+  const [message, setMessage] = useState('');
+  const own = useReport(async (one) => {
+    for (const file of OWN_PAGES) if (await one.tools.analysis.hasFile(file)) return file;
+    return '';
+  });
   const set = async (offline: OfflineState | null): Promise<void> => {
     try {
       onChange(await workspace.tools.outside.setOffline(hosted.host, offline));
@@ -47,7 +54,11 @@ export function Offline({ hosted, onChange }: { readonly hosted: HostedSite; rea
       className="panel mt-2 p-3"
       onSubmit={(event) => {
         event.preventDefault();
-        void set({ status, ...(status === 503 && until !== '' ? { until: new Date(`${until}T12:00:00Z`).toISOString() } : {}) });
+        void set({
+          status,
+          ...(message.trim() === '' ? {} : { message: message.trim() }),
+          ...(status === 503 && until !== '' ? { until: new Date(`${until}T12:00:00Z`).toISOString() } : {}),
+        });
       }}
     >
       <fieldset>
@@ -66,6 +77,14 @@ export function Offline({ hosted, onChange }: { readonly hosted: HostedSite; rea
         <label className="mt-2 block text-small">
           {wording.untilLabel}
           <input type="date" className="input input-sm mt-1 w-full" value={until} onChange={(event) => setUntil(event.target.value)} />
+        </label>
+      )}
+      {status === 503 && own ? (
+        <p className="soft mt-2 text-small">{wording.ownPage(own)}</p>
+      ) : (
+        <label className="mt-2 block text-small">
+          {wording.messageLabel}
+          <textarea className="textarea mt-1 w-full" rows={2} maxLength={500} value={message} onChange={(event) => setMessage(event.target.value)} />
         </label>
       )}
       <div className="mt-3 flex flex-wrap gap-2">

@@ -105,6 +105,8 @@ export const offline = {
   since: (day: string): string => `since ${day}.`,
   until: (day: string): string => `It says that it is back on ${day}.`,
   untilLabel: 'Back on, if you know the day',
+  messageLabel: 'What visitors read (optional)',
+  ownPage: (file: string): string => `Visitors see your own page for this, ${file}.`,
 };
 
 export const driftWording = {

@@ -1,7 +1,7 @@
 import { Check } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { STATES, type PageState } from '../../core/indexing/index.ts';
+import type { PageState } from '../../core/indexing/index.ts';
 import { isOpen, switchStory } from '../../core/site/index.ts';
 import { counted, fullDate, numberText, STATE_WORDS } from '../../core/wording/index.ts';
 import { LookDue, Rail, StateSign, stepsLeft } from '../components/index.ts';
@@ -14,7 +14,7 @@ import { Unread } from './Unread.tsx';
 import { answer, subline, wording } from './wording.ts';
 import './start.css';
 
-const LEGEND: readonly PageState[] = ['findable', 'to-mend', 'shut-out', 'leaking', 'half-hidden', 'kept-out', 'not-live', 'unseen'];
+const LEGEND: readonly PageState[] = ['findable', 'to-mend', 'shut-out', 'leaking', 'half-hidden', 'kept-out', 'not-live'];
 
 /** The answer in one sentence, the sky, the steps left. */
 export function Start() {
@@ -82,7 +82,7 @@ export function Start() {
           <span className="soft text-note">{counted(rows.length, 'page')}</span>
         </div>
         <ul className="panel mt-2 px-3.5 py-2">
-          {LEGEND.filter((state) => STATES.includes(state)).map((state) => (
+          {[...LEGEND, ...(numbers.states.unseen ? (['unseen'] as const) : [])].map((state) => (
             <li key={state} className="flex min-h-6.75 items-center gap-3" title={STATE_WORDS[state].means}>
               <StateSign state={state} silent />
               <span>{state === 'shut-out' && numbers.closed ? wording.closedState : STATE_WORDS[state].name}</span>

@@ -2,13 +2,15 @@ import { useMemo, useState } from 'react';
 import { KIND_TABLE, type Kind } from '../../core/site/index.ts';
 import type { EngineRow, EngineSite } from '../../core/exchange/index.ts';
 import type { PageRow } from '../../core/rows/index.ts';
-import { counted, gateWords } from '../../core/wording/index.ts';
-import { DataTable, note } from '../ui/index.ts';
+import { pathAndQuery } from '../../core/source/index.ts';
+import { counted, gateWords, shortDate } from '../../core/wording/index.ts';
+import { DataTable, note, useKeptState } from '../ui/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { useRowOf } from './addresses.ts';
 import { useWatching } from './engines.tsx';
 import { ORDER, pathOf, useColumns } from './index-columns.tsx';
-import { OUTCOMES } from './wording.ts';
+import { becameOf, isAskedAgain, type AskedAgain, type Became } from './asked-again.ts';
+import { OUTCOMES, wording } from './wording.ts';
 
 const found = (record: EngineRow): Record<`data-${string}`, string> => ({ 'data-record': pathOf(record), 'data-outcome': record.outcome });
 
@@ -22,7 +24,12 @@ const FILTERS: readonly Filter[] = [...ORDER, 'otherwise', 'unmapped', 'failed']
 function is(record: EngineRow, what: Filter, rowOf: (address: string) => PageRow | undefined): boolean {
   switch (what) {
     case 'unmapped':
-      return record.outcome === 'listed' && record.foundBy !== 'sitemap' && record.foundBy !== 'home';
+      return (
+        record.outcome === 'listed' &&
+        (record.maps?.length ?? 0) === 0 &&
+        record.foundBy !== 'home' &&
+        (record.maps !== undefined || record.foundBy !== 'sitemap')
+      );
     case 'failed':
       return (record.status ?? 0) >= 400 || record.reason.code === 'no-answer';
     case 'otherwise': {
@@ -38,10 +45,13 @@ function is(record: EngineRow, what: Filter, rowOf: (address: string) => PageRow
 /** Every address that the engine knows, with what became of it and why: to be narrowed, looked at closely, and put in line for a fresh visit. */
 export function IndexTable({ site }: { readonly site: EngineSite }) {
   const { tools } = useWorkspaceApi();
-  const { engine, host, under, during } = useWatching();
+  const { engine, host, now, under, during } = useWatching();
   const [only, setOnly] = useState<Filter>();
   const [kind, setKind] = useState<Kind>();
   const [why, setWhy] = useState<string>();
+  const [map, setMap] = useState<string>();
+  const [asked, setAsked] = useKeptState<AskedAgain | null>(`asked-again-${host}-${engine.id}`, null, (value) => value === null || isAskedAgain(value));
+  const became = useMemo(() => (asked ? becameOf(asked, site.records) : undefined), [asked, site.records]);
   const rowOf = useRowOf();
   const { records } = site;
   // Thousands of records are looked through when they or the pages are others, not at each drawing.
@@ -61,21 +71,26 @@ export function IndexTable({ site }: { readonly site: EngineSite }) {
           (record) =>
             (only === undefined || is(record, only, rowOf)) &&
             (kind === undefined || rowOf(record.address)?.kind === kind) &&
-            (why === undefined || record.reason.code === why),
+            (why === undefined || record.reason.code === why) &&
+            (map === undefined || record.maps?.includes(map) === true),
         )
         .sort((a, b) => ORDER.indexOf(a.outcome) - ORDER.indexOf(b.outcome)),
-    [records, rowOf, only, kind, why],
+    [records, rowOf, only, kind, why, map],
   );
-  const narrowed = only !== undefined || kind !== undefined || why !== undefined;
+  const narrowed = only !== undefined || kind !== undefined || why !== undefined || map !== undefined;
   const again = async (): Promise<void> => {
     const addresses = shown.map(({ address }) => address).slice(0, 1_000);
-    if (await during('Asking', () => tools.outside.visitSoon(host, addresses, engine.id)))
+    const was = Object.fromEntries(shown.slice(0, 1_000).map(({ address, outcome }) => [address, outcome]));
+    if (await during('Asking', () => tools.outside.visitSoon(host, addresses, engine.id))) {
+      setAsked({ at: now ?? tools.now().toISOString(), was });
       note(
         `${counted(addresses.length, 'address is', 'addresses are')} in line. ${engine.name} takes ${engine.freshVisits} such a day, first of all.`,
         {},
         'good',
       );
+    }
   };
+  const maps = useMemo(() => site.maps.map(({ address }) => [address, pathAndQuery(new URL(address))] as const), [site.maps]);
   const columns = useColumns(site, rowOf);
   return (
     <>
@@ -97,18 +112,57 @@ export function IndexTable({ site }: { readonly site: EngineSite }) {
           onChange={setWhy}
           options={reasons.map(([code, reason]) => [code, gateWords(reason).evidence.slice(0, 60)])}
         />
+        <Narrow label="In one map" all="every map and none" value={map} onChange={setMap} options={maps} />
         {narrowed && shown.length > 0 && (
           <button type="button" className="btn btn-sm btn-outline-ink ml-auto" disabled={under !== undefined} onClick={() => void again()}>
             {shown.length === 1 ? 'Look again at this one' : `Look again at these ${Math.min(shown.length, 1_000)}`}
           </button>
         )}
       </div>
+      {became && asked && <Again asked={asked} became={became} onDone={() => setAsked(null)} />}
       <div className="mt-2.5">
-        <DataTable rows={shown} list={`${only ?? ''} ${kind ?? ''} ${why ?? ''}`} keyOf={({ address }) => address} data={found} columns={columns} />
+        <DataTable
+          rows={shown}
+          list={`${only ?? ''} ${kind ?? ''} ${why ?? ''} ${map ?? ''}`}
+          keyOf={({ address }) => address}
+          data={found}
+          columns={columns}
+        />
       </div>
     </>
   );
 }
+
+/** What became of the addresses that were asked for again. */
+function Again({ asked, became, onDone }: { readonly asked: AskedAgain; readonly became: Became; readonly onDone: () => void }) {
+  const count = Object.keys(asked.was).length;
+  return (
+    <div className="notice mt-2.5 flex flex-wrap items-start gap-x-4 gap-y-1 text-small" role="status" data-testid="asked-again">
+      <div className="min-w-0 flex-1 basis-64">
+        <p>
+          {wording.askedAgain(counted(count, 'address', 'addresses'), shortDate(asked.at))} {wording.becameVisited(became.visited, became.waiting)}
+          {became.visited > 0 && became.others.length === 0 && ` ${wording.becameSame}`}
+        </p>
+        {became.others.length > 0 && (
+          <ul className="mt-0.5">
+            {became.others.slice(0, MOST_TOLD).map(({ address, from, to }) => (
+              <li key={address}>
+                <span className="mono break-all text-tiny">{pathAndQuery(new URL(address))}</span>: {OUTCOMES[from].toLowerCase()} →{' '}
+                {OUTCOMES[to].toLowerCase()}
+              </li>
+            ))}
+            {became.others.length > MOST_TOLD && <li className="soft">and {became.others.length - MOST_TOLD} more</li>}
+          </ul>
+        )}
+      </div>
+      <button type="button" className="link-act" onClick={onDone}>
+        {wording.hideThis}
+      </button>
+    </div>
+  );
+}
+/** Addresses that are named one by one. */
+const MOST_TOLD = 6;
 
 /** One of several, or all of them; nothing where there is no choice. */
 function Narrow<T extends string>({
@@ -124,7 +178,7 @@ function Narrow<T extends string>({
   readonly options: readonly (readonly [T, string])[];
   readonly onChange: (value: T | undefined) => void;
 }) {
-  if (options.length < 2) return null;
+  if (options.length < 2 && label !== 'In one map') return null;
   return (
     <select
       className="select select-sm w-auto max-w-52"

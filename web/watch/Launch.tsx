@@ -30,16 +30,17 @@ export function Launch() {
     () => workspace.tools.outside.hosted(host).then((found) => ({ found })),
     `${host} ${now ?? ''} ${Object.keys(document.tables.releases).length}`,
   );
-  const claim = claimsOf(document).find(({ id }) => id === engine.id);
+  const claim = claimsOf(document).find(({ id, engine: name }) => id === engine.id || name.trim().toLowerCase() === engine.name.toLowerCase());
   const log = site?.log ?? [];
   const clicked = log.find(({ code }) => code === 'first-click');
   const listed = site?.records.filter(({ outcome }) => outcome === 'listed').length ?? 0;
   const first = site?.days.at(-1);
   const handed = site?.maps.some(({ named }) => named !== true) ?? false;
-  const hasMap = document.tables.sitemap['']?.on !== false;
+  // A map that is not there cannot be handed in, and nobody waits for it.
+  const hasMap = useReport((one) => one.tools.analysis.hasMap()) ?? false;
   const proof: readonly Step[] = [
     { name: PROVED, done: site?.verifiedAt !== undefined, note: site?.verifiedAt && shortDate(site.verifiedAt) },
-    { name: HANDED_IN, done: handed },
+    ...(hasMap || handed ? [{ name: HANDED_IN, done: handed }] : []),
   ];
   const steps: readonly Step[] = [
     { name: 'Released', done: hosted?.found !== undefined, note: hosted?.found && `release ${hosted.found.number}, ${shortDate(hosted.found.at)}` },
@@ -70,10 +71,10 @@ export function Launch() {
       const open = await workspace.tools.analysis.releaseItems();
       if (hosted?.found === undefined || open.length > 0) await release(workspace, 'host', {}, () => undefined);
       if (!engine.needsProof) return;
-      await outside.verify(host, origin, 'tag', engine.id);
+      await outside.verify(host, origin, claim?.kind === 'file' ? 'file' : claim?.kind === 'txt' ? 'txt' : 'tag', engine.id);
       const proven = (await outside.engineSite(host, engine.id)).verifiedAt !== undefined;
       if (!proven) throw new Error(`${engine.name} does not find its proof. The stop Proof says why.`);
-      if (hasMap && !handed) await outside.handIn(host, `${origin}/${SITEMAP_FILE}`, engine.id);
+      if (!handed && (await workspace.tools.analysis.hasMap())) await outside.handIn(host, `${origin}/${SITEMAP_FILE}`, engine.id);
     });
     if (went) await move(LONGEST, (told) => told?.log.some(({ code }) => code === 'first-click') === true);
   };

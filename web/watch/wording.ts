@@ -30,6 +30,15 @@ export const wording = {
     'The site’s pages among those of Saltmere, an invented town, so that a place means something. Words in quotes stand side by side; site: lists what is known.',
   searchPlaceholder: 'Words, "words side by side", or site:',
   nothingFound: (engine: string): string => `${engine} lists nothing for this.`,
+  askedAgain: (addresses: string, day: string): string => `You asked for ${addresses} again on ${day}.`,
+  becameVisited: (visited: number, waiting: number): string =>
+    visited === 0
+      ? 'None has been visited since.'
+      : waiting === 0
+        ? 'All have been visited since.'
+        : `${numberText(visited)} visited since, ${numberText(waiting)} not yet.`,
+  becameSame: 'All are as they were.',
+  hideThis: 'Hide',
   resultCount: (total: number, shown: number): string =>
     shown < total ? `${numberText(total)} results, the first ${numberText(shown)} of them here` : counted(total, 'result'),
   moreResults: (count: number): string => `Show ${counted(count, 'more result')}`,
