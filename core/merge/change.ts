@@ -80,7 +80,8 @@ function addressed(document: SiteDocument, { pages: { moved } }: MergePlan, addr
   return [...pages].map((id) => set('pages', id, 'address', addresses[id] ?? null));
 }
 
-function withoutField({ page, what }: ThreeWays): Change[] {
+function withoutField({ page, what, value }: ThreeWays): Change[] {
+  if (what === 'markup') return [setting('markup', `${page}\n${value ?? ''}`, 'value', null)];
   if (what === 'robots') return [set('robots', '', 'text', null)];
   return what === 'passage' || what === 'alt' ? [] : [set('pages', page, what, null)];
 }

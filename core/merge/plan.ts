@@ -12,7 +12,9 @@ export interface ThreeWays {
   /** The page as it is called in the earlier version and in the new one. */
   readonly before: string;
   readonly page: PageId;
-  readonly what: SaidField | 'passage' | 'alt' | 'robots';
+  readonly what: SaidField | 'passage' | 'alt' | 'robots' | 'markup';
+  /** For a value of structured data: what the page is, and the property. */
+  readonly value?: string | undefined;
   /** Where it stood and stands in the page, for passages and pictures. */
   readonly from: number;
   readonly to: number;

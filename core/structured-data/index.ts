@@ -6,6 +6,7 @@ export { AVAILABILITIES } from './fields.ts';
 export { asIfReady, BUSINESS_TYPES, identityGaps, profileAddresses, type IdentityGap } from './identity-facts.ts';
 export { identityGraph, ownerType } from './identity.ts';
 export { foreignMarkup, joined, markupOf, pageGaps, type ForeignMarkup, type WrittenMarkup } from './written.ts';
+export { saidValues, type ValueName } from './said-values.ts';
 export { markupReport, type MarkupReport, type ToldMarkup, type ToldValue } from './told.ts';
 export type { Graph, GraphNode, Json } from './node.ts';
 export {

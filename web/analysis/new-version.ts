@@ -1,4 +1,16 @@
-import { differingPages, excerptOf, isSameVersion, planMerge, templateBlocks, type MergePlan, type PageExcerpt } from '../../core/merge/index.ts';
+import {
+  differingPages,
+  excerptOf,
+  isSameVersion,
+  ownValues,
+  pagesWithValues,
+  planMerge,
+  templateBlocks,
+  type MergePlan,
+  type PageExcerpt,
+  withValues,
+} from '../../core/merge/index.ts';
+import { saidValues } from '../../core/structured-data/index.ts';
 import { readSource } from '../../core/page/index.ts';
 import { altsOf, isPageFile, passagesOf, versionOf, type SiteDocument } from '../../core/site/index.ts';
 import { decodeBytes, decodeSource, type FilePath, type PageId } from '../../core/source/index.ts';
@@ -32,7 +44,7 @@ export async function planVersion({ db, siteId, document, version, progress, can
   let done = 0;
   const read = async (id: string, path: FilePath) => {
     if (++done % BREATH === 0) {
-      progress(done, of);
+      progress(Math.min(done, of), of);
       await new Promise((resolve) => setTimeout(resolve));
       if (cancelled()) throw new Cancelled();
     }
@@ -64,7 +76,7 @@ export async function planVersion({ db, siteId, document, version, progress, can
   };
   try {
     const common = new Set([...(await template(ids.before, samples.before)), ...(await template(ids.after, samples.after))]);
-    return planMerge({
+    const plan = planMerge({
       document,
       version,
       before,
@@ -74,6 +86,14 @@ export async function planVersion({ db, siteId, document, version, progress, can
       excerptsAfter: await excerpts(ids.after, differing.after, after, common),
       robots: { before: await robots(ids.before), after: await robots(ids.after) },
     });
+    const own = ownValues(document);
+    const said = [];
+    for (const pair of pagesWithValues(plan, own)) {
+      const [was, is] = [await read(ids.before, pair.before), await read(ids.after, pair.page)];
+      const names = own.get(pair.before) ?? [];
+      if (was && is) said.push({ ...pair, base: saidValues(document, pair.before, was, names), theirs: saidValues(document, pair.page, is, names) });
+    }
+    return withValues(plan, own, said);
   } catch (error) {
     if (error instanceof Cancelled) return undefined;
     throw error;

@@ -2,8 +2,8 @@ import type { MergePlan, ThreeWays } from '../../core/merge/index.ts';
 import { addressOf } from '../../core/site/index.ts';
 import { readableAddress } from '../../core/source/index.ts';
 import { Segments } from '../ui/index.ts';
-import { Addresses, Long, Part, pathOf, Said } from './VersionParts.tsx';
-import { newVersion as wording, SAID } from './wording.ts';
+import { Addresses, Long, Part, pathOf, Said, saidWhat } from './VersionParts.tsx';
+import { newVersion as wording } from './wording.ts';
 
 /** Words that the owner and the new source say otherwise: which of the two it is to be, one by one or all at once. */
 export function Conflicts({
@@ -41,10 +41,10 @@ export function Conflicts({
         {(one) => (
           <li key={one.key} className="border-t border-line px-4 py-3" data-conflict={one.key}>
             <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-              <span className="font-semibold">{SAID[one.what]}</span>
+              <span className="font-semibold">{saidWhat(one)}</span>
               <span className="mono soft min-w-0 flex-1 truncate text-tiny">{pathOf(one)}</span>
               <Segments
-                label={`${SAID[one.what]} of ${pathOf(one)}`}
+                label={`${saidWhat(one)} of ${pathOf(one)}`}
                 value={theirs.has(one.key) ? 'theirs' : 'mine'}
                 onChange={(side) => choose([one], side)}
                 options={[

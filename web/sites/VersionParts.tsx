@@ -2,11 +2,16 @@ import { useId, useMemo, type ReactNode } from 'react';
 import type { MergePlan, ThreeWays } from '../../core/merge/index.ts';
 import { addressOf } from '../../core/site/index.ts';
 import { readableAddress } from '../../core/source/index.ts';
+import { pathWords } from '../../core/wording/index.ts';
 import { More, useMore } from '../ui/index.ts';
 import { newVersion as wording, SAID } from './wording.ts';
 
 /** What a word is about: the address of its page. */
 export const pathOf = ({ page, what }: ThreeWays): string => (what === 'robots' ? 'robots.txt' : readableAddress(addressOf(page)));
+
+/** What is said: a field, or a value of structured data by its property. */
+export const saidWhat = ({ what, value }: ThreeWays): string =>
+  what === 'markup' && value !== undefined ? `${SAID.markup}, ${pathWords(value.slice(value.indexOf('.') + 1))}` : SAID[what];
 
 /** A few counts under a name; those of nothing are left out, but for the first. */
 export function Sum({ title, children }: { readonly title: string; readonly children: readonly (readonly [number, string])[] }) {
@@ -88,7 +93,7 @@ export function PathLine({ paths, children }: { readonly paths: readonly string[
 export function OneWord({ one }: { readonly one: ThreeWays }) {
   return (
     <li className="border-t border-line px-4 py-2 text-small">
-      <span className="font-semibold">{SAID[one.what]}</span> <span className="mono soft text-tiny break-all">{pathOf(one)}</span>
+      <span className="font-semibold">{saidWhat(one)}</span> <span className="mono soft text-tiny break-all">{pathOf(one)}</span>
       <span className="block break-words" dir="auto">
         {one.mine}
       </span>

@@ -115,6 +115,7 @@ export const SAID = {
   passage: 'Text',
   alt: 'Alt text',
   robots: 'robots.txt',
+  markup: 'Structured data',
 } as const;
 
 /** By what a page was found again. */
