@@ -1,4 +1,5 @@
 import type { IndexRecord } from '../../core/engine/index.ts';
+import { TRADE_SITES } from './trades.ts';
 
 /*
  * The town of Saltmere, where everything is invented: a few sites that stand in the engines' indexes beside the owner's, so that a place among results
@@ -198,8 +199,10 @@ const NEIGHBOURS: readonly Neighbour[] = [
 
 const SINCE = '2026-01-05T06:00:00.000Z';
 
+const ALL: readonly Neighbour[] = [...NEIGHBOURS, ...TRADE_SITES];
+
 /** Their pages, as an index holds them. */
-export const SALTMERE: readonly IndexRecord[] = NEIGHBOURS.flatMap(({ host, name, pages }) =>
+export const SALTMERE: readonly IndexRecord[] = ALL.flatMap(({ host, name, pages }) =>
   pages.map(([path, title, description, text, links]): IndexRecord => ({
     address: `https://${host}${path}`,
     foundBy: 'link',
@@ -218,4 +221,4 @@ export const SALTMERE: readonly IndexRecord[] = NEIGHBOURS.flatMap(({ host, name
 );
 
 /** Hosts of the town's invented sites. */
-export const SALTMERE_HOSTS: readonly string[] = NEIGHBOURS.map(({ host }) => host);
+export const SALTMERE_HOSTS: readonly string[] = ALL.map(({ host }) => host);
