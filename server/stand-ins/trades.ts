@@ -25,7 +25,7 @@ const TRADES: readonly Trade[] = [
     name: 'Cafe',
     does: ['breakfast', 'coffee', 'lunch', 'cakes to take away'],
     says: 'A table by the window, and soup at noon.',
-    shops: ['The Lantern Cafe', 'Quayside Coffee'],
+    shops: ['The Harbour Cafe', 'Quayside Coffee'],
   },
   {
     name: 'Restaurant',
@@ -145,7 +145,7 @@ const TRADES: readonly Trade[] = [
     name: 'Website design',
     does: ['websites for small businesses', 'web shops', 'logos', 'hosting'],
     says: 'One price, told before we begin.',
-    shops: ['Saltmere Web Works', 'Lighthouse Design'],
+    shops: ['Saltmere Web Works', 'Lantern Design'],
   },
 ];
 

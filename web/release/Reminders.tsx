@@ -25,8 +25,8 @@ export function Reminders({ held }: { readonly held: Held }) {
           <div className="min-w-0 flex-1 basis-64">
             <p className="font-semibold">{wording.proofLost}</p>
             <ul>
-              {lost.map(({ kind, name, why }) => (
-                <li key={`${kind} ${name}`}>
+              {lost.map(({ kind, name, why }, at) => (
+                <li key={`${kind} ${name} ${at}`}>
                   {wording.proofKinds[kind]} <span className="mono break-all">{name}</span>: {wording.proofWhys[why]}
                 </li>
               ))}

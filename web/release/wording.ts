@@ -106,7 +106,7 @@ export const offline = {
   until: (day: string): string => `It says that it is back on ${day}.`,
   untilLabel: 'Back on, if you know the day',
   messageLabel: 'What visitors read (optional)',
-  ownPage: (file: string): string => `Visitors see your own page for this, ${file}.`,
+  ownPage: (file: string): string => `Visitors see your own page for this, ${file}, as it was last released.`,
 };
 
 export const driftWording = {
