@@ -106,6 +106,10 @@ describe('proofs that a release would lose', () => {
   it.each([
     ['plinth12ab.html', 'plinth-site: plinth12ab.html', true],
     ['plinth12ab.txt', CODE + CODE, true],
+    // A name may have no figure in it, and a code no other.
+    ['skerry-mpckhqmzaxzu.html', `skerry-proof: ${CODE}${CODE}`, true],
+    ['plinth-abcdefgh.html', 'plinth-site: plinth-abcdefgh.html', true],
+    ['plinth-abcdefgh.html', `plinth-proof: ${'abcdefgh'.repeat(3)}`, true],
     ['.well-known/plinth1.txt', `plinth1 ${CODE}${CODE}`, true],
     ['a1b2c3d4e5.txt', 'a1b2c3d4e5', false],
     ['about-us-2020.html', '<title>About us</title><p>Since 2020 we have bound books in this town, by hand and with care.', false],

@@ -42,9 +42,9 @@ export function looksLikeProofFile(path: FilePath, text: string): boolean {
     .replace(/<[^>]*>/g, ' ')
     .trim()
     .split(/\s+/);
-  const says = words.length <= 8 && words.some((word) => /\d/.test(word) && /^[\w+/=.:-]{16,}$/.test(word));
+  const says = words.length <= 3 && words.some((word) => /^[\w+/=.:-]{16,}$/.test(word));
   // A key that change notices go with says its own name and no more.
-  return text.trim() !== own && (says || (/\d/.test(own) && text.includes(own)));
+  return text.trim() !== own && (says || (words.length <= 3 && text.includes(own)));
 }
 
 /** What is lost between what stands out there and what goes out. Each by its first reason. */
