@@ -22,7 +22,6 @@ export type Shown = Pick<IndexRecord, 'description' | 'lead' | 'text'> & { reado
  * cut where the room ends, and to what the page allows. The one function for a preview, a search and a look at one address.
  */
 export function snippetFor(page: Shown, words: readonly string[], limit: TextLimit): string {
-  if (page.maxSnippet === 0) return '';
   const shown = fit(stretchFor(page, words).slice(0, LONGEST), limit).shown;
   const { maxSnippet = -1 } = page;
   // What a page allows to be shown counts before what fits.

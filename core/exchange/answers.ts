@@ -159,7 +159,6 @@ export const addressAnswer = z.object({
       headings: z.array(z.string()),
       lead: z.string(),
       text: z.string(),
-      maxSnippet: z.number().optional(),
       got: z
         .object({
           hash: z.string(),

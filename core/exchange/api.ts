@@ -45,6 +45,12 @@ export type Audience = ReleaseRequest['audience'];
 export const offlineRequest = z.strictObject({
   offline: z.strictObject({ status: z.literal([503, 404, 410]), until: z.iso.datetime().optional(), message: z.string().max(500).optional() }).nullable(),
 });
+/** A site's own page for being away, by the status that it is sent with; the first that there is. */
+export const AWAY_PAGES: Readonly<Record<503 | 404 | 410, readonly string[]>> = {
+  503: ['503.html', 'maintenance.html'],
+  404: ['404.html'],
+  410: ['410.html', '404.html'],
+};
 export type Offline = NonNullable<z.infer<typeof offlineRequest>['offline']>;
 
 /** What one site may have when it comes from its address, in however many goes: pages, and bytes. */

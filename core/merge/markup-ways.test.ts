@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { readSource } from '../page/index.ts';
 import { saidValues } from '../structured-data/index.ts';
 import { all, applyChange, emptyDocument, markupKey, set, type SiteDocument } from '../site/index.ts';
-import { sourceOf } from '../testing/html.ts';
-import { planned, type Files } from '../testing/planned.ts';
+import { planned, reading, type Files } from '../testing/planned.ts';
 import { mergeChange, ownValues, pagesWithValues, withValues, type MergePlan } from './index.ts';
 
 const PAGE = 'shop/bone-folder/index.html';
@@ -17,19 +15,13 @@ const said = (value: string): SiteDocument => applyChange(START, all([set('pages
 function plan(document: SiteDocument, before: Files, after: Files): MergePlan {
   const one = planned(before, after, document);
   const own = ownValues(document);
-  const read = (files: Files, id: string) => {
-    const source = sourceOf(files[id] ?? '');
-    const reading = readSource(source, { keepText: true });
-    if (!reading.ok) throw new Error(reading.reason);
-    return { text: source.text, facts: reading.facts };
-  };
   return withValues(
     one,
     own,
     pagesWithValues(one, own).map((pair) => ({
       ...pair,
-      base: saidValues(document, pair.before, read(before, pair.before), own.get(pair.before) ?? []),
-      theirs: saidValues(document, pair.page, read(after, pair.page), own.get(pair.before) ?? []),
+      base: saidValues(document, pair.before, reading(before, pair.before), own.get(pair.before) ?? []),
+      theirs: saidValues(document, pair.page, reading(after, pair.page), own.get(pair.before) ?? []),
     })),
   );
 }

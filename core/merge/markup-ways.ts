@@ -1,8 +1,7 @@
-import { collapse } from '../page/index.ts';
 import type { PageId } from '../source/index.ts';
 import type { SiteDocument } from '../site/index.ts';
 import type { ValueName } from '../structured-data/index.ts';
-import type { MergePlan, ThreeWays } from './plan.ts';
+import { sortOf, type MergePlan, type ThreeWays } from './plan.ts';
 
 /** Values of structured data that the owner says for a page, as far as they are words and not left out. */
 export function ownValues({ tables: { markup } }: Pick<SiteDocument, 'tables'>): ReadonlyMap<PageId, readonly (ValueName & { readonly mine: string })[]> {
@@ -32,17 +31,23 @@ export function withValues(
   own: ReturnType<typeof ownValues>,
   said: readonly { readonly before: PageId; readonly page: PageId; readonly base: readonly string[]; readonly theirs: readonly string[] }[],
 ): MergePlan {
-  const settled: ThreeWays[] = [];
-  const conflicts: ThreeWays[] = [];
-  let kept = 0;
+  const found: Record<ReturnType<typeof sortOf>, ThreeWays[]> = { settled: [], conflict: [], kept: [] };
   for (const { before, page, base, theirs } of said)
     for (const [at, { processor, path, mine }] of (own.get(before) ?? []).entries()) {
       const [was, is] = [base[at] ?? '', theirs[at] ?? ''];
       const value = `${processor}.${path}`;
-      const one: ThreeWays = { key: `${before}\nmarkup ${value}`, before, page, what: 'markup', value, from: -1, to: -1, base: was, mine, theirs: is };
-      if (collapse(is) === collapse(mine)) settled.push(one);
-      else if (collapse(is) !== collapse(was)) conflicts.push(one);
-      else kept++;
+      found[sortOf(was, mine, is)].push({
+        key: `${before}\nmarkup ${value}`,
+        before,
+        page,
+        what: 'markup',
+        value,
+        from: -1,
+        to: -1,
+        base: was,
+        mine,
+        theirs: is,
+      });
     }
-  return { ...plan, kept: plan.kept + kept, settled: [...plan.settled, ...settled], conflicts: [...plan.conflicts, ...conflicts] };
+  return { ...plan, kept: plan.kept + found.kept.length, settled: [...plan.settled, ...found.settled], conflicts: [...plan.conflicts, ...found.conflict] };
 }

@@ -174,7 +174,8 @@ function threeWays(document: SiteDocument, { before, after }: Pair): Sorted[] {
   return [...fields, ...words, ...pictures];
 }
 
-function sortOf(base: string, mine: string, theirs: string): 'settled' | 'conflict' | 'kept' {
+/** What becomes of the owner's word where the source says the thing too. */
+export function sortOf(base: string, mine: string, theirs: string): 'settled' | 'conflict' | 'kept' {
   if (collapse(theirs) === collapse(mine)) return 'settled';
   return collapse(theirs) === collapse(base) ? 'kept' : 'conflict';
 }

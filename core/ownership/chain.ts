@@ -1,4 +1,5 @@
 import type { PageFacts } from '../page/index.ts';
+import type { RecordAnswer } from '../site/index.ts';
 import type { ProofPiece } from './piece.ts';
 
 /** How something that was looked at stands: as it has to be, not so, worth knowing, or not known. */
@@ -17,14 +18,15 @@ export type ProofStep = { readonly state: StepState } & (
   | { readonly step: 'file-text'; readonly found: string }
   | { readonly step: 'file-type'; readonly type: string }
   /** What one name server says. */
-  | { readonly step: 'record'; readonly server: string; readonly found: readonly string[]; readonly failed: 'no-such-name' | 'none' | 'no-answer' | undefined }
+  | { readonly step: 'record'; readonly server: string; readonly found: readonly string[]; readonly failed: RecordAnswer['failed'] }
   /** What resolvers that asked before may hold still, until then (ISO). */
   | { readonly step: 'held'; readonly values: readonly string[]; readonly until: string }
   /** It stands at another name than it is meant for. */
   | { readonly step: 'misplaced'; readonly at: string }
 );
 
-const isSpace = (text: string): string => text.replace(/\s+/g, '').toLowerCase();
+/** A code without what copying does to it: blanks and capitals. */
+const bare = (text: string): string => text.replace(/\s+/g, '').toLowerCase();
 
 /** What a page says of a tag: that it stands there once, in the head, and to the letter. */
 export function tagSteps(facts: PageFacts | undefined, { name, content }: ProofPiece): ProofStep[] {
@@ -42,9 +44,7 @@ export function tagSteps(facts: PageFacts | undefined, { name, content }: ProofP
   }
   // The nearest there is: the same but for how it is spelt, else any of its name.
   const near =
-    named.find((meta) => isSpace(meta.content ?? '') === isSpace(content)) ??
-    named.find((meta) => content.startsWith((meta.content ?? '').slice(0, 6))) ??
-    named[0];
+    named.find((meta) => bare(meta.content ?? '') === bare(content)) ?? named.find((meta) => content.startsWith((meta.content ?? '').slice(0, 6))) ?? named[0];
   if (near === undefined) return [{ step: 'in-head', state: 'bad', where: 'nowhere' }];
   return [
     { step: 'in-head', state: near.inHead ? 'good' : 'bad', where: near.inHead ? 'head' : 'body' },
@@ -74,11 +74,7 @@ export function fileSteps(text: string, type: string, { name, content }: ProofPi
 }
 
 /** What one name server says of a record. */
-export function recordStep(
-  server: string,
-  answer: { readonly found?: readonly string[] | undefined; readonly failed?: 'no-such-name' | 'none' | 'no-answer' | undefined },
-  { kind, content }: ProofPiece,
-): ProofStep {
+export function recordStep(server: string, answer: RecordAnswer, { kind, content }: ProofPiece): ProofStep {
   const found = answer.found ?? [];
   // A name is the same with a dot behind it; a text counts to the letter, but for white space that panels put around it.
   const plain = (value: string): string => (kind === 'cname' ? value.replace(/\.$/, '').toLowerCase() : value.trim());

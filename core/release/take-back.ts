@@ -10,6 +10,7 @@ import {
   passageKey,
   proofFiles,
   set,
+  withoutClaim,
   writeLinks,
   type Change,
   type SiteDocument,
@@ -126,8 +127,6 @@ function directivesBack(document: SiteDocument, page: PageId, { now, before }: F
   return changes.length === 0 ? undefined : all(changes);
 }
 
-const CLAIM_FIELDS = ['engine', 'kind', 'name', 'content', 'at'] as const;
-const withoutClaim = (id: string): Change => all(CLAIM_FIELDS.map((field) => set('claims', id, field, null)));
 const withClaim = (kind: 'tag' | 'file', name: string, content: string): Change => {
   const id = `${kind} ${name} ${content}`.slice(0, 200);
   return all([set('claims', id, 'engine', name), set('claims', id, 'kind', kind), set('claims', id, 'name', name), set('claims', id, 'content', content)]);

@@ -1,3 +1,4 @@
+import { all, set, type Change } from './changes.ts';
 import type { SiteDocument } from './document.ts';
 
 /** A proof of ownership that the owner placed, for any engine. */
@@ -21,6 +22,10 @@ export function claimId(engine: string, kind: Claim['kind'], name: string, known
   if (id !== undefined && kind === 'tag') return id;
   return [engine.trim().toLowerCase().replace(/\s+/g, '-').slice(0, 80), kind, name].join(' ');
 }
+
+const FIELDS = ['engine', 'kind', 'name', 'content', 'at'] as const;
+/** The change that takes a proof away. */
+export const withoutClaim = (id: string): Change => all(FIELDS.map((field) => set('claims', id, field, null)));
 
 /** All proofs that are placed, in the order of their keys. */
 export function claimsOf({ tables: { claims } }: Pick<SiteDocument, 'tables'>): Claim[] {

@@ -57,7 +57,7 @@ export { ARCHIVES, guessKind, KIND_TABLE, KINDS, type Intent, type Kind } from '
 export { wantedInMap, type WantedInMap } from './in-map.ts';
 export { leftover, nameWithoutNumber, numberAfterName } from './leftovers.ts';
 export { kindOf, kindRules, pageName, pathRules, ruleCatches, spares, type KindRule, type PathRule, type SitePage } from './page.ts';
-export { claimId, claimsOf, proofFiles, type Claim } from './claims.ts';
+export { claimId, claimsOf, proofFiles, withoutClaim, type Claim } from './claims.ts';
 export { changesVersion, versionOf } from './versions.ts';
 export { titleParts } from './title-parts.ts';
 export { movedRule, orderBehind } from './rule-order.ts';

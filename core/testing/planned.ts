@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { differingPages, excerptOf, planMerge, templateBlocks, type MergePlan } from '../merge/index.ts';
-import { readSource } from '../page/index.ts';
+import { readSource, type PageFacts } from '../page/index.ts';
 import { isPageFile, type SiteDocument } from '../site/index.ts';
 import { sourceOf } from './html.ts';
 
@@ -9,17 +9,19 @@ export type Files = Readonly<Record<string, string>>;
 /** A hash of a text. */
 export const hashOf = (text = ''): string => createHash('sha1').update(text).digest('hex');
 
+/** A page of a site as it is read for a plan. */
+export function reading(files: Files, id: string): { readonly text: string; readonly facts: PageFacts } {
+  const source = sourceOf(files[id] ?? '');
+  const read = readSource(source, { keepText: true });
+  if (!read.ok) throw new Error(read.reason);
+  return { text: source.text, facts: read.facts };
+}
+
 /** A plan for two versions of a site, by their files. */
 export function planned(before: Files, after: Files, document: SiteDocument, version = 1): MergePlan {
   const hashes = (files: Files): Map<string, string> => new Map(Object.entries(files).map(([path, text]) => [path, hashOf(text)]));
   const versions = { before: hashes(before), after: hashes(after), isPage: isPageFile };
   const differing = differingPages(versions);
-  const reading = (files: Files, id: string) => {
-    const source = sourceOf(files[id] ?? '');
-    const read = readSource(source, { keepText: true });
-    if (!read.ok) throw new Error(read.reason);
-    return { text: source.text, facts: read.facts };
-  };
   const blocks = (files: Files) =>
     templateBlocks(
       Object.keys(files)

@@ -1,5 +1,6 @@
 import { Resolver } from 'node:dns/promises';
 import { BlockList, isIP } from 'node:net';
+import type { RecordAnswer } from '../../core/site/index.ts';
 import type { Resolve } from './fetcher.ts';
 import type { World } from './guarded.ts';
 
@@ -60,23 +61,21 @@ export function dnsResolve(servers?: readonly string[]): Resolve {
 }
 
 /** The records of one sort that a name has, as texts; or why there are none. */
-export function dnsRecords(
-  servers?: readonly string[],
-): (name: string, type: 'A' | 'AAAA' | 'CNAME' | 'TXT') => Promise<readonly string[] | 'no-such-name' | 'none' | 'no-answer'> {
+export function dnsRecords(servers?: readonly string[]): (name: string, type: 'A' | 'AAAA' | 'CNAME' | 'TXT') => Promise<RecordAnswer> {
   const resolver = new Resolver({ timeout: 2000, tries: 2 });
   if (servers) resolver.setServers(servers);
   const texts = dnsTexts(servers);
   return async (name, type) => {
     try {
       // An alias that leads to nothing of the sort is answered with an empty list.
-      const some = (values: readonly string[]): readonly string[] | 'none' => (values.length === 0 ? 'none' : values);
+      const some = (values: readonly string[]): RecordAnswer => (values.length === 0 ? { failed: 'none' } : { found: values });
       if (type === 'A') return some(await resolver.resolve4(name));
       if (type === 'AAAA') return some(await resolver.resolve6(name));
       if (type === 'CNAME') return some(await resolver.resolveCname(name));
       const found = await texts(name);
-      return typeof found === 'string' ? found : some(found.map((strings) => strings.join('')));
+      return typeof found === 'string' ? { failed: found } : some(found.map((strings) => strings.join('')));
     } catch (error) {
-      return dnsFailure(error);
+      return { failed: dnsFailure(error) };
     }
   };
 }
@@ -103,10 +102,7 @@ export function dnsTexts(servers?: readonly string[]): (name: string) => Promise
 /** One of the name servers that a domain names as its own, and how it is asked. */
 export interface NameServer {
   readonly name: string;
-  readonly ask: (
-    name: string,
-    type: 'A' | 'AAAA' | 'CNAME' | 'TXT',
-  ) => Promise<{ readonly found?: readonly string[]; readonly failed?: 'no-such-name' | 'none' | 'no-answer' }>;
+  readonly ask: ReturnType<typeof dnsRecords>;
 }
 const MOST_SERVERS = 6;
 
@@ -127,15 +123,7 @@ export async function nameServers(
       .slice(0, MOST_SERVERS)
       .map(async (name): Promise<NameServer | undefined> => {
         const addresses = (await resolver.resolve4(name).catch(() => [])).filter(allows);
-        if (addresses.length === 0) return undefined;
-        const ask = dnsRecords(addresses.map((address) => `${address}:${port}`));
-        return {
-          name,
-          ask: async (asked, type) => {
-            const answer = await ask(asked, type);
-            return typeof answer === 'string' ? { failed: answer } : { found: answer };
-          },
-        };
+        return addresses.length === 0 ? undefined : { name, ask: dnsRecords(addresses.map((address) => `${address}:${port}`)) };
       }),
   );
   return found.filter((server) => server !== undefined);

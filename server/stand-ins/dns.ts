@@ -84,7 +84,8 @@ export class StandInDns {
         // Each question comes with its length before it (RFC 1035, 4.2.2).
         while (got.length >= 2 && got.length >= 2 + got.readUInt16BE(0)) {
           const length = got.readUInt16BE(0);
-          const reply = this.reply(() => decode(got.subarray(2, 2 + length)));
+          const query = queryIn(got.subarray(2, 2 + length));
+          const reply = query && this.reply(query);
           got = got.subarray(2 + length);
           if (!reply) return connection.destroy();
           connection.write(streamEncode(fitting(reply)));
@@ -107,22 +108,16 @@ export class StandInDns {
 
   /** The answer to one datagram, cut short with a word to ask over TCP where it is too large (RFC 2181, 9); undefined for what is no query. */
   answer(message: Uint8Array): Buffer | undefined {
-    let query: DecodedPacket;
-    const reply = this.reply(() => (query = decode(Buffer.from(message))));
+    const query = queryIn(message);
+    const reply = query && this.reply(query);
     if (!reply) return undefined;
     const whole = encode(reply);
     // An asker that takes larger datagrams says so (RFC 6891, 6.2.3).
-    const room = Math.max(UDP_OCTETS, ...(query!.additionals ?? []).map((one) => (one.type === 'OPT' ? one.udpPayloadSize : 0)));
+    const room = Math.max(UDP_OCTETS, ...(query.additionals ?? []).map((one) => (one.type === 'OPT' ? one.udpPayloadSize : 0)));
     return whole.length <= room ? whole : encode({ ...reply, flags: (reply.flags ?? 0) | TRUNCATED_RESPONSE, answers: [] });
   }
 
-  private reply(read: () => DecodedPacket): Packet | undefined {
-    let query: DecodedPacket;
-    try {
-      query = read();
-    } catch {
-      return undefined;
-    }
+  private reply(query: DecodedPacket): Packet | undefined {
     const [question] = query.questions ?? [];
     if (!question || query.type !== 'query') return undefined;
     const answers = this.answersFor(question.name, question.type);
@@ -164,6 +159,15 @@ export class StandInDns {
       name = alias.value.replace(/\.$/, '');
     }
     return answers;
+  }
+}
+
+/** A message as it is read; undefined for noise. */
+function queryIn(message: Uint8Array): DecodedPacket | undefined {
+  try {
+    return decode(Buffer.from(message));
+  } catch {
+    return undefined;
   }
 }
 

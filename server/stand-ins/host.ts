@@ -1,7 +1,7 @@
 import Fastify, { type FastifyInstance, type FastifyReply } from 'fastify';
 import { extname } from 'node:path';
 import { z } from 'zod';
-import { hostedHeader, type HostedSite, type Offline, type ReleaseRequest } from '../../core/exchange/index.ts';
+import { AWAY_PAGES, hostedHeader, type HostedSite, type Offline, type ReleaseRequest } from '../../core/exchange/index.ts';
 import { createHash, timingSafeEqual } from 'node:crypto';
 import { escapeText } from '../../core/page/index.ts';
 import { headersFor, isPage, resolvePath } from '../../core/site/index.ts';
@@ -54,13 +54,6 @@ const TYPES: Readonly<Record<string, string>> = {
   '.mp4': 'video/mp4',
   '.mp3': 'audio/mpeg',
   '.webmanifest': 'application/manifest+json',
-};
-
-/** A site's own page for being away, by the status that it is sent with; the first that there is. */
-const AWAY_PAGES: Readonly<Record<503 | 404 | 410, readonly string[]>> = {
-  503: ['503.html', 'maintenance.html'],
-  404: ['404.html'],
-  410: ['410.html', '404.html'],
 };
 
 const hashed = (password: string): string => createHash('sha256').update(password).digest('hex');

@@ -122,7 +122,7 @@ export class StandIns {
     const held = standIn ? this.zone.formerAt(name, type) : [];
     return {
       world: standIn ? 'stand-in' : 'real',
-      ...(typeof answer === 'string' ? { failed: answer } : { found: answer }),
+      ...answer,
       ...(held.length > 0 ? { former: held.map(({ values, until }) => ({ values, until: new Date(until).toISOString() })) } : {}),
     };
   }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { recordName } from '../../core/ownership/index.ts';
-import { all, claimsOf, recordsDomain, set, siteHost, type Claim } from '../../core/site/index.ts';
+import { claimsOf, recordsDomain, siteHost, withoutClaim, type Claim } from '../../core/site/index.ts';
 import type { ZoneRecord } from '../../core/exchange/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { SKERRY } from '../../core/engines/index.ts';
@@ -39,9 +39,7 @@ export function Placed({
   if (claims.length === 0) return null;
   const takeAway = (claim: Claim): void => {
     const inZone = isIn(zone.value, claim);
-    workspace.change(all((['engine', 'kind', 'name', 'content', 'at'] as const).map((field) => set('claims', claim.id, field, null))), {
-      label: `The proof for ${engineOf(claim)} was taken away`,
-    });
+    workspace.change(withoutClaim(claim.id), { label: `The proof for ${engineOf(claim)} was taken away` });
     if (inZone) note(wording.stillInZone, { duration: 20_000, action: { label: wording.outOfZone, onClick: () => void takeOutOfZone(claim) } });
   };
   const takeOutOfZone = async (claim: Claim): Promise<void> => {

@@ -1,13 +1,11 @@
 import { useState } from 'react';
-import type { HostedSite, Offline as OfflineState } from '../../core/exchange/index.ts';
+import { AWAY_PAGES, type HostedSite, type Offline as OfflineState } from '../../core/exchange/index.ts';
 import { messageOf } from '../../core/source/index.ts';
 import { shortDate } from '../../core/wording/index.ts';
 import { note } from '../ui/index.ts';
 import { useReport, useWorkspaceApi } from '../workspace/index.ts';
 import { offline as wording } from './wording.ts';
 
-/** Pages of a site that are shown while it is away, the first that there is. */
-const OWN_PAGES = ['503.html', 'maintenance.html'];
 const STATUSES = [503, 404, 410] as const;
 
 /** Takes the site offline at the host, in one of the ways that engines understand, and back. */
@@ -18,7 +16,7 @@ export function Offline({ hosted, onChange }: { readonly hosted: HostedSite; rea
   const [until, setUntil] = useState('');
   const [message, setMessage] = useState('');
   const own = useReport(async (one) => {
-    for (const file of OWN_PAGES) if (await one.tools.analysis.hasFile(file)) return file;
+    for (const file of AWAY_PAGES[503]) if (await one.tools.analysis.hasFile(file)) return file;
     return '';
   });
   const set = async (offline: OfflineState | null): Promise<void> => {
