@@ -41,7 +41,7 @@ const types = { program: process.execPath, args: ['scripts/types.mjs'] };
 const lint = { program: bin('eslint'), args: ['.', '--max-warnings', '0', '--cache', '--cache-location', '.cache/eslint'] };
 const imports = { program: bin('depcruise'), args: ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'web', 'server'] };
 const unit = (...args) => ({ program: bin('vitest'), args: ['run', '--reporter=minimal', ...args] });
-const slow = (...args) => ({ ...unit(...args), env: { EFFORT: '1' } });
+const slow = (...args) => ({ ...unit(...args), env: { EFFORT: '1', REPEATABLE: '1' } });
 const journeys = (...args) => ({ program: bin('playwright'), args: ['test', '--config', 'e2e/playwright.config.ts', ...args] });
 const built = () => {
   build();

@@ -21,6 +21,11 @@ describe('structured data that goes', () => {
     ['<div vocab="https://schema.org/" typeof="Product"><a property="url" href="/x">x</a></div>', '<div><a href="/x">x</a></div>'],
     ['<meta property="og:title" content="T"><p>x', '<meta property="og:title" content="T"><p>x'],
     ['<p>nothing', '<p>nothing'],
+    // What ends a drawing or a formula goes on ending it.
+    ['<svg><meta itemprop=sku content=7> text', '<svg><meta content=7> text'],
+    ['<math><mrow>x<meta itemscope>text', '<math><mrow>x<meta>text'],
+    ['<svg><title>x</title></svg><meta itemprop=sku content=7>y', '<svg><title>x</title></svg>y'],
+    ['<head><title>x</title><link itemprop=url href=/x></head><body>y', '<head><title>x</title></head><body>y'],
   ])('%s', (before, after) => expect(bare(before)).toBe(after));
   it('leaves no markup and all words of any page', () => {
     const attributes = fc.constantFrom(

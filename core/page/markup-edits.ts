@@ -3,16 +3,29 @@ import type { Splice } from '../source/index.ts';
 import { isJsonLdType } from './collector.ts';
 import { wholeLine } from './head-tags.ts';
 import { documentNodes } from './nodes.ts';
+import { collapse } from './white-space.ts';
 
 const MICRODATA: ReadonlySet<string> = new Set(['itemscope', 'itemtype', 'itemprop', 'itemid', 'itemref']);
 const RDFA: ReadonlySet<string> = new Set(['vocab', 'typeof', 'resource', 'property']);
 /** Properties of cards for shared links, and others of vocabularies of their own, which are no structured data of this sort. */
 const CARD = /^(?!schema:)[\w-]+:/i;
 
-/** What has to go so that a page tells no structured data: blocks of JSON-LD whole, elements that are there for nothing else, and attributes of all others. */
+/**
+ * What has to go so that a page tells no structured data: blocks of JSON-LD whole, elements that are there for nothing else, and attributes of all others.
+ * Where words would no longer be read without such an element (a `meta` ends a drawing that nobody closed), it stays, and says nothing.
+ */
 export function withoutMarkup(text: string): Splice[] {
-  const splices: Splice[] = [];
-  for (const node of documentNodes(parse(text, { sourceCodeLocationInfo: true }))) {
+  const tree = parse(text, { sourceCodeLocationInfo: true });
+  const splices = markupSplices(text, tree, true);
+  if (splices.length === 0 || !splices.some(({ whole }) => whole)) return splices;
+  const without = splices.reduceRight((before, { start, end, insert }) => before.slice(0, start) + insert + before.slice(end), text);
+  return shape(parse(without)) === shape(tree) ? splices : markupSplices(text, tree, false);
+}
+
+/** `whole`: elements that are there for nothing else go altogether. */
+function markupSplices(text: string, tree: Tree.Document, whole: boolean): (Splice & { readonly whole?: true })[] {
+  const splices: (Splice & { readonly whole?: true })[] = [];
+  for (const node of documentNodes(tree)) {
     if (!('tagName' in node)) continue;
     const place = node.sourceCodeLocation;
     if (!place) continue;
@@ -22,8 +35,8 @@ export function withoutMarkup(text: string): Splice[] {
     }
     const ours = node.attrs.filter((attribute) => isMarkup(node, attribute.name, attribute.value));
     if (ours.length === 0) continue;
-    if (isOnlyMarkup(node)) {
-      splices.push({ ...wholeLine(text, { start: place.startOffset, end: place.endOffset }), insert: '' });
+    if (whole && isOnlyMarkup(node)) {
+      splices.push({ ...wholeLine(text, { start: place.startOffset, end: place.endOffset }), insert: '', whole });
       continue;
     }
     const attributes = place.attrs ?? {};
@@ -37,6 +50,26 @@ export function withoutMarkup(text: string): Splice[] {
     }
   }
   return splices;
+}
+
+/** What of a page is left to see: its elements, and its words with what they stand in, but for elements that are only markup, and for space. */
+function shape(tree: Tree.Document): string {
+  const parts: string[] = [];
+  let within: Tree.ParentNode | null = null;
+  for (const node of documentNodes(tree)) {
+    if ('value' in node) {
+      const parent = node.parentNode;
+      if (parent === null || node.value.trim() === '' || ('tagName' in parent && isBlock(parent))) continue;
+      // Words in one element are one text, whatever parted them.
+      if (parent !== within) parts.push(` <in ${'tagName' in parent ? parent.tagName : ''}> `);
+      within = parent;
+      parts.push(node.value);
+    } else if ('tagName' in node && !isBlock(node) && node.tagName !== 'meta' && node.tagName !== 'link') {
+      within = null;
+      parts.push(` <${node.namespaceURI} ${node.tagName}> `);
+    }
+  }
+  return collapse(parts.join(''));
 }
 
 /** Whether a page tells structured data besides so many blocks that are ours. */

@@ -5,6 +5,7 @@ export { canWait, editKey, fieldChanges, heldBack, itemKey, type FieldChange, ty
 export { MADE_AT, ownMadeAt, takeFieldBack, takeOwnBack, type MadeAt } from './take-back.ts';
 export {
   compareWithRelease,
+  inReleaseOrder,
   differsFromRelease,
   itemOf,
   otherItems,

@@ -165,7 +165,14 @@ export function otherItems(now: WorkingCopy, last: WorkingCopy | undefined): { r
 export function compareWithRelease(now: WorkingCopy, last: WorkingCopy | undefined): ReleaseItem[] {
   const { gone, ours } = otherItems(now, last);
   const files = Object.entries(now.files).flatMap(([path, file]) => itemOf(path, file, last, (out) => out in now.own) ?? []);
-  return [...[...files, ...gone].sort((a, b) => (a.path < b.path ? -1 : 1)), ...ours];
+  return inReleaseOrder([...files, ...gone], ours);
+}
+
+/** The order in which a release is told, whatever order things came about in: the site's files by path, then ours by path, then what the host is told. */
+export function inReleaseOrder(files: readonly ReleaseItem[], ours: readonly ReleaseItem[]): ReleaseItem[] {
+  const byPath = (items: readonly ReleaseItem[]): ReleaseItem[] =>
+    [...items].sort((a, b) => (a.path === b.path ? (a.out < b.out ? -1 : Number(a.out > b.out)) : a.path < b.path ? -1 : 1));
+  return [...byPath(files), ...byPath(ours.filter(({ hosting }) => !hosting)), ...byPath(ours.filter(({ hosting }) => hosting))];
 }
 
 /** What the host is told beside the files, as texts that can be compared: who can visit, which files get headers, and which addresses are gone for good. Nothing where all is as usual. */

@@ -196,9 +196,9 @@ describe('the map', () => {
     expect(items.map((item) => [item.path, item.what, item.own])).toEqual([
       ['new/index.html', 'new', false],
       ['robots.txt', 'new', true],
+      ['sitemap.css', 'new', true],
       ['sitemap.xml', 'new', true],
       ['sitemap.xsl', 'new', true],
-      ['sitemap.css', 'new', true],
     ]);
     expect(survey(on).workingCopy().own['robots.txt']).toContain('Sitemap: https://a.example/sitemap.xml');
   });

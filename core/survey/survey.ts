@@ -5,6 +5,7 @@ import type { TextMeasure } from '../language/index.ts';
 import type { PageFacts, PageRefusal } from '../page/index.ts';
 import {
   deadRedirects,
+  inReleaseOrder,
   redirectPages,
   serverWishes,
   type DeadRedirect,
@@ -172,7 +173,7 @@ export class Survey {
   releaseItems(): ReleaseItem[] {
     const { changes, others } = this.stages.results({ changes: stage.changes, others: stage.otherChanges });
     const pages = [...changes.all()].flatMap((item) => item ?? []);
-    return [...[...pages, ...others.files].sort((a, b) => (a.path < b.path ? -1 : 1)), ...others.ours];
+    return inReleaseOrder([...pages, ...others.files], others.ours);
   }
 
   /** Redirects of ours that end at nothing that answers, or go round in a circle. */
