@@ -1,7 +1,9 @@
 import type { EngineId } from '../core/engines/index.ts';
 import type { FastifyInstance } from 'fastify';
+import { publishForm } from '../core/sitemap/index.ts';
 import {
   addressQuery,
+  hubRequest,
   noticeRequest,
   phrasesRequest,
   proofStepsRequest,
@@ -154,7 +156,12 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
   });
   app.post('/api/notices', { bodyLimit: 25_000_000 }, async (request): Promise<NoticeAnswer> => {
     const { endpoint, host: name, key, addresses } = parseInput(noticeRequest, request.body);
-    const outcome = await standIns.sends[standIns.sideOf(endpoint)](endpoint, JSON.stringify({ host: name, key, urlList: addresses }));
+    const outcome = await standIns.sends[standIns.sideOf(endpoint)](endpoint, { json: JSON.stringify({ host: name, key, urlList: addresses }) });
+    return outcome.ok ? { status: outcome.status } : { failed: outcome.reason };
+  });
+  app.post('/api/hubs', async (request): Promise<NoticeAnswer> => {
+    const { hub, topic } = parseInput(hubRequest, request.body);
+    const outcome = await standIns.sends[standIns.sideOf(hub)](hub, { form: publishForm(topic) });
     return outcome.ok ? { status: outcome.status } : { failed: outcome.reason };
   });
   app.get('/api/engines/:engine/search', async (request): Promise<SearchAnswer> => {

@@ -25,6 +25,7 @@ const ROUTES: readonly (readonly ['GET' | 'POST', string])[] = [
   ['GET', '/api/engines/:engine/address'],
   ['GET', '/api/engines/:engine/search'],
   ['POST', '/api/notices'],
+  ['POST', '/api/hubs'],
   ['POST', '/api/proofs/steps'],
   ['POST', '/api/live-pages'],
   ['POST', '/api/crawls'],

@@ -57,6 +57,7 @@ describe('what the browser asks of the server is what the server answers', () =>
     ['what the host lacks', (one) => one.missing(['0'.repeat(64)])],
     ['offline and back', async (one) => [await one.setOffline(HOST, { status: 503 }), await one.setOffline(HOST, null)]],
     ['moved and back', async (one) => [await one.setMoved(HOST, 'https://b.example'), await one.setMoved(HOST, null)]],
+    ['a hub', async (one) => (await one.tellHub({ hub: 'https://skerry.example/hub', topic: `https://${HOST}/rss.xml` })).status === 403],
     ['name servers', (one) => one.dns(HOST, 'A')],
     ['the zone', async (one) => [await one.zone(HOST, [{ name: '@', type: 'TXT', value: 'x', ttl: 3600 }]), await one.zone(HOST)]],
     ['a proof’s tag, of each engine', async (one) => [await one.proofTag(HOST), await one.proofTag(HOST, 'plover')]],

@@ -136,6 +136,8 @@ export const noticeRequest = z.strictObject({
   key: z.string().max(128),
   addresses: z.array(z.url().max(2048)).min(1).max(10_000),
 });
+/** A feed of which its hub is told that it has changed (WebSub). */
+export const hubRequest = z.strictObject({ hub: z.url({ protocol: /^https?$/ }).max(2048), topic: z.url({ protocol: /^https?$/ }).max(2048) });
 export const advanceRequest = z.strictObject({ days: z.number().int().min(1).max(60) });
 export const searchQuery = z.strictObject({ q: z.string().max(500), from: z.coerce.number().int().min(0).max(1_000_000).default(0) });
 /** Which of the stand-in engines is asked. */

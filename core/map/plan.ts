@@ -14,6 +14,7 @@ import {
 } from '../site/index.ts';
 import {
   FEED_ENTRIES,
+  hubAddress,
   mapStyle,
   PLAIN_STYLE_FILE,
   plainMapStyle,
@@ -92,6 +93,7 @@ export function planMaps(
       home: `${origin}/`,
       language: facts.language ?? undefined,
       author: facts.ownerName ?? facts.siteName ?? origin,
+      hub: hubAddress(settings.hub),
     };
     if (settings.rss === true) files[RSS_FILE] = writeRss({ ...head, self: `${origin}/${RSS_FILE}` }, feed.entries);
     if (settings.atom === true) files[ATOM_FILE] = writeAtom({ ...head, self: `${origin}/${ATOM_FILE}` }, feed.entries);

@@ -134,6 +134,8 @@ export const TABLES = {
     gzip: flag,
     rss: flag,
     atom: flag,
+    /** Address of the hub that passes the feeds on (WebSub). */
+    hub: text.nullable().optional(),
     page: flag,
     style: flag,
   }),

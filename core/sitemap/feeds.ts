@@ -21,6 +21,8 @@ export interface FeedHead {
   readonly self: string;
   readonly language: string | undefined;
   readonly author: string;
+  /** Address of the hub that passes the feed on to those who follow it (WebSub, 4). */
+  readonly hub?: string | undefined;
 }
 
 /** How many entries a feed holds: the latest. */
@@ -79,6 +81,7 @@ export function writeRss(head: FeedHead, entries: readonly FeedEntry[]): string 
     `<description>${text(asHtml(worded(head.description, worded(head.title, head.home))))}</description>`,
     ...(language === undefined ? [] : [`<language>${language}</language>`]),
     `<atom:link href="${text(head.self)}" rel="self" type="application/rss+xml"/>`,
+    ...(head.hub === undefined ? [] : [`<atom:link href="${text(head.hub)}" rel="hub"/>`]),
     ...items,
     '</channel>',
     '</rss>',
@@ -112,6 +115,7 @@ export function writeAtom(head: FeedHead, entries: readonly FeedEntry[]): string
     `<id>${text(head.home)}</id>`,
     `<link href="${text(head.home)}"/>`,
     `<link rel="self" href="${text(head.self)}"/>`,
+    ...(head.hub === undefined ? [] : [`<link rel="hub" href="${text(head.hub)}"/>`]),
     `<updated>${new Date(updated).toISOString()}</updated>`,
     `<author><name>${text(worded(head.author, worded(head.title, head.home)))}</name></author>`,
     ...items,

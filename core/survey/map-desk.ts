@@ -1,9 +1,11 @@
 import {
+  ATOM_FILE,
   compareMap,
   humanPage,
   pathOn,
   readMapFrom,
   reportOnMaps,
+  RSS_FILE,
   type CompareHow,
   type MapComparison,
   type MapFrom,
@@ -13,7 +15,7 @@ import {
 import { effectiveRobots } from '../release/index.ts';
 import { parseRobots } from '../robots/index.ts';
 import { siteOrigin } from '../site/index.ts';
-import { SITEMAP_FILE } from '../sitemap/index.ts';
+import { feedHubs, SITEMAP_FILE } from '../sitemap/index.ts';
 import type { Stages } from './engine.ts';
 import type { SiteInputs } from './inputs.ts';
 import { addressBook, dateTrust, effectivePages, extras, intents, isMapWritten, mapped, mapPlan, members, ways } from './stages/index.ts';
@@ -22,6 +24,15 @@ import { addressBook, dateTrust, effectivePages, extras, intents, isMapWritten, 
 export interface Desk {
   readonly stages: Stages;
   readonly inputs: () => SiteInputs;
+}
+
+/** A feed that names hubs. */
+export interface FeedTopic {
+  /** The feed's address, by which hubs know it. */
+  readonly topic: string;
+  readonly hubs: readonly string[];
+  /** Whether it is out, and names them there. */
+  readonly out: boolean;
 }
 
 /** Questions about the maps of the site. */
@@ -58,6 +69,23 @@ export class MapDesk {
       }),
       hasFile: (path) => files.has(path),
     });
+  }
+
+  /** Feeds of the site that name a hub: those that are written, then those that it came with. */
+  topics(): readonly FeedTopic[] {
+    const { document, imported, manifest } = this.desk.inputs();
+    const origin = siteOrigin(document);
+    const results = this.desk.stages.results({ members, mapPlan });
+    const ours = isMapWritten(document, results.members, results.mapPlan) ? results.mapPlan().files : {};
+    const written = [RSS_FILE, ATOM_FILE].flatMap((path) => (path in ours ? { text: ours[path] as string, out: manifest?.own[path] } : []));
+    const came = (imported.feeds ?? []).map((text) => ({ text, out: manifest && text }));
+    const found = new Map<string, FeedTopic>();
+    for (const { text, out } of [...written, ...came]) {
+      const said = feedHubs(text);
+      if (said && pathOn(origin, said.self) !== undefined && !found.has(said.self))
+        found.set(said.self, { topic: said.self, hubs: said.hubs, out: out !== undefined && feedHubs(out)?.hubs.join() === said.hubs.join() });
+    }
+    return [...found.values()];
   }
 
   /** Reads any map closely and holds it against the site. */

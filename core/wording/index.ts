@@ -19,6 +19,6 @@ export { openAll, stepWords } from './steps.ts';
 export { TERM_NAMES } from './term-names.ts';
 export { TERMS, type TermId } from './terms.ts';
 export { patternWords, tokenWords, troubleWords, type TroubleWords } from './robots.ts';
-export { noticeWords } from './notices.ts';
+export { hubWords, noticeWords } from './notices.ts';
 export { storyOf, type StoryEntry, type StoryTeller } from './story.ts';
 export { patternFaultWords } from './patterns.ts';

@@ -26,3 +26,23 @@ export function noticeWords({ status, failed }: { readonly status?: number | und
       return told(false, `It answered ${status ?? 'nothing'}`, 'That is no answer of the protocol: this may be no endpoint for notices.');
   }
 }
+
+/** What a hub's answer means, when it was told that a feed has changed (WebSub; how hubs answer is left to them). */
+export function hubWords({ status, failed }: { readonly status?: number | undefined; readonly failed?: string | undefined }): ReturnType<typeof noticeWords> {
+  if (failed !== undefined) return noticeWords({ failed });
+  if (status !== undefined && status >= 200 && status < 300)
+    return { good: true, title: 'Taken', text: 'The hub looks at the feed and passes on what is new in it.' };
+  switch (status) {
+    case 400:
+      return { good: false, title: 'Not understood', text: 'This hub wants to be told in another way. Its own pages say how.' };
+    case 403:
+      return { good: false, title: 'Not its feed', text: 'The feed does not name this hub, or gives itself another address. Release it first.' };
+    case 404:
+    case 405:
+      return { good: false, title: 'No hub', text: 'There is no hub at this address.' };
+    case 429:
+      return { good: false, title: 'Too many', text: 'This hub was told too often. Tell it again later.' };
+    default:
+      return { good: false, title: `It answered ${status ?? 'nothing'}`, text: 'Whether the hub has passed anything on is not known.' };
+  }
+}

@@ -54,8 +54,10 @@ export type Fetch = (address: string, held?: Held, follow?: (to: URL) => boolean
 
 /** How an address took what was sent to it: redirects are not followed. */
 export type SendOutcome = { readonly ok: true; readonly status: number } | { readonly ok: false; readonly reason: FetchFailure };
-/** Sends a JSON text to an address with POST. */
-export type Send = (address: string, json: string) => Promise<SendOutcome>;
+/** Sends something to an address with POST. */
+export type Send = (address: string, body: SentBody) => Promise<SendOutcome>;
+/** What is sent: a JSON text, or the fields of a form. */
+export type SentBody = { readonly json: string } | { readonly form: Readonly<Record<string, string>> };
 
 /** Bounds of one fetch. */
 export const FETCH_LIMITS = { bytes: 16_000_000, milliseconds: 10_000, redirects: 5, atOnce: 12 } as const;

@@ -1,7 +1,7 @@
 import { isIP } from 'node:net';
 import { Agent, request, type Dispatcher } from 'undici';
 import { CODINGS, undoCodings } from './coding.ts';
-import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Held, type Hop, type Resolve, type Send } from './fetcher.ts';
+import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Held, type Hop, type Resolve, type Send, type SentBody } from './fetcher.ts';
 
 /** One side of the world: how names are resolved, which addresses may be spoken to, and where a connection really goes. */
 export interface World {
@@ -63,16 +63,16 @@ export function guardedFetch(
     },
   });
 
-  async function hop(address: URL, signal: AbortSignal, { json, held }: { json?: string; held?: Held | undefined } = {}): Promise<Dispatcher.ResponseData> {
+  async function hop(address: URL, signal: AbortSignal, { sent, held }: { sent?: SentBody; held?: Held | undefined } = {}): Promise<Dispatcher.ResponseData> {
     const ip = await resolveAllowed(world, address.hostname);
     const { origin, pin } = world.target(address, ip);
     if (pin !== undefined) pinned = [{ host: pin, ip }, ...pinned.filter((other) => other.host !== pin)].slice(0, 64);
     return request(`${origin}${address.pathname}${address.search}`, {
       dispatcher: agent,
       signal,
-      ...(json === undefined ? {} : { method: 'POST', body: json }),
+      ...(sent === undefined ? {} : { method: 'POST', body: 'json' in sent ? sent.json : new URLSearchParams(sent.form).toString() }),
       headers: {
-        ...(json === undefined ? {} : { 'content-type': 'application/json; charset=utf-8' }),
+        ...(sent === undefined ? {} : { 'content-type': 'json' in sent ? 'application/json; charset=utf-8' : 'application/x-www-form-urlencoded' }),
         host: address.host,
         'user-agent': userAgent,
         accept: 'text/html,application/xhtml+xml,*/*;q=0.5',
@@ -84,10 +84,10 @@ export function guardedFetch(
     });
   }
 
-  const sendOnce = async (address: string, json: string): ReturnType<Send> => {
+  const sendOnce: Send = async (address, sent) => {
     const stop = AbortSignal.timeout(limits.milliseconds);
     try {
-      const response = await hop(httpAddress(address), stop, { json });
+      const response = await hop(httpAddress(address), stop, { sent });
       await response.body.dump();
       return { ok: true, status: response.statusCode };
     } catch (error) {
@@ -134,7 +134,7 @@ export function guardedFetch(
     }
   };
   const fetch: Fetch = (address, held, follow = () => true) => turns.take(() => once(address, held, follow));
-  const send: Send = (address, json) => turns.take(() => sendOnce(address, json));
+  const send: Send = (address, sent) => turns.take(() => sendOnce(address, sent));
   return { fetch, send, close: () => agent.close() };
 }
 

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { guardedFetch, OWN_NAME } from '../fetching/index.ts';
+import { publishForm } from '../../core/sitemap/index.ts';
 import { NOTICES_A_DAY } from './notices.ts';
 import { standInSide } from './sides.ts';
 import { releaseTexts } from '../testing/release.ts';
@@ -41,7 +42,7 @@ const skerry = () => standIns.engine('skerry');
 describe('change notices, over HTTP, to the engines’ own hosts', () => {
   const tell = async (change: Record<string, unknown> = {}, engine = 'plover'): Promise<number | string> => {
     const body = { host: HOST, key: KEY, urlList: [`${ORIGIN}/one.html`], ...change };
-    const sent = await standIns.sends['stand-in'](`https://${engine}.example/indexnow`, JSON.stringify(body));
+    const sent = await standIns.sends['stand-in'](`https://${engine}.example/indexnow`, { json: JSON.stringify(body) });
     return sent.ok ? sent.status : sent.reason;
   };
   it('answer as the protocol says, and put what was told of at the head of the line', async () => {
@@ -79,11 +80,41 @@ describe('change notices, over HTTP, to the engines’ own hosts', () => {
     const bad = await fetch(`https://skerry.example/indexnow?key=${KEY}`);
     await close();
     expect([got.ok && got.status, bad.ok && bad.status]).toEqual([200, 400]);
-    expect(await standIns.sends['stand-in'](`${ORIGIN}/indexnow`, '{}')).toMatchObject({ ok: true, status: 404 });
+    expect(await standIns.sends['stand-in'](`${ORIGIN}/indexnow`, { json: '{}' })).toMatchObject({ ok: true, status: 404 });
   });
   it('are never sent to a private network', async () => {
-    expect(await standIns.sends.real('http://127.0.0.1:9/indexnow', '{}')).toEqual({ ok: false, reason: 'private-address' });
-    expect(await standIns.sends.real('http://[::1]/indexnow', '{}')).toEqual({ ok: false, reason: 'private-address' });
+    expect(await standIns.sends.real('http://127.0.0.1:9/indexnow', { json: '{}' })).toEqual({ ok: false, reason: 'private-address' });
+    expect(await standIns.sends.real('http://[::1]/indexnow', { json: '{}' })).toEqual({ ok: false, reason: 'private-address' });
+  });
+});
+
+describe('a hub of feeds, over HTTP (WebSub)', () => {
+  const hub = 'https://skerry.example/hub';
+  const feed = (self: string, named: string): string =>
+    `<feed xmlns="http://www.w3.org/2005/Atom"><link rel="self" href="${self}"/><link rel="hub" href="${named}"/><entry><link href="${ORIGIN}/two.html"/></entry></feed>`;
+  const tell = async (form: Readonly<Record<string, string>>, address = hub): Promise<number | string> => {
+    const sent = await standIns.sends['stand-in'](address, { form });
+    return sent.ok ? sent.status : sent.reason;
+  };
+  const topic = `${ORIGIN}/atom.xml`;
+  it('is told of a feed that names it, and passes on what stands in it', async () => {
+    await release({ ...PAGES, 'atom.xml': feed(topic, hub) });
+    expect(await tell(publishForm(topic))).toBe(202);
+    for (const engine of [plover(), skerry()]) expect(engine.siteView(HOST).queue).toMatchObject([{ address: `${ORIGIN}/two.html`, told: true }]);
+    expect(await tell(publishForm(topic), `${ORIGIN}/hub`)).toBe(404);
+  });
+  it('takes no other feed, and nothing else', async () => {
+    await release({ ...PAGES, 'atom.xml': feed(topic, 'https://other.example/'), 'b.xml': feed(topic, hub), 'c.xml': 'no feed' });
+    for (const path of ['atom.xml', 'b.xml', 'c.xml', 'gone.xml']) expect(await tell(publishForm(`${ORIGIN}/${path}`))).toBe(403);
+    expect(await tell({ 'hub.mode': 'subscribe', 'hub.topic': topic })).toBe(400);
+    expect(await tell({})).toBe(400);
+    expect(await standIns.sends['stand-in'](hub, { json: '{"hub.mode":"publish"}' })).toMatchObject({ status: 400 });
+    for (const engine of [plover(), skerry()]) expect(engine.siteView(HOST).queue ?? []).toEqual([]);
+  });
+  it('takes what it cannot look at now', async () => {
+    await release({ ...PAGES, 'atom.xml': feed(topic, hub) });
+    await standIns.host.setOffline(HOST, { status: 503 });
+    expect(await tell(publishForm(topic))).toBe(202);
   });
 });
 

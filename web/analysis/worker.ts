@@ -135,6 +135,8 @@ const service = {
   clicks: async () => (await site()).survey.clicks(),
   otherFiles: async () => (await site()).survey.otherFiles(),
   mapReport: async () => (await site()).survey.maps.report(),
+  /** Feeds that name a hub. */
+  feedTopics: async () => (await site()).survey.maps.topics(),
   validateMap: async (from: MapFrom) => (await site()).validateMap(from),
   mapLines: async (ticket: number, order: MapOrder, most: number) => (await site()).mapLines(ticket, order, most),
   /** Old addresses at which a page of ours leads on. */

@@ -6,6 +6,7 @@ import { counted } from '../../core/wording/index.ts';
 import { useState } from 'react';
 import { Busy, Copyable } from '../ui/index.ts';
 import { useReport, useWorkspace } from '../workspace/index.ts';
+import { FeedHub } from './FeedHub.tsx';
 import { FlagChoice } from './FlagChoice.tsx';
 import { wording } from './wording.ts';
 
@@ -58,6 +59,7 @@ export function Also() {
         <section className="panel grid gap-3 p-4" aria-label="Feeds">
           <FlagChoice field="rss" label="A feed of the posts, RSS 2.0" why={wording.rssWhy} />
           <FlagChoice field="atom" label="The same as Atom" why={wording.atomWhy} />
+          {feeds.length > 0 && <FeedHub />}
           {report?.feed && (
             <p className="text-small" data-testid="feed">
               {report.feed.entries === 0 ? wording.noPosts : `The latest ${counted(report.feed.entries, 'post')} in it.`}

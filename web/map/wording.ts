@@ -38,6 +38,8 @@ export const wording = {
     'Whoever opens a map in a browser sees a table with links instead of code. Browsers are giving up the XSL behind it; a plain style sheet goes along for them. Engines read past both.',
   rssWhy: 'Feed readers, and some engines, learn of new posts by it. The latest twenty.',
   atomWhy: 'Another form of the same (RFC 4287). One of the two is enough.',
+  hubWhy: 'It passes new posts on to those who follow the feed, at once (WebSub). Leave it empty if you use none.',
+  hubBad: 'A hub’s address begins with https://. The one before is kept.',
   noPosts: 'There is no post to put into it.',
   feedTag: 'Put this into the head of your template, so that browsers and readers find the feed:',
   readLead: 'Any map or index of maps: held against the protocol, with line and column, and against this site.',

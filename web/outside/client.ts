@@ -96,6 +96,8 @@ export interface Outside {
   seen(host: string, engine: EngineId): Promise<SeenAnswer>;
   /** One address as an engine knows it. */
   closely(address: string, engine: EngineId): Promise<AddressAnswer>;
+  /** Tells a hub that a feed has changed (WebSub). */
+  tellHub(told: { readonly hub: string; readonly topic: string }): Promise<NoticeAnswer>;
   /** Sends a notice of changes to an endpoint of the IndexNow protocol. */
   tell(notice: { readonly endpoint: string; readonly host: string; readonly key: string; readonly addresses: readonly string[] }): Promise<NoticeAnswer>;
   engineSite(host: string, engine?: EngineId): Promise<EngineSite>;
@@ -190,6 +192,7 @@ export function outsideOver(fetching: typeof fetch, heard: (there: boolean) => v
     wishedFor: async (host, phrases) => void (await ask('POST', '/api/engines/phrases', z.object({}), { host, phrases })),
     seen: (host, engine) => ask('GET', `/api/engines/${engine}/seen/${host}`, seenAnswer),
     closely: (address, engine) => ask('GET', `/api/engines/${engine}/address${query('address', address)}`, addressAnswer),
+    tellHub: (told) => ask('POST', '/api/hubs', noticeAnswer, told),
     tell: (notice) => ask('POST', '/api/notices', noticeAnswer, notice),
     engineSite: (host, engine: EngineId = SKERRY.id) => ask('GET', `/api/engines/${engine}/sites/${host}`, engineSite),
     search: (text, engine: EngineId = SKERRY.id, from = 0) => ask('GET', `/api/engines/${engine}/search${query('q', text)}&from=${from}`, searchAnswer),

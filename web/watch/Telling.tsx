@@ -1,4 +1,3 @@
-import { Check, X } from 'lucide-react';
 import { useState } from 'react';
 import { ENGINES, engineHost } from '../../core/engines/index.ts';
 import { isNoticeKey, NOTICE_ADDRESSES, noticeKeyFile } from '../../core/ownership/index.ts';
@@ -8,6 +7,8 @@ import { PageLink, StepLine } from '../components/index.ts';
 import { Copyable, recall, remember, useAsync } from '../ui/index.ts';
 import { useReport, useTables, useWorkspaceApi } from '../workspace/index.ts';
 import { useWatching } from './engines.tsx';
+import { HubTelling } from './HubTelling.tsx';
+import { NoticeOutcome } from './NoticeOutcome.tsx';
 import { WatchPage } from './WatchPage.tsx';
 import { wording } from './wording.ts';
 
@@ -135,21 +136,10 @@ export function Telling() {
           {!good && 'First make a key. '}Any endpoint of the protocol will do. Engines that take part pass on to each other what they are told.
         </p>
         <div aria-live="polite">
-          {answer && (
-            <p className={`notice mt-3 ${answer.words.good ? 'notice-good' : 'notice-bad'}`} data-testid="told">
-              <span className="flex items-start gap-2">
-                {answer.words.good ? <Check size={17} className="mt-0.5 flex-none" aria-hidden /> : <X size={17} className="mt-0.5 flex-none" aria-hidden />}
-                <span>
-                  <strong>{answer.words.title}.</strong> {answer.words.text}{' '}
-                  <span className="soft block text-note">
-                    {counted(answer.count, 'address', 'addresses')} to {answer.endpoint}
-                  </span>
-                </span>
-              </span>
-            </p>
-          )}
+          {answer && <NoticeOutcome words={answer.words} about={`${counted(answer.count, 'address', 'addresses')} to ${answer.endpoint}`} testId="told" />}
         </div>
       </section>
+      <HubTelling />
     </WatchPage>
   );
 }

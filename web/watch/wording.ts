@@ -48,6 +48,8 @@ export const wording = {
   maps: 'Maps handed in',
   tell: 'Tell engines what changed',
   tellLead: 'By the open IndexNow protocol: a list of addresses, and a key file on the site that shows who speaks. The engine decides when it comes.',
+  hubs: 'The hubs of your feeds',
+  hubsLead: 'A hub fetches the feed anew and passes on what is new in it (WebSub). Tell it when a release has new posts.',
   visits: 'Visits',
   visitsLead: 'What the crawler asked for, day by day, and what it got.',
   notYet: (engine: string): string => `${engine} has not been here yet`,
