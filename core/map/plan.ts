@@ -13,11 +13,13 @@ import {
   type SiteDocument,
 } from '../site/index.ts';
 import {
+  ATOM_FILE,
   FEED_ENTRIES,
   hubAddress,
   mapStyle,
   PLAIN_STYLE_FILE,
   plainMapStyle,
+  RSS_FILE,
   SITEMAP_FILE,
   SITEMAP_LIMITS,
   STYLE_FILE,
@@ -42,10 +44,6 @@ export interface MapPlan {
   readonly files: Readonly<Record<string, string>>;
   readonly feed: { readonly entries: number; readonly undated: number } | undefined;
 }
-
-/** Where the feeds stand. */
-export const RSS_FILE = 'rss.xml';
-export const ATOM_FILE = 'atom.xml';
 
 /** Address paths of the maps that can lead to a page of this kind. */
 export function mapsOf(kind: Kind): readonly string[] {

@@ -236,6 +236,26 @@ describe('one thing of the program’s own taken back', () => {
     ));
 });
 
+it('says where each file of the program’s own is made', () => {
+  const site = testSite(
+    {
+      'index.html': '<title>Page</title><h1>Page</h1>',
+      'blog/a/index.html': '<title>A</title><h1>A</h1><p>Posted on <time datetime="2026-01-02">2 January</time>',
+    },
+    { others: [] },
+  );
+  const fields = ['on', 'gzip', 'rss', 'atom', 'page', 'style'] as const;
+  site.change(
+    all([...fields.map((field) => set('sitemap', '', field, true)), set('pages', 'blog/a/index.html', 'kind', 'post'), set('facts', '', 'serverFile', true)]),
+  );
+  const made = Object.fromEntries(
+    site.survey.releaseItems().flatMap((item) => (item.own ? [[item.path, `${ownMadeAt(item).stop}/${ownMadeAt(item).view}`]] : [])),
+  );
+  expect(made).toMatchObject({ 'robots.txt': 'doors/robots', 'sitemap.xml': 'map/map', 'sitemap.xml.gz': 'map/map' });
+  for (const path of ['rss.xml', 'atom.xml', 'sitemap.html', 'sitemap.xsl', 'sitemap.css']) expect(made[path]).toBe('map/also');
+  expect(Object.entries(made).filter(([path, at]) => at.startsWith('words/') && path !== '.htaccess')).toEqual([]);
+});
+
 it('a second proof of a name is one change, and the first is not lost by it', () => {
   const proof = (content: string, beside?: true) => ({ kind: 'meta' as const, name: 'x-proof', content, ...(beside ? { beside } : {}) });
   const added = fieldChanges([proof('first-1', true), proof('second-2', true)], [proof('first-1')]);

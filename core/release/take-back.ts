@@ -15,11 +15,13 @@ import {
   type Change,
   type SiteDocument,
 } from '../site/index.ts';
+import { ATOM_FILE, PLAIN_STYLE_FILE, RSS_FILE, STYLE_FILE } from '../sitemap/index.ts';
 import { ROBOTS_FILE } from './generated-files.ts';
 import { hostingFrom, type ReleaseItem, type WorkingCopy } from './manifest.ts';
 import type { FieldChange } from './partial.ts';
 import { redirectPageTarget } from './redirects.ts';
 import { SERVER_FILE } from './server-file.ts';
+import { SITEMAP_PAGE } from './sitemap-page.ts';
 
 type Kind = PageEdit['kind'];
 type Back = (document: SiteDocument, page: PageId, field: FieldChange) => Change | undefined;
@@ -199,6 +201,9 @@ function hostingBack(document: SiteDocument, sort: string, last: WorkingCopy | u
   ]);
 }
 
+/** What goes out beside the maps. */
+const BESIDE_MAPS: ReadonlySet<FilePath> = new Set([RSS_FILE, ATOM_FILE, SITEMAP_PAGE, STYLE_FILE, PLAIN_STYLE_FILE]);
+
 /** Where a file of the program's own, or something that the host is told, is made. */
 export function ownMadeAt({ path, hosting }: Pick<ReleaseItem, 'path' | 'hosting'>): MadeAt {
   if (hosting)
@@ -209,6 +214,7 @@ export function ownMadeAt({ path, hosting }: Pick<ReleaseItem, 'path' | 'hosting
         : { stop: 'doors', view: 'files' };
   if (path === ROBOTS_FILE) return { stop: 'doors', view: 'robots' };
   if (path === SERVER_FILE) return { stop: 'words', view: 'exchange', way: 'redirects' };
+  if (BESIDE_MAPS.has(path)) return { stop: 'map', view: 'also' };
   if (isMap(path)) return { stop: 'map', view: 'map' };
   return { stop: 'words', view: 'exchange', way: 'redirects' };
 }

@@ -25,6 +25,10 @@ export interface FeedHead {
   readonly hub?: string | undefined;
 }
 
+/** Where the feeds stand. */
+export const RSS_FILE = 'rss.xml';
+export const ATOM_FILE = 'atom.xml';
+
 /** How many entries a feed holds: the latest. */
 export const FEED_ENTRIES = 20;
 

@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { feedHubs, hubAddress, publishedTopics, publishForm, writeAtom, writeRss, type FeedHead } from './index.ts';
 
-const HEAD: FeedHead = { title: 'Quillfeather', description: '', home: 'https://a.example/', self: 'https://a.example/rss.xml', language: 'en', author: 'Maren' };
+const HEAD: FeedHead = {
+  title: 'Quillfeather',
+  description: '',
+  home: 'https://a.example/',
+  self: 'https://a.example/rss.xml',
+  language: 'en',
+  author: 'Maren',
+};
 const ENTRY = { title: 'x', address: 'https://a.example/x/', description: '', published: 0, updated: 0, author: undefined };
 const ATOM = 'xmlns="http://www.w3.org/2005/Atom"';
 

@@ -1,6 +1,6 @@
 export { datesAreTrue, readW3cDate, w3cDate } from './dates.ts';
 export { validateMap, isLanguageTag, type ExaminedMap, type ExamineOptions, type MapIssue } from './validate.ts';
-export { FEED_ENTRIES, writeAtom, writeRss, type FeedEntry, type FeedHead } from './feeds.ts';
+export { ATOM_FILE, FEED_ENTRIES, RSS_FILE, writeAtom, writeRss, type FeedEntry, type FeedHead } from './feeds.ts';
 export { feedEntries, type FeedDates } from './read-feed.ts';
 export { feedHubs, hubAddress, publishedTopics, publishForm, type FeedHubs } from './hubs.ts';
 export { SITEMAP_FILE, writeMaps, type MapFile, type MapGroup } from './maps.ts';

@@ -1,11 +1,9 @@
 import {
-  ATOM_FILE,
   compareMap,
   humanPage,
   pathOn,
   readMapFrom,
   reportOnMaps,
-  RSS_FILE,
   type CompareHow,
   type MapComparison,
   type MapFrom,
@@ -15,7 +13,7 @@ import {
 import { effectiveRobots } from '../release/index.ts';
 import { parseRobots } from '../robots/index.ts';
 import { siteOrigin } from '../site/index.ts';
-import { feedHubs, SITEMAP_FILE } from '../sitemap/index.ts';
+import { ATOM_FILE, feedHubs, RSS_FILE, SITEMAP_FILE } from '../sitemap/index.ts';
 import type { Stages } from './engine.ts';
 import type { SiteInputs } from './inputs.ts';
 import { addressBook, dateTrust, effectivePages, extras, intents, isMapWritten, mapped, mapPlan, members, ways } from './stages/index.ts';

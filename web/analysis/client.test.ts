@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { supervise, WorkerLost, type Analysis, type StartedWorker, type WorkerNews } from './client.ts';
+import { onProgress, supervise, WorkerLost, type Analysis, type StartedWorker, type WorkerNews } from './client.ts';
 
 /** A worker that can be killed. */
 function killable(loads = true): StartedWorker & { kill(): void; ended: boolean } {
@@ -39,6 +39,29 @@ describe('a worker', () => {
       ['ready', 'lost', 'ready'],
       [true, false],
     ]);
+  });
+  it('is heard about what is under way until that is answered, and not after: reports come by a way of their own', async () => {
+    const late: (() => void)[] = [];
+    const remote = {
+      zip: (what: string, progress: (done: number, of: number) => void) => {
+        progress(1, 2);
+        late.push(() => progress(2, 2));
+        return what === 'all' ? Promise.resolve('a ZIP') : Promise.reject(new Error('no ZIP'));
+      },
+    } as unknown as Analysis;
+    const { analysis } = supervise(() => ({ ...killable(), remote }));
+    await settle();
+    for (const what of ['all', 'changed'] as const) {
+      const heard: number[] = [];
+      await analysis
+        .zip(
+          what,
+          onProgress((done) => heard.push(done)),
+        )
+        .catch(() => undefined);
+      late.pop()?.();
+      expect(heard).toEqual([1]);
+    }
   });
   it('that cannot be loaded is tried a few times, then told; and once more when asked', async () => {
     let starts = 0;

@@ -95,7 +95,7 @@ export function supervise(start: () => StartedWorker, wait: (milliseconds: numbe
             const call = (current.remote as unknown as Record<string, (...args: unknown[]) => Promise<unknown>>)[name] as (
               ...args: unknown[]
             ) => Promise<unknown>;
-            return Promise.race([call(...args), lost]);
+            return Promise.race([call(...args), lost]).finally(() => args.forEach((arg) => typeof arg === 'function' && silencers.get(arg)?.()));
           },
   });
   return {
@@ -117,7 +117,18 @@ export function handOver(bringing: Bringing): Bringing {
   return bringing.kind === 'archive' ? transfer(bringing, [bringing.bytes.buffer as ArrayBuffer]) : bringing;
 }
 
-/** A progress callback that the worker can call. */
+/** What makes a progress callback hear nothing more. */
+const silencers = new WeakMap<object, () => void>();
+
+/**
+ * A progress callback that the worker can call. It hears nothing once what it was given along with is answered: reports come by a way of their own, and
+ * one that was overtaken by the answer would show for ever that something is under way.
+ */
 export function onProgress(report: (done: number, of: number) => void): (done: number, of: number) => void {
-  return proxy(report);
+  let hears = true;
+  const callback = proxy((done: number, of: number) => {
+    if (hears) report(done, of);
+  });
+  silencers.set(callback, () => (hears = false));
+  return callback;
 }

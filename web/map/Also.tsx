@@ -1,7 +1,6 @@
 import { SITEMAP_PAGE } from '../../core/release/index.ts';
 import { siteOrigin } from '../../core/site/index.ts';
-import { STYLE_FILE } from '../../core/sitemap/index.ts';
-import { ATOM_FILE, RSS_FILE } from '../../core/map/index.ts';
+import { ATOM_FILE, RSS_FILE, STYLE_FILE } from '../../core/sitemap/index.ts';
 import { counted } from '../../core/wording/index.ts';
 import { useState } from 'react';
 import { Busy, Copyable } from '../ui/index.ts';

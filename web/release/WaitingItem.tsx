@@ -81,8 +81,8 @@ export function WaitingItem({
               >
                 <ChevronRight size={17} className={`mt-0.5 flex-none transition-transform ${open ? 'rotate-90' : ''}`} aria-hidden />
                 <span className="min-w-0">
-                  <span className="font-semibold">{title}</span> <span className="soft text-note">{WHAT[item.what]}</span>
-                  {item.own && <span className="soft ml-1.5 text-note">written by this program</span>}
+                  <span className="font-semibold">{title}</span> <span className="soft text-note">{WHAT[item.what]}</span>{' '}
+                  {item.own && <span className="soft ml-0.5 text-note">written by this program</span>}
                   {item.what === 'gone' && <span className="soft block text-note">{isGone ? wording.goneMeans : wording.removedMeans}</span>}
                   {item.source && <span className="soft ml-1.5 text-note">{wording.otherFile}</span>}
                   {name && <span className="mono soft block break-all text-tiny">{item.out}</span>}

@@ -34,7 +34,6 @@ export function FromAddress({
   const begin = (): Promise<void> =>
     tried(async () => {
       if (address === undefined) return setFailure(wording.noAddress);
-      setView(undefined);
       watch(
         (
           await crawl.begin(address, {

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { CrawlView } from '../../core/exchange/index.ts';
 import { useWorkspaceApi } from '../workspace/index.ts';
 import { afterFailure } from './crawl-failure.ts';
@@ -11,9 +11,10 @@ const BETWEEN = 500;
 export function useCrawl(of: string) {
   const { crawl } = useWorkspaceApi().tools.outside;
   const [id, setId] = useState(() => keptCrawl(of));
-  const [view, setView] = useState<CrawlView>();
+  // What was seen is of one crawl: an answer about another that comes late is none about this one.
+  const [seen, setSeen] = useState<{ readonly of: string | undefined; readonly view: CrawlView | undefined }>();
+  const view = seen?.of === id ? seen?.view : undefined;
   const [failure, setFailure] = useState<string>();
-  const here = useRef(true);
   const watch = useCallback(
     (next: string | undefined): void => {
       keepCrawl(of, next);
@@ -21,38 +22,37 @@ export function useCrawl(of: string) {
     },
     [of],
   );
+  const setView = useCallback((next: CrawlView | undefined): void => setSeen({ of: id, view: next }), [id]);
   const fail = useCallback(
     (error: unknown): void => {
       const { failure: told, ends } = afterFailure(error, undefined);
       setFailure(told);
       if (ends) watch(undefined);
-      setView((before) => afterFailure(error, before).view);
+      setSeen((before) => ({ of: before?.of, view: afterFailure(error, before?.view).view }));
     },
     [watch],
   );
   useEffect(() => {
-    here.current = true;
-    return () => {
-      here.current = false;
-    };
-  }, []);
-  useEffect(() => {
     if (id === undefined || (view && view.state !== 'running')) return;
+    let asked = true;
     const timer = setTimeout(
       () => {
         crawl.view(id).then(
           (next) => {
-            if (!here.current) return;
+            if (!asked) return;
             setFailure(undefined);
             setView(next);
           },
-          (error: unknown) => here.current && fail(error),
+          (error: unknown) => asked && fail(error),
         );
       },
       view ? BETWEEN : 0,
     );
-    return () => clearTimeout(timer);
-  }, [crawl, fail, id, view]);
+    return () => {
+      asked = false;
+      clearTimeout(timer);
+    };
+  }, [crawl, fail, id, setView, view]);
   const tried = async (run: () => Promise<void>): Promise<void> => {
     setFailure(undefined);
     try {

@@ -1,0 +1,26 @@
+import { expect, goTo, goToWatch, openDemo, test } from './fixtures/app.ts';
+test('hub', async ({ page, app }) => {
+  test.setTimeout(240000);
+  await openDemo(page, app);
+  await goTo(page, 'Map');
+  await page.getByRole('button', { name: /Write the sitemap|Write it/ }).first().click();
+  await page.getByRole('link', { name: /people/i }).first().click();
+  await page.getByLabel('The same as Atom').check();
+  await page.getByRole('button', { name: /Practise with/ }).click();
+  await page.getByLabel('Hub', { exact: true }).fill('nonsense');
+  await page.getByLabel('Hub', { exact: true }).blur();
+  await page.screenshot({ path: '/tmp/hub1.png' });
+  await page.getByLabel('Hub', { exact: true }).fill('https://skerry.example/hub');
+  await page.getByLabel('Hub', { exact: true }).blur();
+  await goToWatch(page, 'Telling').catch(async () => { await goTo(page, 'Watch'); await goToWatch(page, 'Telling'); });
+  await page.screenshot({ path: '/tmp/hub2.png', fullPage: true });
+  await goTo(page, 'Release');
+  await page.getByRole('button', { name: /^Publish as release/ }).click();
+  await expect(page.getByTestId('released')).toBeVisible();
+  await goTo(page, 'Watch'); await goToWatch(page, 'Telling');
+  await page.getByRole('button', { name: 'Tell this hub' }).click();
+  await expect(page.getByTestId('hub-told')).toContainText('Taken.');
+  await page.setViewportSize({ width: 390, height: 900 });
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.screenshot({ path: '/tmp/hub3.png', fullPage: true });
+});
