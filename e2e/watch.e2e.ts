@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, goTo, goToWatch, openDemo, test } from './fixtures/app.ts';
+import { expect, goTo, goToMaps, goToWatch, openDemo, test, visit } from './fixtures/app.ts';
 
 test('a launch is rehearsed from files to the first click, and told as a story', async ({ page, app }) => {
   await openDemo(page, app);
@@ -87,4 +87,28 @@ test('what changed is told by a key on the site, visited first, and shown as the
   await expect(page.getByText(/^All \d+ that it asked for came/)).toBeVisible();
   await page.getByText('The source it got').click();
   await expect(page.getByLabel('Source', { exact: true })).toContainText('<!doctype html>', { ignoreCase: true });
+});
+
+test('a feed names a hub, which is told of a release and passes its posts on', async ({ page, app }) => {
+  await openDemo(page, app);
+  await goTo(page, 'Map');
+  await page.getByRole('button', { name: 'Write this sitemap' }).click();
+  await goToMaps(page, 'For people & feeds');
+  await page.getByLabel('The same as Atom').check();
+  const hub = page.getByLabel('Hub', { exact: true });
+  await hub.fill('nonsense');
+  await hub.press('Enter');
+  await expect(page.getByText('A hub’s address begins with https://')).toBeVisible();
+  await hub.fill('https://skerry.example/hub');
+  await hub.press('Enter');
+  await page.getByRole('link', { name: 'Tell it after a release' }).click();
+  const tell = page.getByRole('button', { name: 'Tell this hub' });
+  await expect(tell).toBeDisabled();
+  await page.getByRole('region', { name: 'The hubs of your feeds' }).getByRole('link', { name: 'To the release' }).click();
+  await page.getByRole('button', { name: 'Publish as release 5', exact: true }).click();
+  await expect(page.getByTestId('released')).toBeVisible();
+  expect(await visit(page, app, '/atom.xml')).toContain('<link rel="hub" href="https://skerry.example/hub"/>');
+  await goToWatch(page, 'Telling');
+  await tell.click();
+  await expect(page.getByTestId('hub-told')).toContainText('Taken.');
 });

@@ -22,6 +22,7 @@ import { downloads } from './downloads.ts';
 import { lettersMeasuredHere } from './measure-letters.ts';
 import { forgetVersion, keptOf, type Kept } from './kept.ts';
 import { driftIn, type LookedAt } from './drift.ts';
+import { readSnippet, type ReadSnippet } from '../../core/snippets/index.ts';
 import { pagesOfFrames, snippetFits, type SnippetFits } from './snippet-fits.ts';
 import { snippetReports, type SnippetReport } from './snippet-stands.ts';
 import type { ReleaseRef } from './releases.ts';
@@ -217,6 +218,8 @@ const service = {
     const hashes = new Map(its.files.map(({ path, hash }) => [path, hash]));
     return snippetReports(snippetsOf(its.document), its.whole().rows, its.bytesByHash, hashes);
   },
+
+  readSnippet: async (code: string): Promise<ReadSnippet> => readSnippet(code),
 
   /** How a snippet would fit pages: one of each frame that they have is tried. */
   async snippetFits(code: string, ids: readonly PageId[]): Promise<SnippetFits> {

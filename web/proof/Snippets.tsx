@@ -1,15 +1,17 @@
-import { useId, useMemo, useState } from 'react';
-import { readSnippet, LONGEST_SNIPPET } from '../../core/snippets/index.ts';
+import { useId, useState } from 'react';
+import { LONGEST_SNIPPET, type ReadSnippet } from '../../core/snippets/index.ts';
 import type { SnippetPlace } from '../../core/page/index.ts';
 import { all, set, snippetsOf, type Change, type Snippet } from '../../core/site/index.ts';
 import { useTables, useWorkspaceApi } from '../workspace/index.ts';
 import { FitOnPages, goesNowhere, useFits } from './FitOnPages.tsx';
 import { PlacedSnippets } from './PlacedSnippets.tsx';
 import { partsWords, PLACE_NAMES, refusalWords, snippetWording as wording, WARNINGS } from './snippet-wording.ts';
+import { useReading } from './reading.ts';
 import type { Scope } from './scope.ts';
 import { WhichPages } from './WhichPages.tsx';
 
 const ALL: Scope = { by: 'all', on: [] };
+const NOTHING_YET: ReadSnippet = { ok: false, reason: 'empty', changes: [] };
 
 /** Code of other services: what it is, where it goes, on which pages; and all that is placed. */
 export function Snippets() {
@@ -22,7 +24,8 @@ export function Snippets() {
   const [name, setName] = useState('');
   const [chosen, setChosen] = useState<SnippetPlace>();
   const [scope, setScope] = useState<Scope>(ALL);
-  const read = useMemo(() => readSnippet(code), [code]);
+  const reading = useReading(code);
+  const read = reading ?? NOTHING_YET;
   const fits = useFits(read.ok ? code : '', scope);
   const place = read.ok ? (chosen !== undefined && read.places.includes(chosen) ? chosen : read.place) : undefined;
   const shown = name.trim() || (read.ok ? (read.hosts[0] ?? 'A snippet') : '');
@@ -51,10 +54,11 @@ export function Snippets() {
     });
     begin();
   };
-  const putBoth = (): void => {
+  const putBoth = async (): Promise<void> => {
     if (!read.ok || !read.split || nobody) return;
     const [head, body] = read.split;
-    const [first, second] = [readSnippet(head), readSnippet(body)];
+    const { readSnippet } = workspace.tools.analysis;
+    const [first, second] = await Promise.all([readSnippet(head), readSnippet(body)]);
     workspace.change(
       all([
         ...placing(workspace.tools.newId(), head, first.ok ? first.place : 'head-end', `${shown}, head`, order),
@@ -83,6 +87,7 @@ export function Snippets() {
           onChange={(event) => setCode(event.target.value)}
         />
         <div id={`${id}-told`} aria-live="polite">
+          {reading === undefined && <p className="soft mt-2 text-small">{wording.reading}</p>}
           {!read.ok && read.reason !== 'empty' && <p className="notice notice-bad mt-2">{refusalWords(read)}</p>}
           {read.ok && (
             <>
@@ -97,7 +102,7 @@ export function Snippets() {
               {read.split && (
                 <p className="notice notice-amber mt-2 flex flex-wrap items-center gap-3 text-small">
                   <span className="min-w-0 flex-1 basis-52">{wording.split}</span>
-                  <button type="button" className="btn btn-sm btn-primary" disabled={nobody} onClick={putBoth}>
+                  <button type="button" className="btn btn-sm btn-primary" disabled={nobody} onClick={() => void putBoth()}>
                     {wording.splitIt}
                   </button>
                 </p>

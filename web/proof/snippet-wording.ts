@@ -13,6 +13,7 @@ export const snippetWording = {
   change: 'Change it',
   placed: 'Placed',
   none: 'Nothing is placed yet.',
+  reading: 'Reading it …',
   split: 'One part belongs in the head, the other in the body.',
   splitIt: 'Place both, each in its part',
   trying: 'Trying it on your pages …',

@@ -55,7 +55,7 @@ export function HubTelling() {
               {answers
                 .filter((one) => one.hub === hub)
                 .map(({ topic, answer }) => (
-                  <NoticeOutcome key={topic} words={hubWords(answer)} about={topic} testId="hub-told" />
+                  <NoticeOutcome key={topic} words={hubWords(answer)} about={feeds.length > 1 ? topic : ''} testId="hub-told" />
                 ))}
             </div>
           </div>

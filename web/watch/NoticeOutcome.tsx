@@ -9,7 +9,7 @@ export function NoticeOutcome({ words, about, testId }: { readonly words: Return
       <span className="flex items-start gap-2">
         <Sign size={17} className="mt-0.5 flex-none" aria-hidden />
         <span className="min-w-0 [overflow-wrap:anywhere]">
-          <strong>{words.title}.</strong> {words.text} <span className="soft block text-note">{about}</span>
+          <strong>{words.title}.</strong> {words.text} {about !== '' && <span className="soft block text-note">{about}</span>}
         </span>
       </span>
     </p>
