@@ -1,6 +1,6 @@
 import type { PageId } from '../source/index.ts';
 import { collapse } from '../page/index.ts';
-import { addressOf, altsOf, linkedPath, passagesOf, siteHost, type Kind, type SiteDocument } from '../site/index.ts';
+import { addressOf, altsOf, linkedPath, passagesOf, resolvePath, siteHost, type Kind, type SiteDocument } from '../site/index.ts';
 import { SAID_FIELDS, type PageExcerpt, type SaidField } from './excerpt.ts';
 import { pairPages, type Pair } from './pairs.ts';
 import { passagePlaces, picturePlaces, type NewPlace } from './places.ts';
@@ -136,20 +136,28 @@ export function planMerge(versions: Versions): MergePlan {
   };
 }
 
-/** Pages of the earlier version at whose address there is now one that only leads on, and the page of the new version that it leads to. */
+/**
+ * Pages of the earlier version at whose address there is now one that only leads on, and the page of the new version that it leads to, whichever of its
+ * spellings the way there is written in, and over however many others that lead on.
+ */
 function leadingOn({ document, after, isPage, excerptsBefore, excerptsAfter }: Versions): ReadonlyMap<PageId, PageId> {
-  const stubs = [...excerptsAfter.values()].filter(
-    ({ id, leadsTo }) => leadsTo !== undefined && excerptsBefore.has(id) && excerptsBefore.get(id)?.leadsTo === undefined,
-  );
-  if (stubs.length === 0) return new Map();
   const came = document.tables.facts['']?.cameAs;
   const cameAs = came ? new URL(came).host : undefined;
-  const byAddress = new Map([...after.keys()].filter(isPage).map((id) => [addressOf(id), id]));
+  const next = (id: PageId): PageId | undefined => {
+    const leadsTo = excerptsAfter.get(id)?.leadsTo;
+    const path = leadsTo === undefined ? undefined : linkedPath(leadsTo, addressOf(id), siteHost(document), cameAs);
+    const place = path === undefined ? undefined : resolvePath(path, (file) => after.has(file) && isPage(file));
+    return place === undefined || place.kind === 'nothing' ? undefined : (place.file as PageId);
+  };
   return new Map(
-    stubs.flatMap(({ id, leadsTo = '' }) => {
-      const path = linkedPath(leadsTo, addressOf(id), siteHost(document), cameAs);
-      const to = path === undefined ? undefined : (byAddress.get(path) ?? byAddress.get(`${path}/`) ?? byAddress.get(path.replace(/\/$/, '')));
-      return to === undefined || to === id ? [] : [[id, to] as const];
+    [...excerptsAfter.keys()].flatMap((id) => {
+      if (!excerptsBefore.has(id) || excerptsBefore.get(id)?.leadsTo !== undefined) return [];
+      const way = new Set([id]);
+      for (let to = next(id); to !== undefined && !way.has(to); to = next(to)) {
+        if (excerptsAfter.get(to)?.leadsTo === undefined) return [[id, to] as const];
+        way.add(to);
+      }
+      return [];
     }),
   );
 }

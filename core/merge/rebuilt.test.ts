@@ -122,4 +122,35 @@ describe('a site that another generator built', () => {
       { numRuns: runs(300) },
     );
   });
+  it.each([
+    '/notes/1/',
+    '/notes/1/index.html',
+    '/notes/1/?from=old#top',
+    '/notes/1',
+    'https://a.example/notes/1/',
+    '../../notes/1/index.html',
+    '/n%6ftes/1/',
+    '/by/the/way/',
+  ])('follows a page that is wholly rewritten by what leads on from its old address: %s', (way) => {
+    const lead = (to: string): string => `<!doctype html><meta http-equiv="refresh" content="0; url=${to}"><title>Moved</title>`;
+    const plan = planned(
+      { 'index.html': '<title>Home</title><h1>Home</h1>', [old(1)]: before(1, 2) },
+      {
+        'index.html': '<title>Home</title><h1>Home</h1>',
+        [old(1)]: lead(way),
+        'by/the/way/index.html': lead('/notes/1'),
+        'round/index.html': lead('/round/'),
+        [moved(1)]: `<title>Other</title><h1>Other</h1><p>${prose(77, 4)}</p>`,
+        'notes/2/index.html': `<title>Third</title><h1>Third</h1><p>${prose(78, 4)}</p>`,
+      },
+      document(
+        [
+          { title: true, description: false, passage: false, alt: false },
+          { title: true, description: false, passage: false, alt: false },
+        ],
+        {},
+      ),
+    );
+    expect(plan.pages.moved.map(({ from, to }) => [from, to])).toEqual([[old(1), moved(1)]]);
+  });
 });
