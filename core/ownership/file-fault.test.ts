@@ -34,6 +34,14 @@ describe('a dropped file', () => {
     ['engine..html', PROOF, 'file-path'],
     ['long.html', `<p>${'words of a page '.repeat(40)}</p>`, 'file-no-proof'],
     ['large.txt', 'x'.repeat(3_000), 'file-no-proof'],
+    ['photo.jpg', PROOF, 'file-no-proof'],
+    ['odd.txt', 'acme-site\u0000\u0001: 1a2b3c4d', 'file-no-proof'],
+    ['page.html', '<!doctype html><title>A page</title><h1>Our workshop</h1><p>Words and words', 'file-no-proof'],
+    ['acme.html', '<html><body>Acme site verification code: 1a2b3c4d5e6f</body></html>', undefined],
+    ['acmeabcdefgh.html', '<html><body>This file says who owns the site: acmeabcdefgh</body></html>', undefined],
+    ['acme.xml', '<?xml version="1.0"?><users><user>0A1B2C3D4E5F</user></users>', undefined],
+    ['acme.json', '{"site": "quillfeather.example", "code": "abcdefghijklmnopqrst"}', undefined],
+    ['acme.txt', 'abcdefgh', undefined],
   ])('%s', (name, content, fault) => {
     expect(proofFileFault({ name, content }, (path) => SITE.has(path))).toBe(fault);
     // What was placed before there was this check is not written over anything either.
@@ -42,7 +50,7 @@ describe('a dropped file', () => {
       all([set('claims', 'x', 'kind', 'file'), set('claims', 'x', 'name', name), set('claims', 'x', 'content', content)]),
     );
     const own = generatedFiles(document, { robots: undefined, maps: {} }, {}, (path) => SITE.has(path));
-    expect(own).toEqual(fault === undefined ? { [name]: content } : {});
+    expect(own).toEqual(fault === undefined || fault === 'file-no-proof' ? { [name]: content } : {});
     // Its bytes stay exact.
     const read = pieceOfFile(name, content);
     if (fault === undefined) expect(read).toMatchObject({ ok: true, piece: { kind: 'file', name, content } });

@@ -78,8 +78,11 @@ export function generatedFiles(
   if (robots !== undefined && robots !== imported.robots) own[ROBOTS_FILE] = robots;
   for (const [path, text] of Object.entries(maps)) if (text !== imported.maps[path]) own[path] = text;
   // A proof stands byte for byte as it was given, and never over something else.
-  for (const [path, text] of Object.entries(proofFiles(document)))
-    if (proofFileFault({ name: path, content: text }, (name) => name in own || has(name)) === undefined) own[path] = text;
+  for (const [path, text] of Object.entries(proofFiles(document))) {
+    const fault = proofFileFault({ name: path, content: text }, (name) => name in own || has(name));
+    // What it holds was judged when it was placed, and is the owner's: a proof that is out stays out.
+    if (fault === undefined || fault === 'file-no-proof') own[path] = text;
+  }
   if (document.tables.facts['']?.serverFile === true && imported.server !== null) {
     const text = withServerBlock(imported.server ?? '', serverBlockLines(serverWishes(document, has)));
     if (text !== (imported.server ?? '')) own[SERVER_FILE] = text;

@@ -39,7 +39,7 @@ export function Foot({ onUndo, onNext, behind }: { readonly onUndo: () => void; 
       </button>
       <span className="wide-only min-w-0 truncate" data-testid="foot-numbers">
         {counted(numbers.pages, 'page')} · {numberText(numbers.found)} of {numberText(numbers.wanted)} wanted found
-        {numbers.foundAfterRelease > numbers.found && `, ${numberText(numbers.foundAfterRelease)} once released`}
+        {numbers.foundAfterRelease !== numbers.found && `, ${numberText(numbers.foundAfterRelease)} once released`}
         {troubles.map(([count, name]) => (count ? ` · ${numberText(count)} ${name}` : ''))}
       </span>
       <button

@@ -46,6 +46,9 @@ describe('the answer', () => {
         expectGoodWords(line);
         expect(/leaking/.test(line)).toBe(of.leaking > 0);
         expect(/half hidden/.test(line)).toBe(of['half-hidden'] > 0);
+        const afterwards = subline({ ...numbers, foundAfterRelease: found }, []);
+        expect(/Once what waits/.test(afterwards)).toBe(found !== numbers.found);
+        expect(/it will be (?:only|none)/.test(afterwards)).toBe(found < numbers.found);
         expect(/by accident/.test(line)).toBe(!closed && of['shut-out'] > 0);
       }),
     );

@@ -55,8 +55,14 @@ export function subline(numbers: SiteNumbers, steps: readonly RemainingStep[]): 
       ? 'No step is left.'
       : `${capital(spelled(steps.length))} ${plural(steps.length, 'step is', 'steps are')} left${blocking > 0 && blocking < steps.length ? `; the first ${blocking === 1 ? 'matters' : `${spelled(blocking)} matter`} most` : ''}.`;
   if (states.unseen) return `${left} What counts is what is out there: have the live site looked at.`;
-  const after = numbers.foundAfterRelease > numbers.found ? ` Once what waits is released, it will be ${numberText(numbers.foundAfterRelease)}.` : '';
-  return `${closed}${first}${left}${after}`;
+  return `${closed}${first}${left}${afterRelease(numbers)}`;
+}
+
+/** What a release of all that waits makes of the number of pages that are found, be it more or fewer. */
+function afterRelease({ found, foundAfterRelease: after }: SiteNumbers): string {
+  if (after === found) return '';
+  const number = after > found ? numberText(after) : after === 0 ? 'none' : `only ${numberText(after)}`;
+  return ` Once what waits is released, it will be ${number}.`;
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

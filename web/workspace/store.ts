@@ -97,20 +97,24 @@ export class Workspace {
       if (kept) this.store.setState({ ...facts, ...saving, phase: 'ready', agreeing: true, ...this.feed.withNews(kept, true) });
       const whole = await this.feed.readSite(turn, siteId, state.document).then((news) => (kept && news ? this.feed.asKept(news) : news));
       if (turn !== this.feed.turn || !whole) return;
+      // What the files were brought in from is taken to be live, before anything is said about them: the first answer is the one that stays.
+      const starts = site.from !== 'empty' && !(await db.get('manifests', siteId));
+      if (turn !== this.feed.turn) return;
       // All at once: what is drawn twice holds the page up twice.
       this.store.setState({
         ...(kept ? {} : { ...facts, ...saving }),
-        phase: 'ready',
+        ...(starts ? {} : { phase: 'ready' }),
         agreeing: false,
         worker: 'there',
         ...this.feed.withNews(whole, true),
       });
+      if (starts) await this.feed.takeIn(() => this.tools.analysis.startFrom(0, this.state.document, []));
+      if (turn !== this.feed.turn) return;
+      if (starts) this.store.setState({ phase: 'ready' });
       void this.feed.pump();
       void this.askEngine();
       void this.feed.lookFurther(turn);
       await updateSite(db, siteId, { openedAt: this.tools.now().toISOString(), summary: this.summary() }).catch(() => undefined);
-      if (site.from !== 'empty' && !(await db.get('manifests', siteId)))
-        await this.feed.takeIn(() => this.tools.analysis.startFrom(0, this.state.document, []));
     } catch (error) {
       if (turn !== this.feed.turn) return;
       // A worker that died is started again, and then reads the site anew: see below.
