@@ -79,7 +79,7 @@ export function pieceWords({ reason, found, offers }: Extract<ReadPiece, { ok: f
     case 'file-taken':
       return `Your site already has a file called ${found ?? ''}, and a proof would replace it. Rename that file first, or prove ownership with a tag or a record.`;
     case 'file-no-proof':
-      return `${found ?? 'This file'} is too long for a proof file. Choose the file that the engine gave you.`;
+      return `${found ?? 'This file'} doesn’t look like a proof, which is a short text with a code in it. Choose the file that the engine gave you.`;
     case 'other-domain':
       return `This record is for ${found ?? 'another domain'}, which is not this site’s domain.`;
   }

@@ -37,7 +37,7 @@ export function Also() {
       <h1 className="mb-1">For people & feeds</h1>
       <p className="soft mb-5">{wording.alsoLead}</p>
       {settings?.on !== true && <p className="notice notice-amber mb-4">{wording.alsoOff}</p>}
-      <div className="grid gap-6">
+      <div className="grid grid-cols-1 gap-6">
         <section className="panel min-w-0 p-4 [overflow-wrap:anywhere]" aria-label="A page for people">
           <FlagChoice field="page" label="A page that lists all pages" why={wording.pageWhy} />
           <p className="mono soft mt-2 text-fine">
@@ -55,7 +55,7 @@ export function Also() {
             {origin}/{STYLE_FILE}
           </p>
         </section>
-        <section className="panel grid gap-3 p-4" aria-label="Feeds">
+        <section className="panel grid min-w-0 grid-cols-1 gap-3 p-4" aria-label="Feeds">
           <FlagChoice field="rss" label="A feed of the posts, RSS 2.0" why={wording.rssWhy} />
           <FlagChoice field="atom" label="The same as Atom" why={wording.atomWhy} />
           {feeds.length > 0 && <FeedHub />}
