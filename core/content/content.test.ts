@@ -52,7 +52,7 @@ describe('what it costs', () => {
   it.each([
     ['en-GB', '<p class=price>£18.50, in stock</p>', '18.50 GBP InStock'],
     ['de', '<p>Preis: 1.234,50 € inkl. MwSt., sofort lieferbar</p>', '1234.50 EUR InStock'],
-    ['fr', '<p class=prix>19,90 €</p><p>Rupture de stock</p>', '19.90 EUR SoldOut'],
+    ['fr', '<p class=prix>19,90 €</p><p>Rupture de stock</p>', '19.90 EUR OutOfStock'],
     ['es', '<p>Precio: 45 €</p><p>Agotado</p>', '45 EUR SoldOut'],
     ['ja', '<p>価格 ¥1,200</p><p>在庫あり</p>', '1200 JPY InStock'],
     ['en', '<p><del class=old>Was $20</del></p><p class=price>Now $15</p>', '15 USD '],
@@ -61,6 +61,53 @@ describe('what it costs', () => {
     const { price, availability } = contentOf(main(body), lang);
     expect(`${price === undefined ? ' ' : `${price.value.amount} ${price.value.currency ?? ''} `}${availability?.value ?? ''}`).toBe(expected);
   });
+});
+
+describe('what it costs, on pages as shops and builders make them', () => {
+  const told = (body: string, lang: string): string => {
+    const { price, priceRange, availability } = contentOf(body, lang);
+    const range = priceRange?.value;
+    return [
+      price && `${price.value.amount} ${price.value.currency ?? '?'}`,
+      range && `${range.low}${range.high === undefined ? '' : `–${range.high}`} ${range.currency ?? '?'}`,
+      availability?.value,
+    ]
+      .filter((one) => one !== undefined)
+      .join(' ');
+  };
+  const related =
+    '<section class="related products"><h2>You may also like</h2><ul><li>Awl <span class=price>£9.00</span><li>Thread <span class=price>£4.00</span> Sold out</ul></section>';
+  it.each([
+    // A shop's sale: the old price is struck out, with the words for those who only hear it.
+    [
+      'en-GB',
+      `<p class=price><del><span>£25.00</span></del> <ins><span>£19.00</span></ins></p><p class="stock in-stock">In stock</p>${related}`,
+      '19.00 GBP InStock',
+    ],
+    ['en-GB', '<p class=price><s>£25.00</s> £19.00</p>', '19.00 GBP'],
+    ['de', '<p class=price><span style="text-decoration: line-through">49,90 €</span> 39,90 €</p><p>inkl. MwSt., zzgl. 4,90 € Versand</p>', '39.90 EUR'],
+    ['fr', '<div><span class="old-price">49,90 €</span> <span>39,90 €</span></div><p>Livraison 4,50 €</p><p>Épuisé</p>', '39.90 EUR SoldOut'],
+    ['nl', '<p>Van € 50 voor € 40</p><p>Gratis verzending vanaf € 50</p>', '40 EUR'],
+    ['pl', '<p class=price>90,00 zł</p><p>Najniższa cena z 30 dni: 85,00 zł</p><p>Brak w magazynie</p>', '90.00 PLN OutOfStock'],
+    ['ja', '<p>通常価格 12,000円</p><p class=price>9,800円</p><p>送料 500円</p><p>残りわずか</p>', '9800 JPY LimitedAvailability'],
+    ['es', '<p>Antes 30 €, ahora 24 €</p><p>Envío gratis a partir de 60 €</p>', '24 EUR'],
+    ['it', '<p>24 € invece di 30 €</p><p>Disponibile</p>', '24 EUR InStock'],
+    // What has no one price is told by its ends, or asked for.
+    ['en-GB', '<p>Repairs from £45</p>', '45 GBP'],
+    ['en-GB', '<p>Tickets: £8 to £12</p>', '8–12 GBP'],
+    ['de', '<p>Übernachtung ab 65 €, Endreinigung 45 €, Kaution 200 €</p>', '65 EUR'],
+    ['fr', '<p>Stage de 120 € à 180 €</p>', '120–180 EUR'],
+    ['en-GB', '<p>Adults £12, children £6</p>', ''],
+    ['en-GB', '<p>Small £9</p><p>Large £14</p>', ''],
+    ['en-GB', '<p>3 for £10</p>', ''],
+    ['en-GB', '<p>From £45</p><p>From £60</p><p>Up to £90</p>', ''],
+    // What others cost, and what others say of stock, is not about it.
+    ['en-GB', `<h1>Bone folder</h1><p>Made of bone.</p>${related}`, ''],
+    ['en-GB', '<h1>Kit</h1><p class=price>£24</p><h2>Similar kits</h2><p class=price>£30</p><p>Sold out</p><h2>Care</h2><p>In stock</p>', '24 GBP InStock'],
+    ['en-GB', '<h1>Kit</h1><p class=price>£24</p><div class=comments><p>I paid £30 elsewhere. Sold out there!</p></div>', '24 GBP'],
+    ['en-GB', '<h1>Kit</h1><p class=price>£24</p><p>Never sold out so far.</p><p>Notify me when in stock</p>', '24 GBP'],
+    ['de', '<h1>Kurs</h1><p>Preis: 95 €</p><p>Ausgebucht</p><h3>Weitere Kurse</h3><p>Preis: 80 €</p><p>Freie Plätze</p>', '95 EUR SoldOut'],
+  ])('%s: %s', (lang, body, expected) => expect(told(main(body), lang)).toBe(expected));
 });
 
 describe('questions, steps and trails', () => {

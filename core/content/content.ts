@@ -43,6 +43,12 @@ export interface Price {
   readonly amount: string;
   readonly currency: string | undefined;
 }
+/** What a thing costs at least, and at most where that is told. */
+export interface PriceRange {
+  readonly low: string;
+  readonly high?: string | undefined;
+  readonly currency: string | undefined;
+}
 export interface Rating {
   readonly value: string;
   readonly best: string;
@@ -63,6 +69,8 @@ export interface PageContent {
   readonly ends?: Said<string> | undefined;
   readonly author?: Said<Named> | undefined;
   readonly price?: Said<Price> | undefined;
+  /** Where it has no one price: "from £45", "£20 to £30". */
+  readonly priceRange?: Said<PriceRange> | undefined;
   readonly availability?: Said<string> | undefined;
   readonly rating?: Said<Rating> | undefined;
   readonly picture?: Said<Picture> | undefined;

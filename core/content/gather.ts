@@ -21,12 +21,13 @@ export interface GatherOptions {
 /** What a page says that markup can tell of, each with its place in the source. */
 export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, country }: GatherOptions): PageContent {
   const { blocks, media } = outline;
-  const { price, amounts } = priceIn(blocks, facts, lang);
+  const { price, priceRange, amounts } = priceIn(blocks, facts, lang);
   const { days, ...dates } = datesOf(blocks, facts, lang);
   return present({
     ...dates,
     author: authorIn(blocks, facts),
     price,
+    priceRange,
     availability: availabilityIn(blocks),
     rating: ratingIn(blocks),
     picture: pictureIn(media),

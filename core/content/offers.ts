@@ -1,36 +1,78 @@
 import type { PageFacts } from '../page/index.ts';
-import { isCurrency, pricesIn, amountOf, type FoundPrice } from '../values/index.ts';
-import { CONTENT_LIMITS, type Price, type Rating, type Said } from './content.ts';
+import { amountOf, isCurrency, pricesSaid, stockIn, type PriceSaid, type Stock } from '../values/index.ts';
+import { CONTENT_LIMITS, type Price, type PriceRange, type Rating, type Said } from './content.ts';
 import type { Block } from './outline.ts';
 
-const PRICE = /\b(price|cost|amount|preis|prix|precio|offer|kosten|tarif)\b|価格|料金|値段/i;
-const OLD = /\b(was|before|old|regular|instead|statt|uvp|rrp|strike|avant|antes|del)\b|通常/i;
+const PRICE = /\b(price|cost|amount|preis|prix|precio|prezzo|prijs|preço|cena|offer|kosten|tarif)\b|価格|料金|値段/i;
+/** Parts of a page in which other things are offered, by what shops and builders call them. */
+const OTHERS =
+  /\b(related|upsells?|cross-?sells?|recommend\w*|also-?(?:like|bought|viewed)|you-?may|similar|recently-?viewed|comments?|reviews?|testimonials?|sidebar|widget|cart|basket|minicart)\b/;
+/** Headings behind which they are offered. */
+const OTHERS_BELOW =
+  /^(?:related|similar|you (?:may|might) (?:also )?like|customers? (?:also|who)|people also|recently viewed|more (?:from|like|in)|others? (?:also )?(?:bought|viewed)|recommended|frequently bought|ähnliche|das könnte|dazu passt|kunden (?:kauften|sahen)|weitere|zuletzt angesehen|produits (?:similaires|associés)|vous aimerez|articles similaires|les clients|productos (?:relacionados|similares)|también te|quizás|prodotti (?:correlati|simili)|potrebbe(?:ro)? (?:interessarti|piacerti)|gerelateerde|vergelijkbare|anderen|misschien|produtos (?:relacionados|semelhantes)|você também|podobne|powiązane|zobacz (?:też|także)|klienci|関連|おすすめ|こちらも)/i;
 
-/** What a page asks for what it offers: the price that stands as one, else the only price there is. */
+/** The blocks of a page's own part that are about what it offers, and not about other things that it offers beside. */
+function aboutItsOwn(blocks: readonly Block[]): readonly Block[] {
+  let others: number | undefined;
+  return blocks.filter((block) => {
+    const level = /^h([1-6])$/.exec(block.tag)?.[1];
+    if (level !== undefined) {
+      if (OTHERS_BELOW.test(block.text)) others = Math.min(others ?? 7, Number(level));
+      else if (others !== undefined && Number(level) <= others) others = undefined;
+    }
+    return others === undefined && block.part === 'main' && !OTHERS.test(block.hints);
+  });
+}
+
+/**
+ * What a page asks for what it offers: the one price that stands as one. Where several could be meant none is told: a wrong price is worse than none. What was
+ * asked before, the ends of a range, what several pieces cost, and postage, deposits and savings are not it.
+ */
 export function priceIn(
   blocks: readonly Block[],
   facts: PageFacts,
   lang: string,
-): { readonly price: Said<Price> | undefined; readonly amounts: readonly string[] } {
-  const seen: { found: FoundPrice; block: Block }[] = [];
+): { readonly price: Said<Price> | undefined; readonly priceRange: Said<PriceRange> | undefined; readonly amounts: readonly string[] } {
+  const seen: { found: PriceSaid; block: Block }[] = [];
   for (const block of blocks) {
     if (seen.length >= CONTENT_LIMITS.amounts) break;
-    for (const found of pricesIn(block.text.slice(0, 4000), lang)) seen.push({ found, block });
+    for (const found of pricesSaid(block.text.slice(0, 4000), lang, block.struck)) seen.push({ found, block });
   }
   const amounts = [...new Set(seen.map(({ found }) => found.amount))].slice(0, CONTENT_LIMITS.amounts);
-  const own = seen.filter(({ block }) => block.part === 'main');
-  const now = own.filter(({ found, block }) => !OLD.test(`${block.text.slice(Math.max(0, found.start - 16), found.start)} ${block.hints}`));
-  const named = now.find(({ found, block }) => PRICE.test(`${block.text.slice(Math.max(0, found.start - 24), found.start)} ${block.hints}`));
-  const different = new Set(now.map(({ found }) => found.amount));
-  const one = named ?? now.find(({ found, block }) => block.text.length <= found.end - found.start + 24) ?? (different.size === 1 ? now[0] : undefined);
-  const price: Said<Price> | undefined = one && {
-    value: { amount: one.found.amount, currency: one.found.currency },
-    text: one.block.text.slice(one.found.start, one.found.end),
-    start: one.block.start,
-    end: one.block.end,
+  const own = new Set(aboutItsOwn(blocks));
+  const asked = seen.filter(({ found, block }) => found.role === 'asked' && own.has(block));
+  const named = asked.filter(({ found, block }) => PRICE.test(`${block.text.slice(Math.max(0, found.start - 24), found.start)} ${block.hints}`));
+  const alone = asked.filter(({ found, block }) => block.text.length <= found.end - found.start + 24);
+  const one = [named, alone, asked].find((some) => some.length > 0);
+  // A thing whose lower end alone is told has no price that could be said as one.
+  const ranges = seen.some(({ found, block }) => (found.role === 'least' || found.role === 'most') && own.has(block));
+  const sure = one !== undefined && new Set(one.map(({ found }) => Number(found.amount))).size === 1 && !(ranges && one === asked) ? one[0] : undefined;
+  const price: Said<Price> | undefined = sure && {
+    value: { amount: sure.found.amount, currency: sure.found.currency },
+    text: sure.block.text.slice(sure.found.start, sure.found.end),
+    start: sure.block.start,
+    end: sure.block.end,
     how: 'words',
   };
-  return { price: price ?? metaPrice(facts, lang), amounts };
+  const told = price ?? metaPrice(facts, lang);
+  return { price: told, priceRange: told === undefined && asked.length === 0 ? rangeIn(seen.filter(({ block }) => own.has(block))) : undefined, amounts };
+}
+
+/** The one range that is told: from its lower end, to the upper one where that stands behind it. Undefined where there are several. */
+function rangeIn(seen: readonly { readonly found: PriceSaid; readonly block: Block }[]): Said<PriceRange> | undefined {
+  const ends = seen.filter(({ found }) => found.role === 'least' || found.role === 'most');
+  const [first, second] = ends;
+  if (first?.found.role !== 'least' || ends.length > 2) return undefined;
+  if (second && (second.found.role !== 'most' || second.block !== first.block || Number(second.found.amount) <= Number(first.found.amount))) return undefined;
+  const { block, found } = first;
+  const end = second?.found.end ?? found.end;
+  return {
+    value: { low: found.amount, ...(second ? { high: second.found.amount } : {}), currency: found.currency ?? second?.found.currency },
+    text: block.text.slice(found.start, end),
+    start: block.start,
+    end: block.end,
+    how: 'words',
+  };
 }
 
 function metaPrice(facts: PageFacts, lang: string): Said<Price> | undefined {
@@ -49,33 +91,6 @@ function metaPrice(facts: PageFacts, lang: string): Said<Price> | undefined {
     : undefined;
 }
 
-const AVAILABLE: readonly [RegExp, string][] = [
-  [
-    /\b(sold out|out of stock|ausverkauft|nicht (?:mehr )?(?:lieferbar|vorrätig|verfügbar)|épuisé|rupture de stock|agotado|sin existencias|fully booked|ausgebucht|complet)\b|売り切れ|在庫なし|満席/i,
-    'SoldOut',
-  ],
-  [/\b(discontinued|no longer (?:made|sold)|nicht mehr hergestellt|discontinué|descatalogado)\b|販売終了/i, 'Discontinued'],
-  [/\b(pre-?order|vorbestell\w*|précommande|preventa|reserva anticipada)\b|予約受付/i, 'PreOrder'],
-  [/\b(made to order|auf bestellung|sur commande|bajo pedido)\b|受注生産/i, 'MadeToOrder'],
-  [/\b(only (?:a few|\d+) left|few left|nur noch (?:wenige|\d+)|plus que \d+|últimas unidades)\b|残りわずか/i, 'LimitedAvailability'],
-  [
-    /\b(in stock|available now|auf lager|sofort lieferbar|vorrätig|lieferbar|en stock|disponible|en existencia|places left|freie plätze)\b|在庫あり/i,
-    'InStock',
-  ],
-];
-
-/** Whether what a page offers can be had, where it says so in a few words. */
-export function availabilityIn(blocks: readonly Block[]): Said<string> | undefined {
-  for (const block of blocks) {
-    if (block.part !== 'main' || block.text.length > 240) continue;
-    for (const [words, value] of AVAILABLE) {
-      const found = words.exec(block.text);
-      if (found) return { value, text: found[0], start: block.start, end: block.end, how: 'words' };
-    }
-  }
-  return undefined;
-}
-
 const RATING =
   /(?<![\d.,])(\d(?:[.,]\d{1,2})?)\s*(?:\/|out of|von|sur|de)\s*(5|10)(?:\s*(?:stars?|sterne\w*|étoiles|estrellas))?[^\d]{0,40}?(\d{1,6})\s*(?:reviews?|ratings?|votes?|bewertungen|rezensionen|stimmen|avis|notes?|reseñas|opiniones|valoraciones|件)/i;
 
@@ -90,4 +105,17 @@ export function ratingIn(blocks: readonly Block[]): Said<Rating> | undefined {
     return { value: { value: value.replace(',', '.'), best, count }, text, start: block.start, end: block.end, how: 'words' };
   }
   return undefined;
+}
+
+/** Whether what a page offers can be had, where it says so in a few words. Where two things are said none is told. */
+export function availabilityIn(blocks: readonly Block[]): Said<Stock> | undefined {
+  let first: Said<Stock> | undefined;
+  for (const block of aboutItsOwn(blocks)) {
+    if (block.text.length > 240) continue;
+    const found = stockIn(block.text);
+    if (!found) continue;
+    if (first !== undefined && first.value !== found.stock) return undefined;
+    first ??= { value: found.stock, text: block.text.slice(found.start, found.end), start: block.start, end: block.end, how: 'words' };
+  }
+  return first;
 }

@@ -19,6 +19,8 @@ export interface Block {
   readonly hints: string;
   readonly links: readonly OutlineLink[];
   readonly times: readonly OutlineTime[];
+  /** Stretches of its words that are struck out, by their places in them. */
+  readonly struck: readonly (readonly [start: number, end: number])[];
   readonly details: number;
 }
 export interface OutlineLink {
@@ -83,6 +85,7 @@ interface Draft {
   end: number;
   readonly links: OutlineLink[];
   readonly times: OutlineTime[];
+  readonly struck: (readonly [start: number, end: number])[];
 }
 
 /** Reads a page's tree into blocks. Iterative, in time proportional to the page. */
@@ -152,16 +155,17 @@ class Outliner {
     if (BLOCKS.has(tag)) {
       this.flush();
       const start = element.sourceCodeLocation?.startOffset ?? 0;
-      this.draft = { open, tag, words: '', start, end: start, links: [], times: [] };
+      this.draft = { open, tag, words: '', start, end: start, links: [], times: [], struck: [] };
       return () => {
         if (this.draft) this.draft.end = Math.max(this.draft.end, element.sourceCodeLocation?.endOffset ?? 0);
         this.flush();
       };
     }
     if (tag === 'br' || tag === 'wbr') this.text(' ', undefined, undefined, open);
-    if (tag !== 'a' && tag !== 'time') return undefined;
+    const isStruck = isStruckOut(element);
+    if (tag !== 'a' && tag !== 'time' && !isStruck) return undefined;
     const { startOffset = 0, endOffset = 0 } = element.sourceCodeLocation ?? {};
-    const draft = (this.draft ??= { open, tag: open.element.tagName, words: '', start: startOffset, end: startOffset, links: [], times: [] });
+    const draft = (this.draft ??= { open, tag: open.element.tagName, words: '', start: startOffset, end: startOffset, links: [], times: [], struck: [] });
     if (tag === 'a') {
       const from = draft.words.length;
       const href = attribute(element, 'href') ?? '';
@@ -175,6 +179,7 @@ class Outliner {
         });
     }
     const from = draft.words.length;
+    if (isStruck) return () => draft.struck.push([collapsedLength(draft.words, from), collapsedLength(draft.words, draft.words.length)]);
     return () =>
       draft.times.push({
         datetime: attribute(element, 'datetime')?.trim(),
@@ -188,7 +193,7 @@ class Outliner {
   private text(words: string, start: number | undefined, end: number | undefined, around: Open | undefined): void {
     if (!around) return;
     // Words behind a block, in the element around it, are a block of their own.
-    this.draft ??= { open: around, tag: around.element.tagName, words: '', start: start ?? 0, end: start ?? 0, links: [], times: [] };
+    this.draft ??= { open: around, tag: around.element.tagName, words: '', start: start ?? 0, end: start ?? 0, links: [], times: [], struck: [] };
     this.draft.words += words;
     if (end !== undefined && words.trim() !== '') this.draft.end = Math.max(this.draft.end, end);
   }
@@ -211,6 +216,8 @@ class Outliner {
       hints: hints.join(' ').trim(),
       links: draft.links,
       times: draft.times,
+      // What is struck out as a whole is so from its first word to its last.
+      struck: isStruckOut(draft.open.element) ? [[0, text.length]] : draft.struck,
       details,
     });
   }
@@ -239,6 +246,24 @@ class Outliner {
       end: endOffset,
     });
   }
+}
+
+/** How long the words before a place are, once space is as people see it. */
+const collapsedLength = (words: string, at: number): number => {
+  const before = words
+    .slice(0, at)
+    .replace(/[\t\n\f\r ]+/g, ' ')
+    .replace(/^ /, '');
+  return before.length;
+};
+
+/** Whether what an element holds is crossed out: by its tag, by its style, or by what shops call a price that holds no more. */
+function isStruckOut(element: Element): boolean {
+  if (element.tagName === 's' || element.tagName === 'del' || element.tagName === 'strike') return true;
+  if (/text-decoration(?:-line)?\s*:[^;]*line-through/i.test(attribute(element, 'style') ?? '')) return true;
+  return /(?:^|[\s_-])(?:line-through|strike(?:d|through)?|(?:old|was|former|regular|original|list|compare-at|before)[_-]?price|price[_-]{0,2}(?:old|was|regular|original|compare|before)|rrp|uvp)(?:$|[\s_-])/i.test(
+    attribute(element, 'class') ?? '',
+  );
 }
 
 const hasMain = (open: Open): boolean =>

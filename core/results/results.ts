@@ -36,7 +36,12 @@ export const RESULT_SORTS: Readonly<Record<EngineId, readonly ResultSort[]>> = {
       required: ['name', 'offers.price|offers.lowPrice|aggregateRating.ratingValue'],
       recommended: ['image', 'offers.priceCurrency', 'offers.availability'],
     },
-    { id: 'event', types: ['Event'], required: ['name', 'startDate', 'location'], recommended: ['endDate', 'offers.price', 'image', 'description'] },
+    {
+      id: 'event',
+      types: ['Event'],
+      required: ['name', 'startDate', 'location'],
+      recommended: ['endDate', 'offers.price|offers.lowPrice', 'image', 'description'],
+    },
     {
       id: 'recipe',
       types: ['Recipe'],
@@ -50,7 +55,12 @@ export const RESULT_SORTS: Readonly<Record<EngineId, readonly ResultSort[]>> = {
       required: ['title', 'description', 'datePosted', 'hiringOrganization', 'jobLocation'],
       recommended: ['validThrough', 'employmentType', 'baseSalary.value'],
     },
-    { id: 'course', types: ['Course'], required: ['name', 'description', 'provider'], recommended: ['hasCourseInstance.startDate', 'offers.price'] },
+    {
+      id: 'course',
+      types: ['Course'],
+      required: ['name', 'description', 'provider'],
+      recommended: ['hasCourseInstance.startDate', 'offers.price|offers.lowPrice'],
+    },
     { id: 'questions', types: ['FAQPage'], required: ['mainEntity.acceptedAnswer.text'], recommended: [] },
     { id: 'trail', types: ['BreadcrumbList'], required: ['itemListElement.name'], recommended: [] },
     { id: 'business', types: BUSINESSES, required: ['name', 'address'], recommended: ['telephone', 'openingHoursSpecification|openingHours', 'image'] },

@@ -143,13 +143,27 @@ const priceAt = (path: string): Field => ({
   find: ({ content }) => fromPage(content?.price, ({ amount }) => ({ json: amount, text: amount })),
   read: (text) => (isPlainNumber(text) && Number(text) >= 0 ? text.trim() : undefined),
 });
+/** What it costs at least or at most, where it has no one price. */
+const rangeAt = (path: string, end: 'low' | 'high'): Field => ({
+  ...priceAt(path),
+  find: ({ content }) =>
+    fromPage(content?.priceRange, (range) => {
+      const amount = range[end];
+      return amount === undefined ? undefined : { json: amount, text: amount };
+    }),
+});
 const currencyAt = (path: string): Field => ({
   path,
   input: 'currency',
-  find: ({ content }) => fromPage(content?.price, ({ currency }) => (currency === undefined ? undefined : { json: currency, text: currency })),
+  find: ({ content }) =>
+    fromPage<{ readonly currency: string | undefined }>(content?.price ?? content?.priceRange, ({ currency }) =>
+      currency === undefined ? undefined : { json: currency, text: currency },
+    ),
   read: (text) => (isCurrency(text.trim().toUpperCase()) ? text.trim().toUpperCase() : undefined),
 });
 export const price = priceAt('offers.price');
+export const lowPrice = rangeAt('offers.lowPrice', 'low');
+export const highPrice = rangeAt('offers.highPrice', 'high');
 export const priceCurrency = currencyAt('offers.priceCurrency');
 export const salary = priceAt('baseSalary.value');
 export const salaryCurrency = currencyAt('baseSalary.currency');
@@ -170,7 +184,10 @@ export const availability: Field = {
   find: ({ content }) => fromPage(content?.availability, (word) => ({ json: `https://schema.org/${word}`, text: word })),
   read: (text) => (isOneOf(AVAILABILITIES, text.trim()) ? `https://schema.org/${text.trim()}` : undefined),
 };
-export const offerUrl: Field = { path: 'offers.url', find: ({ content, address }) => fromPage(content?.price, () => ({ json: address, text: address })) };
+export const offerUrl: Field = {
+  path: 'offers.url',
+  find: ({ content, address }) => fromPage<unknown>(content?.price ?? content?.priceRange, () => ({ json: address, text: address })),
+};
 
 const ratingAt = (path: string, part: 'value' | 'best' | 'count'): Field => ({
   path,

@@ -177,17 +177,25 @@ function propertiesOf({ processor, fields }: ToldThing, others: Map<string, Grap
   for (const [part, values] of Object.entries(parts)) {
     // An offer that names no price, a rating without its value: nothing that anybody can use.
     const needs = NEEDED[part];
-    if (needs === undefined || needs in values) properties[part] = { '@type': processor.parts?.[part] ?? 'Thing', ...values } satisfies JsonObject;
+    if (needs === undefined || needs.some((one) => one in values))
+      properties[part] = { '@type': processor.parts?.[part] ?? 'Thing', ...(part === 'offers' ? offer(values) : values) } satisfies JsonObject;
   }
   return properties;
 }
-const NEEDED: Readonly<Record<string, string>> = {
-  offers: 'price',
-  aggregateRating: 'ratingValue',
-  baseSalary: 'value',
-  hasCourseInstance: 'startDate',
-  mainEntity: 'name',
+const NEEDED: Readonly<Record<string, readonly string[]>> = {
+  offers: ['price', 'lowPrice'],
+  aggregateRating: ['ratingValue'],
+  baseSalary: ['value'],
+  hasCourseInstance: ['startDate'],
+  mainEntity: ['name'],
 };
+
+/** An offer of one price; or of several, of which the lowest is told and perhaps the highest. */
+function offer(values: Record<string, Json>): JsonObject {
+  const { lowPrice, highPrice, ...one } = values;
+  if ('price' in values || lowPrice === undefined) return one;
+  return { '@type': 'AggregateOffer', lowPrice, ...(highPrice === undefined ? {} : { highPrice }), ...one };
+}
 
 const trailSaid = ({ content }: MarkupInput): boolean => (content?.trail?.value.length ?? 0) > 1;
 const lastName = (input: MarkupInput): string => {

@@ -102,7 +102,7 @@ const CASES: readonly {
     says: {
       name: 'Repair',
       provider: { '@id': 'https://a.example/#organization' },
-      offers: { '@type': 'Offer', price: '40', priceCurrency: 'GBP', url: 'https://a.example/p/x.html' },
+      offers: { '@type': 'AggregateOffer', lowPrice: '40', priceCurrency: 'GBP', url: 'https://a.example/p/x.html' },
     },
     half: page('<h1>Repair</h1><p>We mend.</p>'),
     lacks: ['offers', 'image'],

@@ -95,9 +95,18 @@ const MARKS = [...Object.keys(SIGNS), ...CODES]
   .sort((a, b) => b.length - a.length)
   .map(quoted)
   .join('|');
-const NUMBER = String.raw`\d{1,3}(?:[.,'’ \u00a0\u202f]\d{2,3})*(?:[.,]\d{1,2})?(?:[.,]?[-–—](?!\d))?|\d+(?:[.,]\d{1,2})?`;
+const NUMBER = String.raw`\d{1,3}(?:[.,'’ \u00a0\u202f]\d{2,3})*(?:[.,]\d{1,2})?(?:[.,][-–—](?!\d))?|\d+(?:[.,]\d{1,2})?`;
 const BEFORE = new RegExp(String.raw`(?<![\p{L}\d])(${MARKS})\s?(${NUMBER})(?![\d\p{L}])`, 'gu');
-const AFTER = new RegExp(String.raw`(?<![\p{L}\d.,])(${NUMBER})\s?(${MARKS}|${Object.keys(WORDS).join('|')})(?![\p{L}\d])`, 'gu');
+const bothCases = (word: string): string => `[${word.charAt(0)}${word.charAt(0).toUpperCase()}]${word.slice(1)}`;
+const AFTER = new RegExp(
+  String.raw`(?<![\p{Script=Latin}\d.,])(${NUMBER})\s?(円|元|(?:${MARKS}|${Object.keys(WORDS).map(bothCases).join('|')})(?![\p{L}\d]))`,
+  'gu',
+);
+
+/** `AUD $30`, `US$ 30` with its code in front: the code says which dollars. */
+const CODED = new RegExp(String.raw`(?<![\p{L}\d])(${CODES.join('|')})\s?[$¥£€￥]\s?(${NUMBER})(?![\d\p{L}])`, 'gu');
+/** `12 € 50`, as French has it: the cents stand behind the sign. */
+const CENTS_BEHIND = /(?<![\p{L}\d.,])(\d{1,4})\s?(€)\s?(\d{2})(?![\d.,]|\s?\p{L})/gu;
 
 /** How many prices of one text are looked at. */
 const MOST = 32;
@@ -111,16 +120,21 @@ export function pricesIn(text: string, lang: string): FoundPrice[] {
     if (amount === undefined || found.length >= MOST) return;
     found.push({ amount, currency: currencyOf(sign, lang), start: index, end: index + length });
   };
-  for (const { 0: whole, 1: sign = '', 2: number = '', index } of text.matchAll(BEFORE)) add(sign, number, index, whole.length);
-  for (const { 0: whole, 1: number = '', 2: sign = '', index } of text.matchAll(AFTER))
-    if (!found.some(({ start, end }) => start < index + whole.length && end > index)) add(sign, number, index, whole.length);
+  const free = (index: number, length: number): boolean => !found.some(({ start, end }) => start < index + length && end > index);
+  if (/^fr/i.test(lang))
+    for (const { 0: whole, 1: euros = '', 2: sign = '', 3: cents = '', index } of text.matchAll(CENTS_BEHIND))
+      add(sign, `${euros},${cents}`, index, whole.length);
+  for (const { 0: whole, 1: code = '', 2: number = '', index } of text.matchAll(CODED)) if (free(index, whole.length)) add(code, number, index, whole.length);
+  for (const { 0: whole, 1: sign = '', 2: number = '', index } of text.matchAll(BEFORE)) if (free(index, whole.length)) add(sign, number, index, whole.length);
+  for (const { 0: whole, 1: number = '', 2: sign = '', index } of text.matchAll(AFTER)) if (free(index, whole.length)) add(sign, number, index, whole.length);
   return found.sort((a, b) => a.start - b.start);
 }
 
 /** The currency of a sign, a word or a code. Undefined where it could be several. */
 export function currencyOf(sign: string, lang: string): string | undefined {
   if (CODES.includes(sign)) return sign;
-  const word = Object.hasOwn(WORDS, sign) ? WORDS[sign] : sign;
+  const small = sign.toLowerCase();
+  const word = Object.hasOwn(WORDS, small) ? WORDS[small] : sign;
   const meant = word !== undefined && Object.hasOwn(SIGNS, word) ? SIGNS[word] : word;
   if (typeof meant === 'string') return meant;
   const tag = lang.toLowerCase();

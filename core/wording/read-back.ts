@@ -98,6 +98,8 @@ const CLAUSES: Readonly<Record<string, Clause>> = {
   brand: { before: ', of the brand ' },
   sku: { before: ', number ' },
   'offers.price': { before: ', for ' },
+  'offers.lowPrice': { before: ', from ' },
+  'offers.highPrice': { before: ' to ' },
   'offers.priceCurrency': { before: ' ' },
   'offers.availability': { before: ', ', show: availabilityWords },
   'baseSalary.value': { before: ', paid ' },
@@ -134,7 +136,7 @@ function languageWords(tag: string): string {
 const SILENT = new Set(['description', 'publisher', 'offers.url', 'inLanguage']);
 /** What nobody says is only told where a result would be the better for it. */
 const asked = (report: MarkupReport, path: string): boolean =>
-  report.gaps.some(({ missing, better }) => [...missing, ...better].some((one) => one.split('|').includes(path)));
+  report.gaps.some(({ missing, better }) => [...missing, ...better].some((one) => one.split('|')[0] === path));
 
 /** The structured data of a page as sentences, one for each thing, values marked. The home page's own says who is behind the site. */
 export function readBack(report: MarkupReport, siteName: string): Piece[][] {

@@ -16,6 +16,8 @@ export const course: Processor = {
     { ...f.endDate, path: 'hasCourseInstance.endDate' },
     { ...f.location, path: 'hasCourseInstance.location' },
     f.price,
+    f.lowPrice,
+    f.highPrice,
     f.priceCurrency,
     f.offerUrl,
     f.inLanguage,
