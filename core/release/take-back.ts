@@ -4,11 +4,13 @@ import { isNoticeKey, noticeKeyFile, proofFileFault } from '../ownership/index.t
 import {
   all,
   claimsOf,
+  DIRECTIVE_FIELDS,
   directivesKey,
   EVERY_CRAWLER,
   goneForGood,
   passageKey,
   proofFiles,
+  saidByDirective,
   set,
   withoutClaim,
   writeLinks,
@@ -59,7 +61,11 @@ const BACK: Readonly<Record<Kind, Back>> = {
     return edit?.kind === 'property' ? SHARED[edit.property]?.(document, page, field) : undefined;
   },
   meta: (document, page, field) => (field.key === 'meta keywords' ? text('keywords')(document, page, field) : proofBack(document, field)),
-  noindex: (document, page, { before }) => (!before && document.tables.pages[page]?.intent ? set('pages', page, 'intent', null) : undefined),
+  noindex: (document, page, { before }) => {
+    const own = document.tables.pages[page]?.intent ?? null;
+    const was = before?.kind === 'noindex' ? (before.on ? 'out' : 'list') : null;
+    return own === was ? undefined : set('pages', page, 'intent', was);
+  },
   directives: directivesBack,
   alt: placeBack,
   passage: placeBack,
@@ -115,17 +121,36 @@ export const MADE_AT: Readonly<Record<Kind, MadeAt>> = {
 
 const wordsOf = (edit: PageEdit): string => ('text' in edit ? edit.text : 'content' in edit ? edit.content : 'lang' in edit ? edit.lang : '');
 
-/** The page's own words for one crawler, or for all, about how it is shown. What was said otherwise before cannot be said again from the tag. */
+/**
+ * The page's own words for one crawler, or for all, about how it is shown, as they were: what was said goes, or says again what is out. Undefined where a
+ * kind, a rule or the site says something that the page alone cannot unsay.
+ */
 function directivesBack(document: SiteDocument, page: PageId, { now, before }: FieldChange): Change | undefined {
-  if (before !== undefined || now?.kind !== 'directives') return undefined;
-  const key = directivesKey(`page:${page}`, now.name === 'robots' ? EVERY_CRAWLER : now.name).toLowerCase();
-  const changes = Object.entries(document.tables.directives).flatMap(([own, fields]): Change[] =>
-    own.toLowerCase() === key
-      ? Object.entries(fields).flatMap(([field, value]) =>
-          value === null ? [] : [{ kind: 'set', table: 'directives', key: own, field, value: null } as const],
-        )
-      : [],
+  const edit = now?.kind === 'directives' ? now : before?.kind === 'directives' ? before : undefined;
+  if (edit === undefined) return undefined;
+  const was = before?.kind === 'directives' ? before.wanted : {};
+  const crawler = edit.name === 'robots' ? EVERY_CRAWLER : edit.name;
+  const wanted = directivesKey(`page:${page}`, crawler);
+  const isOf = (key: string): boolean => key.slice(key.indexOf('\n')).toLowerCase() === wanted.slice(wanted.indexOf('\n')).toLowerCase();
+  const { directives } = document.tables;
+  const key = Object.keys(directives).find((one) => one.toLowerCase() === wanted.toLowerCase()) ?? wanted;
+  const own = directives[key] ?? {};
+  const beyond = Object.entries(directives).flatMap(([one, said]) =>
+    one === key || one.startsWith('page:') || one.startsWith('files:') || !isOf(one) ? [] : [said],
   );
+  const changes: Change[] = [];
+  const is = now?.kind === 'directives' ? now.wanted : {};
+  for (const field of DIRECTIVE_FIELDS) {
+    const out = was[field];
+    if (is[field] === out && (own[field] ?? null) === null) continue;
+    const value = out === undefined ? null : saidByDirective(field, out);
+    if (value === undefined || (value === null && beyond.some((said) => said[field] !== undefined && said[field] !== null))) return undefined;
+    if (value !== (own[field] ?? null)) changes.push({ kind: 'set', table: 'directives', key, field, value } as Change);
+  }
+  if (was.index !== is.index) {
+    if (was.index === undefined && (own.intent ?? null) === null) return undefined;
+    changes.push(set('directives', key, 'intent', was.index === undefined ? null : 'out'));
+  }
   return changes.length === 0 ? undefined : all(changes);
 }
 

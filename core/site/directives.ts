@@ -106,6 +106,34 @@ export function directiveFor(field: DirectiveField, value: string | number): str
   }
 }
 
+/** The word of the owner that a directive says, as `directiveFor` writes it; undefined for what it does not write. */
+export function saidByDirective(field: DirectiveField, directive: string): string | number | undefined {
+  const behind = (start: string): string | undefined => (directive.startsWith(start) ? directive.slice(start.length).trim() : undefined);
+  const yesNo = (no: string): string | undefined => (directive === '' ? 'yes' : directive === no ? 'no' : undefined);
+  const most = (start: string, none: string): number | undefined => {
+    const number = directive === '' ? -1 : directive === none ? 0 : Number(behind(start) ?? NaN);
+    return Number.isInteger(number) ? number : undefined;
+  };
+  switch (field) {
+    case 'follow':
+      return yesNo('nofollow');
+    case 'snippet':
+      return most('max-snippet:', 'nosnippet');
+    case 'image':
+      return behind('max-image-preview:');
+    case 'video':
+      return most('max-video-preview:', 'max-video-preview:0');
+    case 'archive':
+      return yesNo('noarchive');
+    case 'translate':
+      return yesNo('notranslate');
+    case 'pictures':
+      return yesNo('noimageindex');
+    case 'until':
+      return directive === '' ? '' : behind('unavailable_after:');
+  }
+}
+
 /**
  * What has to be written into a page's robots metas for what the owner says, crawler by crawler. `keptFrom` tells whether a word
  * spoken to one crawler keeps the page from it. A page that nobody spoke of gets nothing.

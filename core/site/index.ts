@@ -69,6 +69,7 @@ export { homeFile, isOwnAddress, resolvePath, spellingsOf, type Resolved } from 
 export {
   directiveEdits,
   directiveFor,
+  saidByDirective,
   effectiveDirectives,
   EVERY_CRAWLER,
   headerRules,
