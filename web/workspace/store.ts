@@ -231,9 +231,12 @@ export class Workspace {
 
   /** Asks Skerry anew what it knows of the site. Without a server there is nothing to know. */
   async askEngine(): Promise<void> {
+    const asked = ++this.askedEngine;
     const engine = await this.tools.outside.engineSite(siteHost(this.state.document)).catch(() => undefined);
-    this.store.setState({ engine });
+    // An answer that was overtaken by a later one tells of a time that is over.
+    if (asked === this.askedEngine) this.store.setState({ engine });
   }
+  private askedEngine = 0;
 
   /** Resolves when everything is written, or could not be, and surveyed, where there is a worker. */
   async whenIdle(): Promise<void> {
