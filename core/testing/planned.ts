@@ -29,14 +29,14 @@ export function planned(before: Files, after: Files, document: SiteDocument, ver
         .map((id) => reading(files, id).facts.blocks ?? []),
     );
   const template = new Set([...blocks(before), ...blocks(after)]);
-  const excerpts = (files: Files, ids: readonly string[]) =>
-    new Map(ids.map((id) => [id, excerptOf(id, hashOf(files[id]), reading(files, id), template, true, hashes(files))]));
+  const excerpts = (files: Files, hashes: ReadonlyMap<string, string>, ids: readonly string[]) =>
+    new Map(ids.map((id) => [id, excerptOf(id, hashOf(files[id]), reading(files, id), template, true, hashes)]));
   return planMerge({
     document,
     version,
     ...versions,
-    excerptsBefore: excerpts(before, differing.before),
-    excerptsAfter: excerpts(after, differing.after),
+    excerptsBefore: excerpts(before, versions.before, differing.before),
+    excerptsAfter: excerpts(after, versions.after, differing.after),
     robots: { before: before['robots.txt'] ?? '', after: after['robots.txt'] ?? '' },
   });
 }

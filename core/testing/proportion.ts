@@ -13,8 +13,8 @@ export interface Proportion<Input> {
 const TURNS = 12;
 /** Turns before it is believed that the time grows as it should: the small one, made slow by chance or not compiled yet, would let anything pass. */
 const AT_LEAST = 3;
-/** How many times as long it may take: between once, which is in proportion, and `times`, which is square. A busy machine, and one whose caches hold the small input and not the large one, makes up to five of one. */
-const ALLOWED = 5.5;
+/** How many times as long it may take: between once, which is in proportion, and `times`, which is square. A busy machine makes up to four of one. */
+const ALLOWED = 4.5;
 /** Milliseconds below which the clock tells chance rather than work. */
 const TELLING = 8;
 
