@@ -43,6 +43,7 @@ import {
 } from '../core/exchange/index.ts';
 import { ARCHIVE_LIMITS, inflateEntry, listArchive } from '../core/source/index.ts';
 import { parseInput, RequestError } from './errors.ts';
+import type { SentBody } from './fetching/index.ts';
 import type { StandInEngine, StandIns } from './stand-ins/index.ts';
 
 const BUNDLE = 80_000_000;
@@ -154,15 +155,17 @@ export function serveApi(app: FastifyInstance, standIns: StandIns): void {
     const { engine } = parseInput(engineParam, request.params);
     return standIns.closely(engine, parseInput(addressQuery, request.query).address);
   });
+  const sent = async (address: string, body: SentBody): Promise<NoticeAnswer> => {
+    const outcome = await standIns.sends[standIns.sideOf(address)](address, body);
+    return outcome.ok ? { status: outcome.status } : { failed: outcome.reason };
+  };
   app.post('/api/notices', { bodyLimit: 25_000_000 }, async (request): Promise<NoticeAnswer> => {
     const { endpoint, host: name, key, addresses } = parseInput(noticeRequest, request.body);
-    const outcome = await standIns.sends[standIns.sideOf(endpoint)](endpoint, { json: JSON.stringify({ host: name, key, urlList: addresses }) });
-    return outcome.ok ? { status: outcome.status } : { failed: outcome.reason };
+    return sent(endpoint, { json: JSON.stringify({ host: name, key, urlList: addresses }) });
   });
   app.post('/api/hubs', async (request): Promise<NoticeAnswer> => {
     const { hub, topic } = parseInput(hubRequest, request.body);
-    const outcome = await standIns.sends[standIns.sideOf(hub)](hub, { form: publishForm(topic) });
-    return outcome.ok ? { status: outcome.status } : { failed: outcome.reason };
+    return sent(hub, { form: publishForm(topic) });
   });
   app.get('/api/engines/:engine/search', async (request): Promise<SearchAnswer> => {
     const { engine } = parseInput(engineParam, request.params);

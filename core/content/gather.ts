@@ -5,7 +5,7 @@ import { contactIn } from './contact.ts';
 import { CONTENT_LIMITS, type Film, type PageContent, type Picture, type Said } from './content.ts';
 import { datesOf } from './dates.ts';
 import { ingredientsIn, questionsIn, stepsIn, trailIn } from './lists.ts';
-import { availabilityIn, priceIn, ratingIn } from './offers.ts';
+import { aboutItsOwn, availabilityIn, priceIn, ratingIn } from './offers.ts';
 import type { Block, Medium, Outline } from './outline.ts';
 import { authorIn, founderIn } from './people.ts';
 
@@ -21,14 +21,15 @@ export interface GatherOptions {
 /** What a page says that markup can tell of, each with its place in the source. */
 export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, country }: GatherOptions): PageContent {
   const { blocks, media } = outline;
-  const { price, priceRange, amounts } = priceIn(blocks, facts, lang);
+  const own = new Set(aboutItsOwn(blocks));
+  const { price, priceRange, amounts } = priceIn(blocks, own, facts, lang);
   const { days, ...dates } = datesOf(blocks, facts, lang);
   return present({
     ...dates,
     author: authorIn(blocks, facts),
     price,
     priceRange,
-    availability: availabilityIn(blocks),
+    availability: availabilityIn(own),
     rating: ratingIn(blocks),
     picture: pictureIn(media),
     film: filmIn(media, blocks),

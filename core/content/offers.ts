@@ -12,7 +12,7 @@ const OTHERS_BELOW =
   /^(?:related|similar|you (?:may|might) (?:also )?like|customers? (?:also|who)|people also|recently viewed|more (?:from|like|in)|others? (?:also )?(?:bought|viewed)|recommended|frequently bought|ähnliche|das könnte|dazu passt|kunden (?:kauften|sahen)|weitere|zuletzt angesehen|produits (?:similaires|associés)|vous aimerez|articles similaires|les clients|productos (?:relacionados|similares)|también te|quizás|prodotti (?:correlati|simili)|potrebbe(?:ro)? (?:interessarti|piacerti)|gerelateerde|vergelijkbare|anderen|misschien|produtos (?:relacionados|semelhantes)|você também|podobne|powiązane|zobacz (?:też|także)|klienci|関連|おすすめ|こちらも)/i;
 
 /** The blocks of a page's own part that are about what it offers, and not about other things that it offers beside. */
-function aboutItsOwn(blocks: readonly Block[]): readonly Block[] {
+export function aboutItsOwn(blocks: readonly Block[]): readonly Block[] {
   let others: number | undefined;
   return blocks.filter((block) => {
     const level = /^h([1-6])$/.exec(block.tag)?.[1];
@@ -26,10 +26,11 @@ function aboutItsOwn(blocks: readonly Block[]): readonly Block[] {
 
 /**
  * What a page asks for what it offers: the one price that stands as one. Where several could be meant none is told: a wrong price is worse than none. What was
- * asked before, the ends of a range, what several pieces cost, and postage, deposits and savings are not it.
+ * asked before, the ends of a range, what several pieces cost, and postage, deposits and savings are not it. `own` are the blocks that are about the thing.
  */
 export function priceIn(
   blocks: readonly Block[],
+  own: ReadonlySet<Block>,
   facts: PageFacts,
   lang: string,
 ): { readonly price: Said<Price> | undefined; readonly priceRange: Said<PriceRange> | undefined; readonly amounts: readonly string[] } {
@@ -39,14 +40,15 @@ export function priceIn(
     for (const found of pricesSaid(block.text.slice(0, 4000), lang, block.struck)) seen.push({ found, block });
   }
   const amounts = [...new Set(seen.map(({ found }) => found.amount))].slice(0, CONTENT_LIMITS.amounts);
-  const own = new Set(aboutItsOwn(blocks));
-  const asked = seen.filter(({ found, block }) => found.role === 'asked' && own.has(block));
+  const ours = seen.filter(({ block }) => own.has(block));
+  const asked = ours.filter(({ found }) => found.role === 'asked');
+  const ends = ours.filter(({ found }) => found.role === 'least' || found.role === 'most');
   const named = asked.filter(({ found, block }) => PRICE.test(`${block.text.slice(Math.max(0, found.start - 24), found.start)} ${block.hints}`));
   const alone = asked.filter(({ found, block }) => block.text.length <= found.end - found.start + 24);
   const one = [named, alone, asked].find((some) => some.length > 0);
   // A thing whose lower end alone is told has no price that could be said as one.
-  const ranges = seen.some(({ found, block }) => (found.role === 'least' || found.role === 'most') && own.has(block));
-  const sure = one !== undefined && new Set(one.map(({ found }) => Number(found.amount))).size === 1 && !(ranges && one === asked) ? one[0] : undefined;
+  const isOne = one !== undefined && new Set(one.map(({ found }) => Number(found.amount))).size === 1;
+  const sure = isOne && !(ends.length > 0 && one === asked) ? one[0] : undefined;
   const price: Said<Price> | undefined = sure && {
     value: { amount: sure.found.amount, currency: sure.found.currency },
     text: sure.block.text.slice(sure.found.start, sure.found.end),
@@ -55,12 +57,11 @@ export function priceIn(
     how: 'words',
   };
   const told = price ?? metaPrice(facts, lang);
-  return { price: told, priceRange: told === undefined && asked.length === 0 ? rangeIn(seen.filter(({ block }) => own.has(block))) : undefined, amounts };
+  return { price: told, priceRange: told === undefined && asked.length === 0 ? rangeOf(ends) : undefined, amounts };
 }
 
 /** The one range that is told: from its lower end, to the upper one where that stands behind it. Undefined where there are several. */
-function rangeIn(seen: readonly { readonly found: PriceSaid; readonly block: Block }[]): Said<PriceRange> | undefined {
-  const ends = seen.filter(({ found }) => found.role === 'least' || found.role === 'most');
+function rangeOf(ends: readonly { readonly found: PriceSaid; readonly block: Block }[]): Said<PriceRange> | undefined {
   const [first, second] = ends;
   if (first?.found.role !== 'least' || ends.length > 2) return undefined;
   if (second && (second.found.role !== 'most' || second.block !== first.block || Number(second.found.amount) <= Number(first.found.amount))) return undefined;
@@ -108,9 +109,9 @@ export function ratingIn(blocks: readonly Block[]): Said<Rating> | undefined {
 }
 
 /** Whether what a page offers can be had, where it says so in a few words. Where two things are said none is told. */
-export function availabilityIn(blocks: readonly Block[]): Said<Stock> | undefined {
+export function availabilityIn(own: Iterable<Block>): Said<Stock> | undefined {
   let first: Said<Stock> | undefined;
-  for (const block of aboutItsOwn(blocks)) {
+  for (const block of own) {
     if (block.text.length > 240) continue;
     const found = stockIn(block.text);
     if (!found) continue;

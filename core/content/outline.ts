@@ -155,7 +155,7 @@ class Outliner {
     if (BLOCKS.has(tag)) {
       this.flush();
       const start = element.sourceCodeLocation?.startOffset ?? 0;
-      this.draft = { open, tag, words: '', start, end: start, links: [], times: [], struck: [] };
+      this.draft = draftOf(open, start);
       return () => {
         if (this.draft) this.draft.end = Math.max(this.draft.end, element.sourceCodeLocation?.endOffset ?? 0);
         this.flush();
@@ -165,7 +165,7 @@ class Outliner {
     const isStruck = isStruckOut(element);
     if (tag !== 'a' && tag !== 'time' && !isStruck) return undefined;
     const { startOffset = 0, endOffset = 0 } = element.sourceCodeLocation ?? {};
-    const draft = (this.draft ??= { open, tag: open.element.tagName, words: '', start: startOffset, end: startOffset, links: [], times: [], struck: [] });
+    const draft = (this.draft ??= draftOf(open, startOffset));
     if (tag === 'a') {
       const from = draft.words.length;
       const href = attribute(element, 'href') ?? '';
@@ -179,7 +179,7 @@ class Outliner {
         });
     }
     const from = draft.words.length;
-    if (isStruck) return () => draft.struck.push([collapsedLength(draft.words, from), collapsedLength(draft.words, draft.words.length)]);
+    if (isStruck) return () => draft.struck.push([collapse(draft.words.slice(0, from)).length, collapse(draft.words).length]);
     return () =>
       draft.times.push({
         datetime: attribute(element, 'datetime')?.trim(),
@@ -193,7 +193,7 @@ class Outliner {
   private text(words: string, start: number | undefined, end: number | undefined, around: Open | undefined): void {
     if (!around) return;
     // Words behind a block, in the element around it, are a block of their own.
-    this.draft ??= { open: around, tag: around.element.tagName, words: '', start: start ?? 0, end: start ?? 0, links: [], times: [], struck: [] };
+    this.draft ??= draftOf(around, start ?? 0);
     this.draft.words += words;
     if (end !== undefined && words.trim() !== '') this.draft.end = Math.max(this.draft.end, end);
   }
@@ -248,14 +248,7 @@ class Outliner {
   }
 }
 
-/** How long the words before a place are, once space is as people see it. */
-const collapsedLength = (words: string, at: number): number => {
-  const before = words
-    .slice(0, at)
-    .replace(/[\t\n\f\r ]+/g, ' ')
-    .replace(/^ /, '');
-  return before.length;
-};
+const draftOf = (open: Open, start: number): Draft => ({ open, tag: open.element.tagName, words: '', start, end: start, links: [], times: [], struck: [] });
 
 /** Whether what an element holds is crossed out: by its tag, by its style, or by what shops call a price that holds no more. */
 function isStruckOut(element: Element): boolean {

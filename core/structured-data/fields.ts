@@ -165,6 +165,8 @@ export const price = priceAt('offers.price');
 export const lowPrice = rangeAt('offers.lowPrice', 'low');
 export const highPrice = rangeAt('offers.highPrice', 'high');
 export const priceCurrency = currencyAt('offers.priceCurrency');
+/** What it costs, in the one way or the other. */
+export const costs: readonly Field[] = [price, lowPrice, highPrice, priceCurrency];
 export const salary = priceAt('baseSalary.value');
 export const salaryCurrency = currencyAt('baseSalary.currency');
 export const AVAILABILITIES = [

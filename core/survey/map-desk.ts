@@ -81,7 +81,11 @@ export class MapDesk {
     for (const { text, out } of [...written, ...came]) {
       const said = feedHubs(text);
       if (said && pathOn(origin, said.self) !== undefined && !found.has(said.self))
-        found.set(said.self, { topic: said.self, hubs: said.hubs, out: out !== undefined && feedHubs(out)?.hubs.join() === said.hubs.join() });
+        found.set(said.self, {
+          topic: said.self,
+          hubs: said.hubs,
+          out: out === text || (out !== undefined && feedHubs(out)?.hubs.join() === said.hubs.join()),
+        });
     }
     return [...found.values()];
   }

@@ -20,7 +20,7 @@ export { recall, remember } from './kept.ts';
 export { Combo, type ComboOption } from './Combo.tsx';
 export { usePrinting } from './printing.ts';
 export { useDraft } from './draft.ts';
-export { useLatest } from './latest.ts';
+export { latestOf, useLatest } from './latest.ts';
 export { like, useKeptState } from './kept-state.ts';
 export { DataTable, byText, type Column, type SortedElsewhere } from './DataTable.tsx';
 export { useAsync, type Asked } from './async.ts';

@@ -30,6 +30,7 @@ import {
   updateSite,
   type SiteSummary,
 } from '../storage/index.ts';
+import { latestOf } from '../ui/index.ts';
 import { JournalWriter } from './journal-writer.ts';
 import { START, type About, type WorkspaceState, type WorkspaceTools } from './state.ts';
 import { SurveyFeed } from './survey-feed.ts';
@@ -231,12 +232,12 @@ export class Workspace {
 
   /** Asks Skerry anew what it knows of the site. Without a server there is nothing to know. */
   async askEngine(): Promise<void> {
-    const asked = ++this.askedEngine;
-    const engine = await this.tools.outside.engineSite(siteHost(this.state.document)).catch(() => undefined);
+    const asked = this.tools.outside.engineSite(siteHost(this.state.document)).catch(() => undefined);
     // An answer that was overtaken by a later one tells of a time that is over.
-    if (asked === this.askedEngine) this.store.setState({ engine });
+    this.latestEngine(asked, (engine) => this.store.setState({ engine }));
+    await asked;
   }
-  private askedEngine = 0;
+  private readonly latestEngine = latestOf();
 
   /** Resolves when everything is written, or could not be, and surveyed, where there is a worker. */
   async whenIdle(): Promise<void> {
