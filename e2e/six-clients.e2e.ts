@@ -60,6 +60,7 @@ test('clients are told apart; one address for two sites is told before one is re
   await page.keyboard.press('Control+z');
   await expect(page.locator('[data-site="Rope Walk"]')).toBeVisible();
   await page.getByRole('button', { name: 'Move Rope Walk to the bin' }).click();
+  await expect(page.getByTestId('bin')).toContainText('Bin: 1 site');
   await page.reload();
   await expect(page.locator('[data-site="Rope Walk"]')).toHaveCount(0);
   await page.getByText(/^Bin: 1 site/).click();

@@ -1,12 +1,20 @@
 import { bytesText, counted, shortDate } from '../../core/wording/index.ts';
 import type { SiteRecord } from '../storage/index.ts';
-import { BIN_DAYS, clearForGood, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
+import { BIN_DAYS, useWorkspaceApi } from '../workspace/index.ts';
 import { wording } from './wording.ts';
 
 const DAY = 86_400_000;
 
 /** Sites that were deleted: kept for a month, to be had back, or cleared at once. */
-export function Bin({ sites, onChange }: { readonly sites: readonly SiteRecord[]; readonly onChange: () => void }) {
+export function Bin({
+  sites,
+  onRestore,
+  onClear,
+}: {
+  readonly sites: readonly SiteRecord[];
+  readonly onRestore: (site: SiteRecord) => void;
+  readonly onClear: (site: SiteRecord) => void;
+}) {
   const workspace = useWorkspaceApi();
   if (sites.length === 0) return null;
   const bytes = sites.reduce((sum, site) => sum + (site.bytes ?? 0), 0);
@@ -35,20 +43,10 @@ export function Bin({ sites, onChange }: { readonly sites: readonly SiteRecord[]
                   .join(' · ')}
               </p>
             </div>
-            <button
-              type="button"
-              className="btn btn-sm btn-outline-ink"
-              onClick={() => void restoreSite(workspace, site).then(onChange)}
-              aria-label={`Have ${site.name} back`}
-            >
+            <button type="button" className="btn btn-sm btn-outline-ink" onClick={() => onRestore(site)} aria-label={`Have ${site.name} back`}>
               Have it back
             </button>
-            <button
-              type="button"
-              className="btn btn-sm btn-ghost"
-              onClick={() => void clearForGood(workspace, site).then(onChange)}
-              aria-label={`Clear ${site.name} for good`}
-            >
+            <button type="button" className="btn btn-sm btn-ghost" onClick={() => onClear(site)} aria-label={`Clear ${site.name} for good`}>
               Clear for good
             </button>
           </li>

@@ -24,7 +24,7 @@ export function Sites() {
   const workspace = useWorkspaceApi();
   const [asking, setAsking] = useState<'list' | 'address' | undefined>(() => (hasCrawl('') ? 'address' : undefined));
   const heading = useRef<HTMLHeadingElement>(null);
-  const { sites, bin, refresh, remove, failure: unread } = useSiteList(() => heading.current?.focus());
+  const { sites, bin, refresh, remove, restore, clear, failure: unread } = useSiteList(() => heading.current?.focus());
   const { take, demo, busy, inside, failure = unread, setFailure } = useImport(refresh);
   const sharing = (site: SiteRecord): string[] =>
     (sites ?? []).filter((other) => other.id !== site.id && site.summary && other.summary?.host === site.summary.host).map((other) => other.name);
@@ -122,10 +122,10 @@ export function Sites() {
         {sites?.length === 0 && !busy && <Empty title={wording.none}>{wording.noneWhy}</Empty>}
         <ul className="panel mt-6 empty:hidden" aria-label={wording.title}>
           {sites?.map((site) => (
-            <SiteLine key={site.id} site={site} sameAddress={sharing(site)} onChange={refresh} onDelete={() => void remove(site)} />
+            <SiteLine key={site.id} site={site} sameAddress={sharing(site)} onChange={refresh} onDelete={() => remove(site)} />
           ))}
         </ul>
-        <Bin sites={bin} onChange={refresh} />
+        <Bin sites={bin} onRestore={restore} onClear={clear} />
         <Space changed={(sites ?? []).map(({ id, bytes }) => `${id} ${bytes ?? 0}`).join()} />
       </div>
     </main>

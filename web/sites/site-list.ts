@@ -2,7 +2,7 @@ import { messageOf } from '../../core/source/index.ts';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { SiteRecord } from '../storage/index.ts';
 import { note, useHotkey, useLatest } from '../ui/index.ts';
-import { deleteSite, listSites, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
+import { clearForGood, deleteSite, listSites, restoreSite, useWorkspaceApi } from '../workspace/index.ts';
 
 /** The sites in this browser, those in the bin, and the way there and back. `onGone` is called once a site went. */
 export function useSiteList(onGone: () => void) {
@@ -15,23 +15,33 @@ export function useSiteList(onGone: () => void) {
   // Another tab may bring a site in, rename or delete one.
   useEffect(() => workspace.tools.listen(refresh), [workspace, refresh]);
   const deleted = useRef<SiteRecord[]>([]);
-  const going = useRef<Promise<unknown>>(Promise.resolve());
+  // Each starts its writing when it is called, and the database writes in that order: deleted, undone and deleted again is deleted.
+  const act = useCallback(
+    (written: Promise<void>): Promise<void> =>
+      written.then(
+        () => {
+          setFailure(undefined);
+          refresh();
+        },
+        (error) => setFailure(messageOf(error)),
+      ),
+    [refresh],
+  );
   const undo = (): void => {
     const site = deleted.current.pop();
     if (!site) return note('Nothing to undo here.', { id: 'undo' });
-    // One that is on its way out is had back once it is there.
-    void going.current.then(() => restoreSite(workspace, site)).then(refresh);
-    note(`“${site.name}” is back.`, { id: 'undo' });
+    void act(restoreSite(workspace, site).then(() => note(`“${site.name}” is back.`, { id: 'undo' })));
   };
   useHotkey('mod+z', undo);
-  const remove = async (site: SiteRecord): Promise<void> => {
+  const remove = (site: SiteRecord): void => {
     deleted.current.push(site);
-    const gone = deleteSite(workspace, site);
-    going.current = gone.catch(() => undefined);
-    await gone;
-    refresh();
-    onGone();
-    note(`“${site.name}” was moved to the bin.`, { id: 'undo', duration: 12_000, action: { label: 'Undo', onClick: undo } });
+    const written = deleteSite(workspace, site).then(() => {
+      onGone();
+      note(`“${site.name}” was moved to the bin.`, { id: 'undo', duration: 12_000, action: { label: 'Undo', onClick: undo } });
+    });
+    void act(written);
   };
-  return { sites: list?.sites, bin: list?.bin ?? [], refresh, remove, failure };
+  const restore = (site: SiteRecord): void => void act(restoreSite(workspace, site));
+  const clear = (site: SiteRecord): void => void act(clearForGood(workspace, site));
+  return { sites: list?.sites, bin: list?.bin ?? [], refresh, remove, restore, clear, failure };
 }

@@ -378,6 +378,16 @@ describe('another tab’s change', () => {
     await vi.waitFor(() => expect(mine.state.save).toBe('saved'));
     expect(title(await opened())).toBe('typed after');
   });
+  it('ends as the last was, however fast a site is deleted and had back', async () => {
+    const mine = await opened();
+    const site = mine.state.site as SiteRecord;
+    for (const last of ['deleted', 'back'] as const) {
+      const acts = [deleteSite, restoreSite, deleteSite, ...(last === 'back' ? [restoreSite] : [])];
+      await Promise.all(acts.map((act) => act(mine, site)));
+      const { sites, bin } = await listSites(mine);
+      expect([sites.length, bin.length]).toEqual(last === 'back' ? [1, 0] : [0, 1]);
+    }
+  });
   it('that renames the site, here or in the list, is the one name everywhere', async () => {
     const [mine, theirs] = [await opened(), await opened()];
     await renameSite(theirs, theirs.state.site as SiteRecord, 'Tide & Timber');
