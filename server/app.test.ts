@@ -256,6 +256,8 @@ describe('the host', () => {
       [`http://${HOST}/a`, `${ORIGIN}/a`],
       [`http://www.${HOST}/a`, `${ORIGIN}/a`],
     ]);
+    const below = liveAnswer.parse(await get(`/api/live?address=${encodeURIComponent(`https://docs.${HOST}/a`)}`));
+    expect(below.twins.map(({ address }) => address)).toEqual([`http://docs.${HOST}/a`]);
   });
   it('sends headers along with files as the release says', async () => {
     await release({ 'a.pdf': '%PDF', 'A.PDF': '%PDF', 'b.html': 'B' }, 2, {

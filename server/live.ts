@@ -2,6 +2,7 @@ import type { FetchedMap, LiveAnswer, PageResource, VariantAnswer } from '../cor
 import { policyFor } from '../core/engines/index.ts';
 import { answerText, evidenceFromAnswer, gatePlaces, mayFetch, readAnswer, wayIn, type Answer } from '../core/indexing/index.ts';
 import { readPage, shownFiles } from '../core/page/index.ts';
+import { twinHost } from '../core/site/index.ts';
 import { SITEMAP_LIMITS } from '../core/sitemap/index.ts';
 import { decodeBytes, isGzip, unpackedText, type CrawlerToken } from '../core/source/index.ts';
 import type { Fetch, FetchOutcome } from './fetching/index.ts';
@@ -80,12 +81,14 @@ function answerOf(outcome: FetchOutcome): Answer | { readonly failed: string } {
   return { ...outcome, redirectedTo: outcome.redirects.at(-1), hops: outcome.redirects.length };
 }
 
-/** The same path with and without `s`, with and without `www`: engines take these for different sites unless three of them lead to the fourth. */
+/** The same path with and without `s`, and with and without `www` where the name has such a twin: engines take these for different sites unless three of them lead to the fourth. */
 async function lookAtTwins(fetch: Fetch, url: URL): Promise<VariantAnswer[]> {
   if (!url.hostname.includes('.')) return [];
-  const other = url.hostname.startsWith('www.') ? url.hostname.slice(4) : `www.${url.hostname}`;
+  const twin = twinHost(url.hostname);
   const variants = ['https', 'http'].flatMap((scheme) =>
-    [url.hostname, other].map((name) => `${scheme}://${name}${url.port === '' ? '' : `:${url.port}`}${url.pathname}${url.search}`),
+    [url.hostname, ...(twin === undefined ? [] : [twin])].map(
+      (name) => `${scheme}://${name}${url.port === '' ? '' : `:${url.port}`}${url.pathname}${url.search}`,
+    ),
   );
   return Promise.all(
     variants

@@ -281,7 +281,7 @@ export type Missed = (typeof MISSED)[number];
 export const crawlView = z.object({
   state: z.enum(['running', 'done', 'stopped', 'failed']),
   /** Why it failed, or which limit ended it. */
-  reason: z.enum(['no-answer', 'no-such-host', 'not-allowed', 'elsewhere', 'robots', 'pages', 'bytes', 'seconds']).optional(),
+  reason: z.enum(['no-answer', 'no-such-host', 'not-allowed', 'elsewhere', 'robots', 'pages', 'bytes', 'seconds', 'depth', 'number']).optional(),
   host: z.string(),
   pages: z.number(),
   files: z.number(),

@@ -86,7 +86,17 @@ export {
 export { goneForGood } from './gone.ts';
 export { isFor, snippetEdits, snippetsOf, type Snippet } from './snippets.ts';
 export { FREE_DOMAIN, HOST_ADDRESS, HOST_NAME, isFreeName, unicodeHost } from './domain.ts';
-export { neededRecords, readDomain, recordsDomain, registrableDomain, zoneLines, type DomainFault, type DomainName, type NeededRecord } from './own-domain.ts';
+export {
+  neededRecords,
+  readDomain,
+  recordsDomain,
+  registrableDomain,
+  twinHost,
+  zoneLines,
+  type DomainFault,
+  type DomainName,
+  type NeededRecord,
+} from './own-domain.ts';
 export { checkRecord, type CheckedRecord, type RecordAnswer, type RecordStanding } from './record-check.ts';
 export { isUnseen, LOOK_AGAIN, nextLook } from './looks.ts';
 export { PATH_MATCHES, type PathMatch } from './path-match.ts';

@@ -104,8 +104,14 @@ export function neededRecords(host: string): NeededRecord[] {
           { host: name, name: '@', type: 'AAAA', value: undefined },
         ]
       : [{ host: name, name: name.slice(0, -domain.length - 1), type: 'CNAME', value: HOST_NAME }];
-  if (host === domain) return [...records(host), ...records(`www.${host}`)];
-  return host.startsWith('www.') ? [...records(host), ...records(host.slice(4))] : records(host);
+  const twin = twinHost(host);
+  return twin === undefined ? records(host) : [...records(host), ...records(twin)];
+}
+
+/** The name that visitors type as well: with `www` for a whole domain, without it for one that has it. A name below a domain has none: nobody puts `www` in front of it. */
+export function twinHost(host: string): string | undefined {
+  if (host.startsWith('www.')) return host.slice(4);
+  return host === recordsDomain(host) ? `www.${host}` : undefined;
 }
 
 /** The lines for a zone elsewhere (RFC 1035, 5.1), to be set below `$ORIGIN`; they say themselves where an address in them is one of this machine only. */

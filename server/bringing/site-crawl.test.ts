@@ -155,7 +155,7 @@ describe('bringing a site in from its address', () => {
     const calendar = world({}, (path) => page(`<a href="/day?n=${Number(/\d+/.exec(path)?.[0] ?? 0) + 1}">next</a>`));
     const two = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, depth: 30 }, calendar.effects);
     await two.run();
-    expect([two.view().state, two.view().pages < 60]).toEqual(['done', true]);
+    expect([two.view().state, two.view().pages < 60]).toEqual(['stopped', true]);
     const many = world({ '/': page(Array.from({ length: 10_000 }, (_, at) => `<a href=/p${at}.html>p</a>`).join('')) }, () => page(''));
     const three = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, pages: 30 }, many.effects);
     await three.run();
@@ -175,11 +175,24 @@ describe('bringing a site in from its address', () => {
     expect(bytes.view().bytes).toBeLessThanOrEqual(20_000);
     const deep = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, depth: 2 }, big.effects);
     await deep.run();
-    expect(deep.view()).toMatchObject({ state: 'done', pages: 5 });
+    expect(deep.view()).toMatchObject({ state: 'stopped', reason: 'depth', pages: 5 });
+    await deep.run();
+    expect(deep.view()).toMatchObject({ state: 'stopped', reason: 'depth', pages: 9 });
     const slow = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, seconds: 1, depth: 30 }, big.effects);
     await slow.run();
     expect(slow.view()).toMatchObject({ state: 'stopped', reason: 'seconds' });
     expect(big.mostAtOnce()).toBeLessThanOrEqual(2);
+  });
+  it('with links as deep as one likes, everything is there after enough goes, whatever depth is set', async () => {
+    const chain = () => world({ '/p9': page('end') }, (path) => page(`<a href="/p${Number(/\d+/.exec(path)?.[0] ?? 0) + 1}">next</a>`));
+    for (const depth of [0, 1, 3]) {
+      const crawl = new SiteCrawl(`${ORIGIN}/`, { ...LIMITS, depth }, chain().effects);
+      let goes = 0;
+      do await crawl.run();
+      while (++goes < 30 && crawl.view().state === 'stopped');
+      expect(crawl.view()).toMatchObject({ state: 'done', pages: 10, missing: { depth: 0 } });
+      expect(goes).toBe(Math.ceil(9 / Math.max(1, depth)) + (depth === 0 ? 1 : 0));
+    }
   });
   it('stopped it goes on where it was, and asks for nothing twice', async () => {
     const { effects, asked } = world({ '/': page('<a href=/a>a</a><a href=/b>b</a><a href=/c>c</a>'), '/a': page(''), '/b': page(''), '/c': page('') });

@@ -64,6 +64,9 @@ export interface CrawlEffects {
   readonly memory?: (host: string) => Promise<Memory>;
 }
 
+/** What one go leaves out and the next can have. */
+const GONE_ON_WITH = ['depth', 'number'] as const satisfies readonly Missed[];
+
 /** Brings a site in from its address, politely: robots.txt first, then what maps name and links lead to, the same site only, two at a time with a pause. It can be stopped and goes on where it was. */
 export class SiteCrawl {
   readonly files = new Map<string, CrawledFile>();
@@ -110,12 +113,25 @@ export class SiteCrawl {
     this.before = { pages: this.counts.pages, bytes: this.counts.bytes };
     try {
       if (!this.rules && !(await this.begin())) return;
+      if (this.waiting.length === 0) this.takeUp();
       await Promise.all(Array.from({ length: AT_ONCE }, () => this.line(from)));
+      const left = this.missing();
+      const more = GONE_ON_WITH.find((why) => left[why] > 0);
+      if (more) this.end(more);
       if (this.isRunning()) this.state = 'done';
     } finally {
       await Promise.allSettled(this.reading);
       // What cannot be written down is asked for again next time.
       await this.memory.save().catch(() => undefined);
+    }
+  }
+
+  /** Puts what a go left out for its limits in line for the next: as many links further, and what had no room. */
+  private takeUp(): void {
+    for (const why of GONE_ON_WITH) {
+      const left = [...this.missed[why]];
+      this.missed[why].clear();
+      for (const address of left) this.learn(address, Math.min(1, this.limits.depth));
     }
   }
 
@@ -239,7 +255,7 @@ export class SiteCrawl {
     this.end(reason);
   }
 
-  private end(reason: 'pages' | 'bytes' | 'seconds'): void {
+  private end(reason: 'pages' | 'bytes' | 'seconds' | 'depth' | 'number'): void {
     if (!this.isRunning()) return;
     this.state = 'stopped';
     this.reason = reason;

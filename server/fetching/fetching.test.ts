@@ -27,7 +27,7 @@ afterAll(async () => {
 
 const names: Record<string, string[]> = { 'site.example': ['127.0.0.1'], 'private.example': ['10.1.2.3'], 'mixed.example': ['127.0.0.1', '192.168.0.1'] };
 const world: World = standInWorld(
-  async (host) => names[host] ?? Promise.reject(new Error('ENOTFOUND')),
+  async (host) => names[host] ?? Promise.reject(Object.assign(new Error(), { code: host === 'silent.example' ? 'ETIMEOUT' : 'ENOTFOUND' })),
   () => port,
 );
 const fetching = guardedFetch(world, 'TestBot', undefined, { bytes: 1000, milliseconds: 400, redirects: 5 });
@@ -59,7 +59,14 @@ describe('a guarded fetch', () => {
     ['http://site.example/large', 'too-large'],
     ['http://site.example/slow', 'timeout'],
     ['http://none.example/', 'no-such-host'],
+    ['http://silent.example/', 'no-answer'],
     ['http://mixed.example/', 'private-address'],
+    ['http://localhost/', 'private-address'],
+    ['http://shop.localhost./', 'private-address'],
+    ['http://printer.local/', 'private-address'],
+    ['http://wiki.internal/', 'private-address'],
+    ['http://box.home.arpa/', 'private-address'],
+    ['http://local.example/', 'no-such-host'],
     ['http://169.254.169.254/latest', 'private-address'],
     ['ftp://site.example/', 'bad-address'],
     ['http://user:pw@site.example/', 'bad-address'],

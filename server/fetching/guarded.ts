@@ -1,6 +1,7 @@
 import { isIP } from 'node:net';
 import { Agent, request, type Dispatcher } from 'undici';
 import { CODINGS, undoCodings } from './coding.ts';
+import { dnsFailure, isLocalName } from './names.ts';
 import { FETCH_LIMITS, type Fetch, type FetchFailure, type FetchOutcome, type Held, type Hop, type Resolve, type Send, type SentBody } from './fetcher.ts';
 
 /** One side of the world: how names are resolved, which addresses may be spoken to, and where a connection really goes. */
@@ -151,11 +152,22 @@ function httpAddress(address: string, base?: string): URL {
 
 async function resolveAllowed(world: World, hostname: string): Promise<string> {
   const bare = hostname.replace(/^\[|\]$/g, '');
-  const all = isIP(bare) !== 0 ? [bare] : await world.resolve(hostname).catch(() => []);
+  if (isLocalName(bare)) throw new Failure('private-address');
+  const all = isIP(bare) !== 0 ? [bare] : await resolved(world, hostname);
   const [first] = all;
   if (first === undefined) throw new Failure('no-such-host');
   if (!all.every((ip) => world.allows(ip))) throw new Failure('private-address');
   return first;
+}
+
+/** None where the name servers say that there is none; that nobody answers is told apart, for then nobody knows. */
+async function resolved(world: World, hostname: string): Promise<readonly string[]> {
+  try {
+    return await world.resolve(hostname);
+  } catch (error) {
+    if (dnsFailure(error) === 'no-answer') throw new Failure('no-answer');
+    return [];
+  }
 }
 
 async function readBounded(body: AsyncIterable<Uint8Array>, most: number): Promise<Uint8Array> {

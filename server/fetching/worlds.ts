@@ -3,6 +3,7 @@ import { BlockList, isIP } from 'node:net';
 import type { RecordAnswer } from '../../core/site/index.ts';
 import type { Resolve } from './fetcher.ts';
 import type { World } from './guarded.ts';
+import { dnsFailure } from './names.ts';
 
 /** Addresses that are not on the public internet (IANA special-purpose registries): never fetched from. */
 const NOT_PUBLIC = new BlockList();
@@ -78,11 +79,6 @@ export function dnsRecords(servers?: readonly string[]): (name: string, type: 'A
       return { failed: dnsFailure(error) };
     }
   };
-}
-
-function dnsFailure(error: unknown): 'no-such-name' | 'none' | 'no-answer' {
-  const { code } = error as { code?: string };
-  return code === 'ENOTFOUND' ? 'no-such-name' : code === 'ENODATA' ? 'none' : 'no-answer';
 }
 
 /** Texts of a name's TXT records, each in the strings of which it is made; or why there are none. */

@@ -15,6 +15,7 @@ export function MovingSteps() {
   const document = useTables('facts', 'releases', 'claims', 'sitemap');
   const pending = useWorkspace((state) => state.rows.filter((row) => row.pending).length);
   const items = useReport((one) => one.tools.analysis.releaseItems());
+  const hasMap = useReport((one) => one.tools.analysis.hasMap());
   const [asked, setAsked] = useState(0);
   const origin = siteOrigin(document);
   const host = siteHost(document);
@@ -46,7 +47,7 @@ export function MovingSteps() {
       <h2 id="moving">{wording.moving(old, host)}</h2>
       <ol className="panel mt-2">
         <StepLine done={pending === 0} name={wording.follow} why={pending === 0 ? wording.followDone : `${counted(pending, 'page')} ${wording.followWhy}`} />
-        <StepLine done={written} name={wording.mapFollows} why={written ? wording.mapWritten : wording.mapOld}>
+        <StepLine done={written} name={wording.mapFollows} why={written ? wording.mapWritten : hasMap === false ? wording.mapNone : wording.mapOld}>
           {!written && (
             <button
               type="button"

@@ -205,6 +205,7 @@ export const addressWording = {
   mapFollows: 'The map names the new address',
   mapWritten: 'It is written here, and follows by itself.',
   mapOld: 'The map that came with the site names the old one.',
+  mapNone: 'The site has no map yet.',
   writeMap: 'Write it here',
   goOut: 'Out at the new address',
   goOutWhy: 'The next release goes there; the old one stays where it is until it leads on.',

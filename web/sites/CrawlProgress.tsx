@@ -2,6 +2,12 @@ import { isPartial, MISSED, type CrawlView } from '../../core/exchange/index.ts'
 import { bytesText, counted } from '../../core/wording/index.ts';
 import { crawling as wording } from './crawl-wording.ts';
 
+function headOf(view: CrawlView): string {
+  if (view.reason) return wording.reasons[view.reason];
+  if (view.state === 'done' && view.pages === 0) return wording.nothing;
+  return view.state === 'done' && isPartial(view) ? wording.mostly : wording.state[view.state];
+}
+
 /** How far it has come, and what was left out and why. */
 export function CrawlProgress({ view }: { readonly view: CrawlView }) {
   const told = [
@@ -11,12 +17,10 @@ export function CrawlProgress({ view }: { readonly view: CrawlView }) {
     ...(view.respelled > 0 ? [wording.respelled(view.respelled)] : []),
     ...MISSED.flatMap((why) => (view.missing[why] > 0 ? [wording.missing[why](view.missing[why])] : [])),
   ];
-  const good = view.state === 'running' || !isPartial(view);
+  const good = view.state === 'running' || (view.pages > 0 && !isPartial(view));
   return (
     <div className={`notice mt-3 ${view.state === 'failed' ? 'notice-bad' : good ? '' : 'notice-amber'}`} role="status" data-testid="crawl">
-      <p className="font-semibold">
-        {view.reason ? wording.reasons[view.reason] : view.state === 'done' && isPartial(view) ? wording.mostly : wording.state[view.state]}
-      </p>
+      <p className="font-semibold">{headOf(view)}</p>
       {view.state !== 'failed' && (
         <p className="tabular-nums">
           {counted(view.pages, 'page')}, {counted(view.files, 'file')}, {bytesText(view.bytes)}

@@ -33,7 +33,11 @@ export function FromAddress({
   const running = view?.state === 'running';
   const begin = (): Promise<void> =>
     tried(async () => {
-      if (address === undefined) return setFailure(wording.noAddress);
+      if (address === undefined) {
+        // How another address fared is no answer to this one; what came in stays.
+        if (view?.state === 'failed') watch(undefined);
+        return setFailure(wording.noAddress);
+      }
       watch(
         (
           await crawl.begin(address, {

@@ -18,6 +18,7 @@ export const crawling = {
   drop: 'Leave it',
   noAddress: 'That is no address of a site: it looks like https://your-name.example.',
   state: { running: 'Asking for pages', done: 'All that links and maps lead to is here.', stopped: 'Stopped. It can go on where it was.', failed: '' },
+  nothing: 'The host answers, but not with a page.',
   mostly: 'Nothing more can be had. Some of the site is missing:',
   reasons: {
     'no-answer': 'The site does not answer under this address.',
@@ -29,6 +30,8 @@ export const crawling = {
     pages: 'The page limit you set has been reached. Go on to fetch as many again.',
     bytes: 'The size limit you set has been reached. Go on to fetch as much again.',
     seconds: 'The time you set is over. Go on to continue where it left off.',
+    depth: 'All that is as many links away as you set is here. Go on to follow as many again.',
+    number: 'More addresses were found than can wait at once. Go on to ask for the rest.',
   },
   forbidden: (count: number): string => `${counted(count, 'address', 'addresses')} left out by robots.txt`,
   scripted: (count: number): string => `${counted(count, 'page')} made by scripts: nothing can be read in them without running those`,
