@@ -11,16 +11,16 @@ const main = (body: string): string => `<html><body><header>Bindery</header><mai
 describe('dates of a page', () => {
   it.each<[string, string, Partial<Record<'published' | 'modified' | 'begins' | 'ends', string>>]>([
     ['en', '<h1>x</h1><time datetime="2026-02-03">3 Feb</time>', { published: '2026-02-03', begins: '2026-02-03' }],
-    ['en', '<h1>x</h1><p>Published 3 February 2026 · Updated 5 March 2026</p>', { published: '2026-02-03', modified: '2026-03-05', begins: '2026-02-03' }],
-    ['de', '<h1>x</h1><p class="datum">Veröffentlicht am 3. Februar 2026</p>', { published: '2026-02-03', begins: '2026-02-03' }],
-    ['fr', '<p>Publié le 3 février 2026, mis à jour le 4 mars 2026</p>', { published: '2026-02-03', modified: '2026-03-04', begins: '2026-02-03' }],
+    ['en', '<h1>x</h1><p>Published 3 February 2026 · Updated 5 March 2026</p>', { published: '2026-02-03', modified: '2026-03-05' }],
+    ['de', '<h1>x</h1><p class="datum">Veröffentlicht am 3. Februar 2026</p>', { published: '2026-02-03' }],
+    ['fr', '<p>Publié le 3 février 2026, mis à jour le 4 mars 2026</p>', { published: '2026-02-03', modified: '2026-03-04' }],
     ['es', '<p class=fecha>3 de febrero de 2026</p>', { published: '2026-02-03', begins: '2026-02-03' }],
     ['ja', '<p class=date>2026年2月3日</p>', { published: '2026-02-03', begins: '2026-02-03' }],
     ['en', '<p>From 9 January 2027, 10:00 to 10 January 2027, 16:00</p>', { begins: '2027-01-09T10:00', ends: '2027-01-10T16:00' }],
     [
       'en',
       '<p>In 1998 they met, and since then a great many books were sewn here, the first on 3 May 1998 and the last on 4 June 2020, all by hand and none in haste.</p>',
-      { begins: '1998-05-03', ends: '2020-06-04' },
+      {},
     ],
   ])('%s: %s', (lang, body, expected) => {
     const { published, modified, begins, ends } = contentOf(main(body), lang);

@@ -67,11 +67,15 @@ export interface PageContent {
   /** When what the page is about begins and ends. */
   readonly begins?: Said<string> | undefined;
   readonly ends?: Said<string> | undefined;
+  /** By when something has to be done, such as to apply. */
+  readonly until?: Said<string> | undefined;
   readonly author?: Said<Named> | undefined;
   readonly price?: Said<Price> | undefined;
   /** Where it has no one price: "from £45", "£20 to £30". */
   readonly priceRange?: Said<PriceRange> | undefined;
   readonly availability?: Said<string> | undefined;
+  /** What became of an event, in the vocabulary's words. */
+  readonly eventStatus?: Said<string> | undefined;
   readonly rating?: Said<Rating> | undefined;
   readonly picture?: Said<Picture> | undefined;
   readonly film?: Said<Film> | undefined;

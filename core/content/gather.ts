@@ -5,7 +5,8 @@ import { contactIn } from './contact.ts';
 import { CONTENT_LIMITS, type Film, type PageContent, type Picture, type Said } from './content.ts';
 import { datesOf } from './dates.ts';
 import { ingredientsIn, questionsIn, stepsIn, trailIn } from './lists.ts';
-import { aboutItsOwn, availabilityIn, priceIn, ratingIn } from './offers.ts';
+import { aboutItsOwn, priceIn, ratingIn } from './offers.ts';
+import { availabilityIn, eventStatusOf } from './standing.ts';
 import type { Block, Medium, Outline } from './outline.ts';
 import { authorIn, founderIn } from './people.ts';
 
@@ -23,13 +24,14 @@ export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, 
   const { blocks, media } = outline;
   const own = new Set(aboutItsOwn(blocks));
   const { price, priceRange, amounts } = priceIn(blocks, own, facts, lang);
-  const { days, ...dates } = datesOf(blocks, facts, lang);
+  const { days, ...dates } = datesOf(blocks, own, facts, { lang, country });
   return present({
     ...dates,
     author: authorIn(blocks, facts),
     price,
     priceRange,
     availability: availabilityIn(own),
+    eventStatus: eventStatusOf(own, { lang, country }),
     rating: ratingIn(blocks),
     picture: pictureIn(media),
     film: filmIn(media, blocks),

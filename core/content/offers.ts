@@ -1,5 +1,5 @@
 import type { PageFacts } from '../page/index.ts';
-import { amountOf, isCurrency, pricesSaid, stockIn, type PriceSaid, type Stock } from '../values/index.ts';
+import { amountOf, isCurrency, pricesSaid, type PriceSaid } from '../values/index.ts';
 import { CONTENT_LIMITS, type Price, type PriceRange, type Rating, type Said } from './content.ts';
 import type { Block } from './outline.ts';
 
@@ -106,17 +106,4 @@ export function ratingIn(blocks: readonly Block[]): Said<Rating> | undefined {
     return { value: { value: value.replace(',', '.'), best, count }, text, start: block.start, end: block.end, how: 'words' };
   }
   return undefined;
-}
-
-/** Whether what a page offers can be had, where it says so in a few words. Where two things are said none is told. */
-export function availabilityIn(own: Iterable<Block>): Said<Stock> | undefined {
-  let first: Said<Stock> | undefined;
-  for (const block of own) {
-    if (block.text.length > 240) continue;
-    const found = stockIn(block.text);
-    if (!found) continue;
-    if (first !== undefined && first.value !== found.stock) return undefined;
-    first ??= { value: found.stock, text: block.text.slice(found.start, found.end), start: block.start, end: block.end, how: 'words' };
-  }
-  return first;
 }

@@ -38,7 +38,7 @@ export interface Value {
 }
 
 /** How a value is typed by those who say it themselves. */
-export type FieldInput = 'text' | 'long' | 'date' | 'price' | 'currency' | 'availability' | 'address' | 'duration' | 'lines';
+export type FieldInput = 'text' | 'long' | 'date' | 'price' | 'currency' | 'availability' | 'status' | 'address' | 'duration' | 'lines';
 
 /** One property that a processor fills. */
 export interface Field {

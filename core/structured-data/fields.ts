@@ -80,7 +80,7 @@ export const uploadDate = dateField('uploadDate', published);
 export const dateModified = dateField('dateModified', (input) => fromPage(input.content?.modified, day) ?? fromFeed(input, input.fed?.updated));
 export const startDate = dateField('startDate', ({ content }) => fromPage(content?.begins, day));
 export const endDate = dateField('endDate', ({ content }) => fromPage(content?.ends, day));
-export const validThrough = dateField('validThrough', ({ content }) => fromPage(content?.ends, day));
+export const validThrough = dateField('validThrough', ({ content }) => fromPage(content?.until ?? content?.ends, day));
 
 /** Who wrote it: named on the page; on one person's own site that person, where nobody else is named. */
 export const author: Field = {
@@ -185,6 +185,15 @@ export const availability: Field = {
   input: 'availability',
   find: ({ content }) => fromPage(content?.availability, (word) => ({ json: `https://schema.org/${word}`, text: word })),
   read: (text) => (isOneOf(AVAILABILITIES, text.trim()) ? `https://schema.org/${text.trim()}` : undefined),
+};
+
+/** What can become of an event. */
+export const EVENT_STATUSES = ['EventScheduled', 'EventCancelled', 'EventPostponed', 'EventRescheduled', 'EventMovedOnline'] as const;
+export const eventStatus: Field = {
+  path: 'eventStatus',
+  input: 'status',
+  find: ({ content }) => fromPage(content?.eventStatus, (word) => ({ json: `https://schema.org/${word}`, text: word })),
+  read: (text) => (isOneOf(EVENT_STATUSES, text.trim()) ? `https://schema.org/${text.trim()}` : undefined),
 };
 export const offerUrl: Field = {
   path: 'offers.url',

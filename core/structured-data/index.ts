@@ -2,7 +2,7 @@ export { readMeaning, type BroughtMarkup, type MeaningOptions, type PageMeaning 
 export { checkMarkup } from './checking/check-items.ts';
 export { faultSort, isGrave, type FaultCode, type FaultSort, type MarkupFault } from './checking/fault.ts';
 export type { Field, FieldInput, MarkupInput, Processor, Value, ValueFrom } from './field.ts';
-export { AVAILABILITIES } from './fields.ts';
+export { AVAILABILITIES, EVENT_STATUSES } from './fields.ts';
 export { asIfReady, BUSINESS_TYPES, identityGaps, profileAddresses, type IdentityGap } from './identity-facts.ts';
 export { identityGraph, ownerType } from './identity.ts';
 export { foreignMarkup, joined, markupOf, pageGaps, type ForeignMarkup, type WrittenMarkup } from './written.ts';

@@ -1,5 +1,7 @@
+import { clockOf, type SaidClock } from './clock.ts';
+import { datePatterns, type DatePatterns } from './date-patterns.ts';
+import { dateLanguage } from './date-words.ts';
 import { isIsoDate } from './forms.ts';
-import { de, en, es, fr, it, ja, nl, pt, type ParsedResult } from 'chrono-node';
 
 /** A date that was found in a text, as ISO 8601 has it: a day, or a day with its hour where one is said. */
 export interface FoundDate {
@@ -9,111 +11,221 @@ export interface FoundDate {
   readonly end: number;
 }
 
-interface Reader {
-  parse(text: string, reference?: Date, options?: { readonly forwardDate?: boolean }): ParsedResult[];
+/** A day, or from when to when. */
+export interface FoundSpan {
+  readonly from: string;
+  readonly to?: string | undefined;
+  readonly start: number;
+  readonly end: number;
+  /** Whether it is one of several days that are not one span: "4 and 11 May 2026". */
+  readonly isOneOfSeveral: boolean;
 }
-/** Readers of dates in words, by language. English dates in digits alone are not read where day and month could be the other way round. */
-const READERS: Readonly<Record<string, Reader>> = {
-  de: de.strict,
-  en: en.GB,
-  es: es.strict,
-  fr: fr.strict,
-  it: it.strict,
-  ja: ja.strict,
-  nl: nl.strict,
-  pt: pt.strict,
-};
 
 /** How far around a year a date is looked for, and how many years of one text. */
-const AROUND = 36;
+const AROUND = 72;
 const MOST_YEARS = 24;
-const YEAR = /(?<!\d)(?:19|20)\d\d(?!\d)/g;
-const SWAPPABLE = /(?<!\d)(0?[1-9]|1[0-2])[/.-](0?[1-9]|1[0-2])[/.-](?:19|20)\d\d/;
+const YEAR = /(?<!\d)(?:19|20)\d\d(?!\d)|(?:令和|平成|昭和|大正)(?:元|\d{1,2})年/g;
 
-/** The dates that a text says whole: day, month and year. Nothing is made up; a day without its year is none. `lang` as pages say it. */
-export function datesIn(text: string, lang: string): FoundDate[] {
-  const language = lang.slice(0, 2).toLowerCase();
-  const found: FoundDate[] = [];
-  let years = 0;
-  for (const { index } of text.matchAll(YEAR)) {
-    if (index < (found[found.length - 1]?.end ?? 0)) continue;
-    if (++years > MOST_YEARS) break;
-    const from = Math.max(found[found.length - 1]?.end ?? 0, index - AROUND);
-    const window = text.slice(from, index + AROUND);
-    const iso = isoDateIn(window, index - from);
-    for (const date of iso ? [iso] : worded(window, index - from, language)) found.push({ iso: date.iso, start: from + date.start, end: from + date.end });
-  }
-  return found;
+/** The dates that a text says whole: day, month and year, the ends of a span one by one. Nothing is made up; a day without its year is none, and neither is one that could be two: 03/04/2026 where nobody knows whether the day or the month comes first. `lang` as pages say it; `country` by ISO 3166-1. */
+export function datesIn(text: string, lang: string, country?: string): FoundDate[] {
+  return spansIn(text, lang, country).flatMap(({ from, to, start, end }) => [
+    { iso: from, start, end },
+    ...(to === undefined ? [] : [{ iso: to, start, end }]),
+  ]);
 }
 
-const ISO = /(?<!\d)((?:19|20)\d\d-\d\d-\d\d)(?:[T ](\d\d:\d\d))?(?!\d)/g;
+/** The same, with the two ends of a span together. */
+export function spansIn(raw: string, lang: string, country?: string): FoundSpan[] {
+  const text = narrow(raw);
+  const readers = readersOf(lang);
+  const order = orderOf(lang, country);
+  const found: FoundSpan[] = [];
+  let years = 0;
+  for (const { index } of text.matchAll(YEAR)) {
+    const end = found.at(-1)?.end ?? 0;
+    if (index < end) continue;
+    if (++years > MOST_YEARS) break;
+    const from = Math.max(end, index - AROUND);
+    const day = dayAround(text.slice(from, index + AROUND), index - from, readers, order);
+    if (!day) continue;
+    const [reader] = readers;
+    const timed = reader ? withClock(text, from + day.start, from + day.end, end, reader) : undefined;
+    const isListed = day.isListed || LISTED.test(text.slice(Math.max(0, from + day.start - 16), from + day.start));
+    const place = { start: timed?.start ?? from + day.start, end: timed?.end ?? from + day.end };
+    for (const span of spansOf(day, timed, isListed)) found.push({ ...span, ...place });
+  }
+  return joinedIn(text, found, readers);
+}
 
-function isoDateIn(window: string, year: number): FoundDate | undefined {
-  for (const { 0: whole, 1: day = '', 2: hour, index } of window.matchAll(ISO))
-    if (index === year && isIsoDate(day)) return { iso: hour === undefined ? day : `${day}T${hour}`, start: index, end: index + whole.length };
+/** Digits and signs of East Asian width as their narrow ones, each in its place. */
+const narrow = (text: string): string =>
+  text
+    .replace(/[！-～]/g, (sign) => String.fromCharCode(sign.charCodeAt(0) - 0xfee0))
+    .replace(/[\u00a0\u202f\u2009]/g, ' ')
+    .replace(/\u00ad/g, ' ');
+
+/** Which comes first where a date is in digits. */
+type Order = 'day' | 'month' | 'unknown';
+
+const MONTH_FIRST = new Set(['US', 'PH', 'FM', 'MH', 'PW', 'PR', 'GU', 'AS', 'MP', 'VI']);
+const BOTH = new Set(['CA', 'KE', 'GH', 'TG', 'PA', 'MY']);
+
+function orderOf(lang: string, country: string | undefined): Order {
+  const region = (/^[a-z]{2,3}[-_](?:[a-z]{4}[-_])?([a-z]{2})(?:[-_]|$)/i.exec(lang)?.[1] ?? country ?? '').toUpperCase();
+  if (MONTH_FIRST.has(region)) return 'month';
+  if (BOTH.has(region)) return 'unknown';
+  if (region !== '') return 'day';
+  const language = dateLanguage(lang);
+  return language === undefined || language === 'en' || language === 'ja' ? 'unknown' : 'day';
+}
+
+interface Day {
+  readonly from: string;
+  readonly to?: string | undefined;
+  /** Whether the two are days of a list and no span. */
+  readonly isListed: boolean;
+  readonly start: number;
+  readonly end: number;
+}
+
+/** More days of the same list in front of a date, or what would be the beginning of a span but was not read as one. */
+const LISTED =
+  /\d(?:st|nd|rd|th|[.º])?\s*(?:[,&+/、・]|[-–—~〜]|\s(?:und|u\.|and|et|y|e|i|oraz|en|to|bis|au|al|tot|do|até|a)(?=\s))\s*(?:\p{L}{1,10}\.?,?\s+)?$/u;
+
+function dayAround(window: string, year: number, readers: readonly DatePatterns[], order: Order): Day | undefined {
+  for (const reader of readers) {
+    let best: Day | undefined;
+    for (const pattern of reader.days)
+      for (const match of window.matchAll(pattern)) {
+        const end = match.index + match[0].length;
+        if (match.index > year || end < year + 4) continue;
+        if (match.groups?.['mark'] !== undefined && NUMBERED.test(window.slice(0, match.index))) continue;
+        const day = dayOf(match.groups ?? {}, reader, order, window.slice(Math.max(0, match.index - 12), match.index));
+        if (day && (!best || match[0].length > best.end - best.start)) best = { ...day, start: match.index, end };
+      }
+    if (best) return best;
+  }
   return undefined;
 }
 
-/** A fixed day to read dates by: only whole dates are taken, so that it bears on nothing. */
-const REFERENCE = new Date(Date.UTC(2020, 0, 1, 12));
+/** What makes digits with dots between them something else than a date. */
+const NUMBERED = /(?<!\p{L})(?:version|release|v|no|nr|art|ref|tel|fax|n[°º])[.:]?\s*$/iu;
 
-/** An hour right behind a date. */
-const HOUR = /^,?\s*(?:at|um|à|a las|·)?\s*([01]?\d|2[0-3]):([0-5]\d)(?!\d)/;
+const ERAS: Readonly<Record<string, number>> = { 令和: 2018, 平成: 1988, 昭和: 1925, 大正: 1911 };
+const BETWEEN_THEM = /\b(?:between|zwischen|entre|tra|fra|tussen|między)\s+(?:\p{L}+\s+)?$/iu;
 
-function worded(window: string, year: number, language: string): readonly FoundDate[] {
-  const reader = READERS[language] ?? READERS['en'];
-  const readers = language in READERS && language !== 'en' ? [reader, READERS['en']] : [reader];
-  for (const one of readers) {
-    if (!one || (one === READERS['en'] && SWAPPABLE.test(window))) continue;
-    for (const { index, text, start, end } of one.parse(window, REFERENCE)) {
-      if (index > year || index + text.length < year + 4) continue;
-      if (!start.isCertain('day') || !start.isCertain('month') || !start.isCertain('year')) continue;
-      const two = (value: number | null): string => String(value ?? 0).padStart(2, '0');
-      const day = `${String(start.get('year')).padStart(4, '0')}-${two(start.get('month'))}-${two(start.get('day'))}`;
-      if (!isIsoDate(day)) continue;
-      const trimmed = text.trimEnd();
-      const [behind = '', hours, minutes] = start.isCertain('hour') ? [] : (HOUR.exec(window.slice(index + trimmed.length)) ?? []);
-      const clock = start.isCertain('hour')
-        ? `${two(start.get('hour'))}:${two(start.get('minute'))}`
-        : hours === undefined
-          ? ''
-          : `${hours.padStart(2, '0')}:${minutes}`;
-      const place = { start: index, end: index + trimmed.length + behind.length };
-      const until =
-        end?.isCertain('hour') === true && end.get('day') === start.get('day')
-          ? [{ iso: `${day}T${two(end.get('hour'))}:${two(end.get('minute'))}`, ...place }]
-          : [];
-      return [{ iso: clock === '' ? day : `${day}T${clock}`, ...place }, ...until];
+function dayOf(
+  groups: Readonly<Record<string, string | undefined>>,
+  { months }: DatePatterns,
+  order: Order,
+  before: string,
+): Omit<Day, 'start' | 'end'> | undefined {
+  const monthOf = (word: string | undefined): number | undefined =>
+    word === undefined ? undefined : /^\d+$/.test(word) ? Number(word) : months.get(word.toLowerCase());
+  const yearOf = (at: 1 | 2): number | undefined => {
+    const era = groups[`era${at}`];
+    if (era !== undefined) return (ERAS[era] ?? 0) + (groups[`count${at}`] === '元' ? 1 : Number(groups[`count${at}`]));
+    return groups[`y${at}`] === undefined ? undefined : Number(groups[`y${at}`]);
+  };
+  let [day1, day2] = [groups['d1'], groups['d2']].map((digits) => (digits === undefined ? undefined : Number(digits)));
+  let month1 = monthOf(groups['m1']);
+  let month2 = monthOf(groups['m2']) ?? monthOf(groups['m3']) ?? month1;
+  let [year1, year2] = [yearOf(1), yearOf(2)];
+  // Japanese says the year and the month with the first day.
+  year2 ??= year1;
+  if (day2 === undefined || month2 === undefined || year2 === undefined) return undefined;
+  if (groups['mark'] !== undefined) {
+    const isDotted = groups['mark'] === '.';
+    const both = [
+      [day1, month1],
+      [day2, month2],
+    ] as const;
+    const isMonthFirst =
+      !isDotted &&
+      both.every(([first]) => first === undefined || first <= 12) &&
+      (order === 'month' || (order === 'unknown' && both.some(([, second]) => (second ?? 0) > 12)));
+    const isSure = isDotted || order !== 'unknown' || isMonthFirst || both.some(([first]) => (first ?? 0) > 12) || (day2 === month2 && day1 === undefined);
+    if (!isSure) return undefined;
+    if (isMonthFirst) {
+      if (day1 !== undefined && month1 === undefined) return undefined;
+      [day1, month1, day2, month2] = [month1, day1, month2, day2];
     }
   }
-  return [];
+  const to = isoOf(year2, month2, day2);
+  if (to === undefined) return undefined;
+  if (day1 === undefined) return { from: to, isListed: false };
+  month1 ??= month2;
+  year1 ??= month1 > month2 ? year2 - 1 : year2;
+  const from = isoOf(year1, month1, day1);
+  if (from === undefined || from >= to) return undefined;
+  const isNext = Date.parse(to) - Date.parse(from) === 86_400_000;
+  return { from, to, isListed: groups['and'] !== undefined && !BETWEEN_THEM.test(before) && !(isNext && !/\d\P{L}{0,3}[,;]\s*$/u.test(before)) };
 }
 
-const UNITS: readonly [RegExp, string][] = [
-  [/^(d|days?|tage?n?|jours?|d[ií]as?|日)$/i, 'D'],
-  [/^(h|hrs?|hours?|std\.?|stunden?|heures?|horas?|時間)$/i, 'H'],
-  [/^(m|mins?|minutes?|minuten?|minutos?|分)\.?$/i, 'M'],
-];
-const LENGTH =
-  /(\d+(?:[.,]\d+)?)\s*(days?|tage?n?|jours?|d[ií]as?|日|hrs?|hours?|h|std\.?|stunden?|heures?|horas?|時間|mins?|minutes?|minuten?|minutos?|分|m)(?![\p{L}])/giu;
+function isoOf(year: number, month: number, day: number): string | undefined {
+  const iso = `${String(year).padStart(4, '0')}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
+  return isIsoDate(iso) ? iso : undefined;
+}
 
-/** The length of time that a text says first, as ISO 8601 has it: `1 h 30 min` is `PT1H30M`. Undefined where none is said. */
-export function durationIn(text: string): { readonly iso: string; readonly start: number; readonly end: number } | undefined {
-  let parts: Record<string, number> = {};
-  let start = -1;
-  let end = -1;
-  for (const { 0: whole, 1: amount = '', 2: unit = '', index } of text.matchAll(LENGTH)) {
-    if (end >= 0 && !/^\s*(?:and|und|et|y|,)?\s*$/i.test(text.slice(end, index))) break;
-    const sign = UNITS.find(([words]) => words.test(unit))?.[1];
-    if (sign === undefined) continue;
-    if (start < 0) [start, parts] = [index, {}];
-    parts[sign] = (parts[sign] ?? 0) + Number(amount.replace(',', '.'));
-    end = index + whole.length;
+interface Timed {
+  readonly clock: SaidClock;
+  readonly zone: string;
+  readonly start: number;
+  readonly end: number;
+}
+
+const ZONES: Readonly<Record<string, string>> = { UTC: 'Z', GMT: 'Z', CET: '+01:00', MEZ: '+01:00', CEST: '+02:00', MESZ: '+02:00', JST: '+09:00' };
+const zoneOf = (said: string | undefined): string => {
+  if (said === undefined) return '';
+  const hours = /^UTC([+-])(\d{1,2})$/i.exec(said);
+  return hours ? `${hours[1]}${hours[2]?.padStart(2, '0')}:00` : (ZONES[said.toUpperCase()] ?? said);
+};
+
+/** The hour that is said with a date, behind it or in front. `from` is the end of what was read before. */
+function withClock(text: string, start: number, end: number, from: number, { behind, before, words }: DatePatterns): Timed | undefined {
+  const next = behind.exec(text.slice(end, end + AROUND));
+  if (next) {
+    const clock = clockOf(next.groups ?? {}, words, next.groups?.['named'] !== undefined);
+    if (clock) return { clock, zone: zoneOf(next.groups?.['zone']), start, end: end + next[0].length };
   }
-  if (start < 0) return undefined;
-  const minutes = Math.round((parts['H'] ?? 0) * 60 + (parts['M'] ?? 0));
-  const [hours, rest] = parts['H'] === undefined ? [0, minutes] : [Math.floor(minutes / 60), minutes % 60];
-  const time = `${hours > 0 ? `${hours}H` : ''}${rest > 0 ? `${rest}M` : ''}`;
-  const days = parts['D'] === undefined ? '' : `${parts['D']}D`;
-  return days === '' && time === '' ? undefined : { iso: `P${days}${time === '' ? '' : `T${time}`}`, start, end };
+  const front = text.slice(Math.max(from, start - AROUND), start);
+  const last = before.exec(front);
+  const clock = last && clockOf(last.groups ?? {}, words, last.groups?.['named'] !== undefined);
+  return clock ? { clock, zone: '', start: start - (front.length - last.index), end } : undefined;
+}
+
+function spansOf(day: Day, timed: Timed | undefined, isOneOfSeveral: boolean): readonly Omit<FoundSpan, 'start' | 'end'>[] {
+  const { from, to } = day;
+  if (isOneOfSeveral && to !== undefined) return [from, to].map((one) => ({ from: one, isOneOfSeveral }));
+  if (!timed) return [{ from, to, isOneOfSeveral }];
+  const { clock, zone } = timed;
+  const at = (on: string, hour: string): string => `${on}T${hour}${zone}`;
+  // Hours behind a span of days may be those of each day: they begin and end it only if they do so on its first and last.
+  if (to !== undefined)
+    return [clock.to === undefined || clock.overnight ? { from, to, isOneOfSeveral } : { from: at(from, clock.from), to: at(to, clock.to), isOneOfSeveral }];
+  if (clock.to === undefined) return [{ from: at(from, clock.from), isOneOfSeveral }];
+  return [{ from: at(from, clock.from), to: at(clock.overnight ? dayAfter(from) : from, clock.to), isOneOfSeveral }];
+}
+
+const dayAfter = (day: string): string => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
+
+/** Whether what stands between two dates makes them the ends of a span, and nothing else. */
+export const isSpanSign = (between: string, lang: string): boolean =>
+  readersOf(lang).some((reader) => reader.between.exec(narrow(` ${between} `))?.groups?.['to'] !== undefined);
+
+const readersOf = (lang: string): readonly DatePatterns[] => [...new Set([dateLanguage(lang) ?? 'en', 'en' as const])].map(datePatterns);
+
+/** Two dates with nothing but a sign of a span between them are its ends. */
+function joinedIn(text: string, found: readonly FoundSpan[], readers: readonly DatePatterns[]): FoundSpan[] {
+  const joined: FoundSpan[] = [];
+  for (const next of found) {
+    const last = joined.at(-1);
+    const gap = last && last.end <= next.start && next.start - last.end < 40 ? text.slice(last.end, next.start) : undefined;
+    const isEnd = last && gap !== undefined && last.to === undefined && next.to === undefined && next.from > last.from;
+    const between = isEnd ? readers.map((reader) => reader.between.exec(gap)).find((one) => one !== null) : undefined;
+    if (last && between?.groups?.['to'] !== undefined)
+      joined[joined.length - 1] = { from: last.from, to: next.from, start: last.start, end: next.end, isOneOfSeveral: last.isOneOfSeveral };
+    else joined.push(next);
+  }
+  return joined;
 }

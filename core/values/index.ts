@@ -1,5 +1,7 @@
 export { countries, isCountry, isLanguage, isPlainNumber, isWebAddress } from './codes.ts';
-export { datesIn, durationIn, type FoundDate } from './dates.ts';
+export { datesIn, isSpanSign, spansIn, type FoundDate, type FoundSpan } from './dates.ts';
+export { durationIn } from './durations.ts';
+export { eventStatusIn, type EventStatus } from './event-status.ts';
 export { isIsoDate, isIsoDuration, isIsoMoment, isIsoTime } from './forms.ts';
 export { DAYS, hoursIn, type OpeningHours } from './hours.ts';
 export { amountOf, currencyOf, isCurrency, pricesIn, sameAmount, type FoundPrice } from './money.ts';

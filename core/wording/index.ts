@@ -1,4 +1,15 @@
-export { availabilityWords, dateWords, durationWords, extrasLine, JOIN_WORDS, moneyWords, PROCESSOR_WORDS, readBack, type Piece } from './read-back.ts';
+export {
+  availabilityWords,
+  dateWords,
+  durationWords,
+  eventStatusWords,
+  extrasLine,
+  JOIN_WORDS,
+  moneyWords,
+  PROCESSOR_WORDS,
+  readBack,
+  type Piece,
+} from './read-back.ts';
 export { faultSentence, pathWords, RESULT_WORDS } from './markup-faults.ts';
 export { editWords } from './edits.ts';
 export { aboutCheck, findingWords, fixButton } from './findings.ts';

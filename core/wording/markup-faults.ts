@@ -69,6 +69,7 @@ const PROPERTY_WORDS: Readonly<Record<string, string>> = {
   ratingValue: 'a rating',
   startDate: 'when it begins',
   endDate: 'when it ends',
+  eventStatus: 'what became of it',
   location: 'where it takes place',
   organizer: 'who holds it',
   provider: 'who offers it',

@@ -71,6 +71,16 @@ const AVAILABLE: Readonly<Record<string, string>> = {
 /** Whether something can be had, in words. */
 export const availabilityWords = (word: string): string => AVAILABLE[word.replace(/^.*\//, '')] ?? word;
 
+const BECAME: Readonly<Record<string, string>> = {
+  EventScheduled: 'as planned',
+  EventCancelled: 'called off',
+  EventPostponed: 'put off',
+  EventRescheduled: 'put off to another day',
+  EventMovedOnline: 'moved online',
+};
+/** What became of an event, in words. */
+export const eventStatusWords = (word: string): string => BECAME[word.replace(/^.*\//, '')] ?? word;
+
 const CLAUSES: Readonly<Record<string, Clause>> = {
   headline: quoted,
   name: quoted,
@@ -84,6 +94,7 @@ const CLAUSES: Readonly<Record<string, Clause>> = {
   dateModified: { before: ', last changed ', show: dateWords },
   startDate: { before: ', from ', show: dateWords },
   endDate: { before: ' until ', show: dateWords },
+  eventStatus: { before: ', ', show: eventStatusWords },
   validThrough: { before: ', open until ', show: dateWords },
   'hasCourseInstance.startDate': { before: ', from ', show: dateWords },
   'hasCourseInstance.endDate': { before: ' until ', show: dateWords },

@@ -30,7 +30,7 @@ export const crawling = {
     pages: 'The page limit you set has been reached. Go on to fetch as many again.',
     bytes: 'The size limit you set has been reached. Go on to fetch as much again.',
     seconds: 'The time you set is over. Go on to continue where it left off.',
-    depth: 'All that is as many links away as you set is here. Go on to follow as many again.',
+    depth: 'Everything within the links you set is here. Go on to follow as many again.',
     number: 'More addresses were found than can wait at once. Go on to ask for the rest.',
   },
   forbidden: (count: number): string => `${counted(count, 'address', 'addresses')} left out by robots.txt`,

@@ -7,5 +7,5 @@ export const event: Processor = {
   type: 'Event',
   isPage: false,
   parts: { offers: 'Offer' },
-  fields: [f.name, f.description, f.image, f.startDate, f.endDate, f.location, f.organizer, ...f.costs, f.availability, f.offerUrl],
+  fields: [f.name, f.description, f.image, f.startDate, f.endDate, f.eventStatus, f.location, f.organizer, ...f.costs, f.availability, f.offerUrl],
 };

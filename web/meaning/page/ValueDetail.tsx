@@ -1,8 +1,8 @@
 import { useId, useState } from 'react';
 import { Link } from 'react-router';
 import type { PageRow } from '../../../core/rows/index.ts';
-import { AVAILABILITIES, type FieldInput, type ToldValue } from '../../../core/structured-data/index.ts';
-import { availabilityWords, pathWords } from '../../../core/wording/index.ts';
+import { AVAILABILITIES, EVENT_STATUSES, type FieldInput, type ToldValue } from '../../../core/structured-data/index.ts';
+import { availabilityWords, eventStatusWords, pathWords } from '../../../core/wording/index.ts';
 import { lineOf, useRoute } from '../../components/index.ts';
 import { useWorkspaceApi } from '../../workspace/index.ts';
 import { leaveOut, sayValue } from '../commands.ts';
@@ -17,9 +17,16 @@ const HINTS: Readonly<Record<FieldInput, string>> = {
   price: 'a number with a dot, as 12.50',
   currency: 'three letters, as EUR',
   availability: '',
+  status: '',
   address: 'an address of a file, as /pictures/kit.jpg',
   duration: 'as PT1H30M for one and a half hours',
   lines: 'one on each line',
+};
+
+/** Values of which there are only some, and how they are called. */
+const CHOICES: Partial<Readonly<Record<FieldInput, { readonly words: readonly string[]; readonly show: (word: string) => string }>>> = {
+  availability: { words: AVAILABILITIES, show: availabilityWords },
+  status: { words: EVENT_STATUSES, show: eventStatusWords },
 };
 
 /** Where a value stands in the page, and the owner's own word for it. */
@@ -118,6 +125,7 @@ function Typing({
     sayValue(workspace, row, pressed.processor, pressed.path, next === '' ? null : next);
   };
   const hint = HINTS[input];
+  const choices = CHOICES[input];
   const shared = { id, value: text, 'aria-describedby': `${id}-hint`, 'aria-invalid': value?.misfit !== undefined, dir: 'auto' as const };
   return (
     <div className="mt-3">
@@ -127,12 +135,12 @@ function Typing({
       <span id={`${id}-hint`} className="soft text-fine">
         {hint}
       </span>
-      {input === 'availability' ? (
+      {choices ? (
         <select className="select mt-1 w-full" {...shared} onChange={(event) => write(event.target.value)}>
           <option value="">as the page says</option>
-          {AVAILABILITIES.map((word) => (
+          {choices.words.map((word) => (
             <option key={word} value={word}>
-              {availabilityWords(word)}
+              {choices.show(word)}
             </option>
           ))}
         </select>
