@@ -142,6 +142,14 @@ const ROWS: readonly Row[] = [
   ['ja', '2026年5月', ''],
 ];
 
+/** Two whole dates that are no span are two, and the second knows that it is not alone. */
+const TWO: readonly Row[] = [
+  ['en', '3 February 2026 and 3 February 2026', '2026-02-03 2026-02-03+'],
+  ['en', '5 May 2026 and 3 April 2026', '2026-05-05 2026-04-03+'],
+  ['en', 'May 5, 2026 to April 3, 2026', '2026-05-05 2026-04-03+'],
+  ['de', '5.5.2026 und 3.4.2026', '2026-05-05 2026-04-03+'],
+];
+
 /** Written after the rules, to judge them. */
 const UNSEEN: readonly Row[] = [
   ['en', 'Thursday, October 22, 2026 · 6:00 PM – 8:00 PM', '2026-10-22T18:00/2026-10-22T20:00'],
@@ -199,7 +207,7 @@ const UNSEEN: readonly Row[] = [
 ];
 
 describe('dates and spans as pages write them', () => {
-  it.each(ROWS)('%s: %s', (lang, text, said) => expect(told(`x ${text} y`, lang)).toBe(said));
+  it.each([...ROWS, ...TWO])('%s: %s', (lang, text, said) => expect(told(`x ${text} y`, lang)).toBe(said));
   it.each(UNSEEN)('%s, not made for the rules: %s', (lang, text, said) => expect(told(`x ${text} y`, lang)).toBe(said));
   it.each([
     ['US', '2026-03-04'],

@@ -101,11 +101,20 @@ function dayAround(window: string, year: number, readers: readonly DatePatterns[
         if (match.index > year || end < year + 4) continue;
         if (match.groups?.['mark'] !== undefined && NUMBERED.test(window.slice(0, match.index))) continue;
         const day = dayOf(match.groups ?? {}, reader, order, window.slice(Math.max(0, match.index - 12), match.index));
-        if (day && (!best || match[0].length > best.end - best.start)) best = { ...day, start: match.index, end };
+        const found = day ? { ...day, start: match.index, end } : firstAlone(match, reader, order);
+        if (found && (!best || found.end - found.start > best.end - best.start)) best = found;
       }
     if (best) return best;
   }
   return undefined;
+}
+
+/** The first of two whole dates that are no span, such as a later and an earlier one: it stands for itself. The other is read after it. */
+function firstAlone(match: RegExpExecArray, reader: DatePatterns, order: Order): Day | undefined {
+  const { d1, m1, y1, mark } = match.groups ?? {};
+  if (d1 === undefined || m1 === undefined || y1 === undefined) return undefined;
+  const alone = dayOf({ d2: d1, m2: m1, y2: y1, mark }, reader, order, '');
+  return alone && { ...alone, start: match.index, end: match.index + match[0].indexOf(y1) + y1.length };
 }
 
 /** What makes digits with dots between them something else than a date. */
