@@ -24,7 +24,7 @@ interface Seen extends Said<string> {
   readonly to?: string | undefined;
   readonly isOneOfSeveral: boolean;
   readonly block: Block;
-  /** The words in front of it, in its block or in the short one before, and what its elements are called. */
+  /** The words in front of it, in its block or in the short one before. */
   readonly before: string;
 }
 
@@ -140,17 +140,15 @@ function dateOf({ datetime, text }: OutlineTime, lang: string, country: string |
 /** Whether what stands right in front of a date, or what its elements are called, makes it one of the sort. */
 const is = ({ before, block }: Seen, sort: 'published' | 'modified'): boolean => {
   const near = before.slice(-LABEL);
-  const [mine, other] = [WORDS[sort], WORDS[sort === 'published' ? 'modified' : 'published']].map((words) => lastOf(words, near));
-  if (mine === -1 && other === -1) return WORDS[sort].test(block.hints);
-  return (mine ?? -1) > (other ?? -1);
+  const mine = lastOf(EACH[sort], near);
+  const other = lastOf(EACH[sort === 'published' ? 'modified' : 'published'], near);
+  return mine === other ? mine === -1 && WORDS[sort].test(block.hints) : mine > other;
 };
 
-/** Where a pattern is found last. */
-function lastOf(words: RegExp, text: string): number {
-  let last = -1;
-  for (const { index } of text.matchAll(new RegExp(words.source, `${words.flags}g`))) last = index;
-  return last;
-}
+const EACH = { published: new RegExp(WORDS.published, 'giu'), modified: new RegExp(WORDS.modified, 'giu') };
+
+/** Where a pattern is found last; -1 where it is not. */
+const lastOf = (each: RegExp, text: string): number => [...text.matchAll(each)].at(-1)?.index ?? -1;
 
 /** The one day of the text: where it says several, only one that stands as a date of a text does, short and by itself or near its author. `all` with those that are none. */
 function aloneOf(own: readonly Seen[], all: readonly Seen[]): Seen | undefined {

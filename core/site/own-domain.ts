@@ -1,4 +1,5 @@
 import { getDomain } from 'tldts';
+import { variantHost } from '../source/index.ts';
 import { FREE_DOMAIN, HOST_ADDRESS, HOST_NAME, isFreeName, unicodeHost } from './domain.ts';
 
 /** Why a text is no name that a site can have. */
@@ -110,8 +111,7 @@ export function neededRecords(host: string): NeededRecord[] {
 
 /** The name that visitors type as well: with `www` for a whole domain, without it for one that has it. A name below a domain has none: nobody puts `www` in front of it. */
 export function twinHost(host: string): string | undefined {
-  if (host.startsWith('www.')) return host.slice(4);
-  return host === recordsDomain(host) ? `www.${host}` : undefined;
+  return host.startsWith('www.') || host === recordsDomain(host) ? variantHost(host) : undefined;
 }
 
 /** The lines for a zone elsewhere (RFC 1035, 5.1), to be set below `$ORIGIN`; they say themselves where an address in them is one of this machine only. */

@@ -27,7 +27,7 @@ const HALF = String.raw`[ap]\.?\s?m\b\.?`;
 
 /** A pattern of one hour. `at` makes its groups' names differ where there are two. */
 export function clockPattern(words: DateWords, at: 1 | 2): string {
-  const named = `(?<word${at}>${oneOf([...words.noon.split('|'), ...words.midnight.split('|')])})(?!\\p{L})`;
+  const named = `(?:(?<noon${at}>${oneOf(words.noon.split('|'))})|(?<midnight${at}>${oneOf(words.midnight.split('|'))}))(?!\\p{L})`;
   const behind = `(?<half${at}>${HALF})|(?<unit${at}>${words.hour})(?![\\p{L}間])`;
   const minutes = String.raw`\s?(?<sep${at}>:|\.|h|時|uhr)\s?(?<minute${at}>[0-5]\d|半)(?!\d|[.:]\d)分?`;
   return `(?:${named}|(?<front${at}>午前|午後)?(?<![\\d.,:])(?<hour${at}>\\d{1,2})(?!\\d)(?:${minutes})?(?:\\s?(?:${behind}))?)`;
@@ -35,12 +35,11 @@ export function clockPattern(words: DateWords, at: 1 | 2): string {
 
 type Groups = Readonly<Record<string, string | undefined>>;
 
-function handOf(groups: Groups, at: 1 | 2, words: DateWords): Hand | undefined {
-  const word = groups[`word${at}`];
-  if (word !== undefined) {
-    const isMidnight = new RegExp(`^(?:${words.midnight})$`, 'iu').test(word);
-    return { minutes: isMidnight ? 0 : 720, hour: isMidnight ? 0 : 12, half: undefined, isClear: true, isWhole: true, isLength: false, isDotted: false };
-  }
+const named = (hour: number): Hand => ({ minutes: hour * 60, hour, half: undefined, isClear: true, isWhole: true, isLength: false, isDotted: false });
+
+function handOf(groups: Groups, at: 1 | 2): Hand | undefined {
+  if (groups[`noon${at}`] !== undefined) return named(12);
+  if (groups[`midnight${at}`] !== undefined) return named(0);
   const [digits, minute, sep, unit, front] = ['hour', 'minute', 'sep', 'unit', 'front'].map((name) => groups[`${name}${at}`]);
   if (digits === undefined) return undefined;
   const hour = Number(digits);
@@ -72,10 +71,10 @@ const MORNING = 8;
 
 /** Reads one hour, or two, out of a match of `clockPattern`. Undefined where it could be meant in two ways. `isNamed`: something in front says that it is an hour. */
 export function clockOf(groups: Groups, words: DateWords, isNamed: boolean): SaidClock | undefined {
-  const first = handOf(groups, 1, words);
-  const second = handOf(groups, 2, words);
+  const first = handOf(groups, 1);
+  const second = handOf(groups, 2);
   if (!first) return undefined;
-  const isPair = groups['hour2'] !== undefined || groups['word2'] !== undefined;
+  const isPair = ['hour2', 'noon2', 'midnight2'].some((name) => groups[name] !== undefined);
   if (isPair) return second && pairOf(first, second, words, isNamed);
   if (!first.isClear && !(isNamed && first.isDotted) && !(isNamed && first.isWhole)) return undefined;
   // A length of time looks the same; what begins at an hour does so late enough to be told from one.

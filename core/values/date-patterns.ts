@@ -23,15 +23,17 @@ const DAY = String.raw`[0-3]?\d`;
 const MARK = String.raw`(?:st|nd|rd|th|ers?|ère|[.º°ª])?`;
 const ARTICLE = String.raw`(?:(?:the|den|dem|le|el|il|i|dia|dias|am|vom|de|da|du|del|dal|od|op)\s+)?`;
 
+/** Each form of each of some words, in one alternation; where there are no words, nothing fits. */
+const anyForm = (words: readonly string[]): string => oneOf(words.flatMap((forms) => forms.split(' '))) || '(?!)';
+const weekday = ({ days }: DateWords): string => String.raw`(?:(?:${anyForm(days)})\.?,?\s+)?`;
+
 /** What joins the ends of a span, with what may stand in front of its second day. */
-const joined = ({ to, and, days }: DateWords): string => {
-  const weekday = days.length === 0 ? '' : String.raw`(?:(?:${oneOf(days.flatMap((forms) => forms.split(' ')))})\.?,?\s+)?`;
-  return String.raw`(?:(?<to>\s*${DASH}\s*|\s+(?:${to})\s+)|(?<and>\s*[&+/]\s*|\s+(?:${and})\s+))${ARTICLE}${weekday}${ARTICLE}`;
-};
+const joined = (words: DateWords): string =>
+  String.raw`(?:(?<to>\s*${DASH}\s*|\s+(?:${words.to})\s+)|(?<and>\s*[&+/]\s*|\s+(?:${words.and})\s+))${ARTICLE}${weekday(words)}${ARTICLE}`;
 
 function worded(words: DateWords): readonly string[] {
   if (words.months.length === 0) return [];
-  const month = oneOf(words.months.flatMap((forms) => forms.split(' ')));
+  const month = anyForm(words.months);
   const of = words.of === '' ? '' : String.raw`(?:(?:${words.of})\s+)?`;
   const name = (at: 1 | 2): string => String.raw`(?<m${at}>${month})\.?(?!\p{L})`;
   const year = (at: 1 | 2): string => String.raw`(?:,\s*|\s+)${of}(?<y${at}>${YEAR})`;
@@ -61,7 +63,7 @@ const JAPANESE = [
 ];
 
 const clocks = (words: DateWords): string =>
-  String.raw`(?:(?<named>${words.at})\s*)?${clockPattern(words, 1)}(?:\s*(?:${DASH}|\s(?:${words.to})\s|から)\s*(?:(?:${words.at})\s+)?${clockPattern(words, 2)})?(?!\d|[.,:/]\d|\s?(?:%|km\b|€|£|\$|月)|${MARK}\s+(?:(?:${words.of || 'of'})\s+)?(?:${oneOf(words.months.flatMap((forms) => forms.split(' ')).concat('of '))})(?!\p{L}))`;
+  String.raw`(?:(?<named>${words.at})\s*)?${clockPattern(words, 1)}(?:\s*(?:${DASH}|\s(?:${words.to})\s|から)\s*(?:(?:${words.at})\s+)?${clockPattern(words, 2)})?(?!\d|[.,:/]\d|\s?(?:%|km\b|€|£|\$|月)|${MARK}\s+(?:(?:${words.of || 'of'})\s+)?(?:${anyForm(words.months)})(?!\p{L}))`;
 const ZONE = String.raw`(?:\s?[(]?(?<zone>UTC(?:[+-]\d{1,2})?|GMT|CES?T|MES?Z|JST|[+-]\d\d:\d\d)(?![\p{L}\d])[)]?)?`;
 
 const made = new Map<string, DatePatterns>();
@@ -79,10 +81,7 @@ export function datePatterns(language: DateLanguage): DatePatterns {
       String.raw`^(?:\s?r\.)?${WEEKDAY}\s*(?:[,·|;(]\s*)?(?:${DASH}\s+)?(?:@\s*)?${clocks(words)}${ZONE}(?!\s?(?:of|de|d['’]|di|von|places?|people)(?!\p{L}))`,
       'iu',
     ),
-    before: new RegExp(
-      String.raw`${clocks(words)}\s*(?:,\s*)?(?:(?:on|am|le|el|il|op|no dia|w|dnia)\s+)?(?:(?:${oneOf(words.days.flatMap((forms) => forms.split(' ')))})\.?,?\s+)?${ARTICLE}$`,
-      'iu',
-    ),
+    before: new RegExp(String.raw`${clocks(words)}\s*(?:,\s*)?(?:(?:on|am|le|el|il|op|no dia|w|dnia)\s+)?${weekday(words)}${ARTICLE}$`, 'iu'),
     between: new RegExp(String.raw`^${WEEKDAY}\)?\s*${joined(words)}$`, 'iu'),
   };
   made.set(language, patterns);

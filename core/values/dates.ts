@@ -167,7 +167,7 @@ function dayOf(
   year1 ??= month1 > month2 ? year2 - 1 : year2;
   const from = isoOf(year1, month1, day1);
   if (from === undefined || from >= to) return undefined;
-  const isNext = Date.parse(to) - Date.parse(from) === 86_400_000;
+  const isNext = dayAfter(from) === to;
   return { from, to, isListed: groups['and'] !== undefined && !BETWEEN_THEM.test(before) && !(isNext && !/\d\P{L}{0,3}[,;]\s*$/u.test(before)) };
 }
 
@@ -219,8 +219,10 @@ function spansOf(day: Day, timed: Timed | undefined, isOneOfSeveral: boolean): r
 const dayAfter = (day: string): string => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
 
 /** Whether what stands between two dates makes them the ends of a span, and nothing else. */
-export const isSpanSign = (between: string, lang: string): boolean =>
-  readersOf(lang).some((reader) => reader.between.exec(narrow(` ${between} `))?.groups?.['to'] !== undefined);
+export const isSpanSign = (between: string, lang: string): boolean => joins(narrow(` ${between} `), readersOf(lang));
+
+const joins = (between: string, readers: readonly DatePatterns[]): boolean =>
+  readers.some((reader) => reader.between.exec(between)?.groups?.['to'] !== undefined);
 
 const readersOf = (lang: string): readonly DatePatterns[] => [...new Set([dateLanguage(lang) ?? 'en', 'en' as const])].map(datePatterns);
 
@@ -230,9 +232,7 @@ function joinedIn(text: string, found: readonly FoundSpan[], readers: readonly D
   for (const next of found) {
     const last = joined.at(-1);
     const gap = last && last.end <= next.start && next.start - last.end < 40 ? text.slice(last.end, next.start) : undefined;
-    const isEnd = last && gap !== undefined && last.to === undefined && next.to === undefined && next.from > last.from;
-    const between = isEnd ? readers.map((reader) => reader.between.exec(gap)).find((one) => one !== null) : undefined;
-    if (last && between?.groups?.['to'] !== undefined)
+    if (last && gap !== undefined && last.to === undefined && next.to === undefined && next.from > last.from && joins(gap, readers))
       joined[joined.length - 1] = { from: last.from, to: next.from, start: last.start, end: next.end, isOneOfSeveral: last.isOneOfSeveral };
     else joined.push(next);
   }

@@ -255,7 +255,7 @@ export class SiteCrawl {
     this.end(reason);
   }
 
-  private end(reason: 'pages' | 'bytes' | 'seconds' | 'depth' | 'number'): void {
+  private end(reason: NonNullable<CrawlView['reason']>): void {
     if (!this.isRunning()) return;
     this.state = 'stopped';
     this.reason = reason;

@@ -16,32 +16,30 @@ export function useSiteList(onGone: () => void) {
   useEffect(() => workspace.tools.listen(refresh), [workspace, refresh]);
   const deleted = useRef<SiteRecord[]>([]);
   // Each starts its writing when it is called, and the database writes in that order: deleted, undone and deleted again is deleted.
-  const act = useCallback(
-    (written: Promise<void>): Promise<void> =>
-      written.then(
-        () => {
-          setFailure(undefined);
-          refresh();
-        },
-        (error) => setFailure(messageOf(error)),
-      ),
-    [refresh],
-  );
+  const act = (written: Promise<void>): void =>
+    void written.then(
+      () => {
+        setFailure(undefined);
+        refresh();
+      },
+      (error) => setFailure(messageOf(error)),
+    );
   const undo = (): void => {
     const site = deleted.current.pop();
     if (!site) return note('Nothing to undo here.', { id: 'undo' });
-    void act(restoreSite(workspace, site).then(() => note(`“${site.name}” is back.`, { id: 'undo' })));
+    act(restoreSite(workspace, site).then(() => note(`“${site.name}” is back.`, { id: 'undo' })));
   };
   useHotkey('mod+z', undo);
   const remove = (site: SiteRecord): void => {
     deleted.current.push(site);
-    const written = deleteSite(workspace, site).then(() => {
-      onGone();
-      note(`“${site.name}” was moved to the bin.`, { id: 'undo', duration: 12_000, action: { label: 'Undo', onClick: undo } });
-    });
-    void act(written);
+    act(
+      deleteSite(workspace, site).then(() => {
+        onGone();
+        note(`“${site.name}” was moved to the bin.`, { id: 'undo', duration: 12_000, action: { label: 'Undo', onClick: undo } });
+      }),
+    );
   };
-  const restore = (site: SiteRecord): void => void act(restoreSite(workspace, site));
-  const clear = (site: SiteRecord): void => void act(clearForGood(workspace, site));
+  const restore = (site: SiteRecord): void => act(restoreSite(workspace, site));
+  const clear = (site: SiteRecord): void => act(clearForGood(workspace, site));
   return { sites: list?.sites, bin: list?.bin ?? [], refresh, remove, restore, clear, failure };
 }
