@@ -50,6 +50,11 @@ const UNDERSTOOD: readonly (readonly [form: string, pasted: string, piece: Proof
     file('.well-known/petrel-7f3a.txt', PLAIN),
   ],
   ['its path alone', `/.well-known/petrel-7f3a.txt\n${PLAIN}`, file('.well-known/petrel-7f3a.txt', PLAIN)],
+  ['in curly quotes', `“petrel=${PLAIN}”`, txt(`petrel=${PLAIN}`)],
+  ['labelled parts on one line', `Host: _petrel.saltmere-boats.example Type: TXT Value: ${PLAIN} TTL: 300`, txt(PLAIN, '_petrel')],
+  ['a sentence that begins as a record does', `TXT record for saltmere-boats.example:\npetrel=${PLAIN}`, txt(`petrel=${PLAIN}`)],
+  ['a colon and a blank without quotes', `@ TXT petrel: ${PLAIN}`, txt(`petrel: ${PLAIN}`)],
+  ['an arrow', 'CNAME record:\np1 -> proof.petrel.example', cname('p1', 'proof.petrel.example')],
   ['beside a record for mail', `@ TXT "v=spf1 include:mail.example ~all"\n@ TXT "petrel=${PLAIN}"`, txt(`petrel=${PLAIN}`)],
   ['beside a place holder', `<meta name="petrel-proof" content="YOUR_CODE">\n<meta name="petrel-proof" content="${PLAIN}">`, tag(PLAIN)],
 ];
@@ -60,6 +65,10 @@ const REFUSED: readonly (readonly [pasted: string, reason: PieceRefusal])[] = [
   ['<meta name="petrel-proof" content="xxxxxxxxxxxx">', 'place-holder'],
   ['<meta name="petrel-proof" content="{{code}}">', 'place-holder'],
   ['@ TXT "petrel=<your token>"', 'place-holder'],
+  ['<meta name="petrel-proof" content="{{ site.proof }}">', 'place-holder'],
+  ['TXT record of petrel is missing', 'no-code'],
+  ['TXT record:', 'no-code'],
+  ['v=DKIM1; k=rsa; p=MIGfMA0GCSqGSIb3DQEB', 'mail-record'],
   [`<meta name="petrel-proof" content="${PLAIN}…">`, 'cut-off'],
   [`<meta name="petrel-proof" content="${PLAIN}...">`, 'cut-off'],
   [`@ TXT "petrel=${PLAIN}…"`, 'cut-off'],
@@ -77,6 +86,11 @@ const SEVERAL: readonly (readonly [form: string, pasted: string, offers: readonl
     [tag(PLAIN), txt(`petrel=${PLAIN}`)],
   ],
   ['two records', `@ TXT "petrel=${PLAIN}"\np1 CNAME proof.petrel.example`, [txt(`petrel=${PLAIN}`), cname('p1', 'proof.petrel.example')]],
+  [
+    'one or the other',
+    `TXT record:\npetrel=${PLAIN}\n\nor CNAME record:\np1 → proof.petrel.example`,
+    [txt(`petrel=${PLAIN}`), cname('p1', 'proof.petrel.example')],
+  ],
   ['rows of a panel', `TXT\t@\tpetrel=${PLAIN}\t3600\nTXT\t@\tskua=${PLAIN}\t3600\nTXT\t@\tv=spf1 -all\t3600`, [txt(`petrel=${PLAIN}`), txt(`skua=${PLAIN}`)]],
 ];
 /** Dropped files: the name they have, what they are called for an engine, or why they are refused. */

@@ -1,7 +1,7 @@
 import { isPageFile } from '../site/index.ts';
 import { readPage, type MetaFact } from '../page/index.ts';
 import { isUsualMeta, tellsCrawlers } from './metas.ts';
-import { soundPiece, type PieceOptions, type ProofPiece, type ReadPiece } from './piece.ts';
+import { isMailRecord, soundPiece, type PieceOptions, type ProofPiece, type ReadPiece } from './piece.ts';
 import { plainPaste } from './plain-paste.ts';
 import { recordInWords, recordsIn } from './records.ts';
 
@@ -96,12 +96,13 @@ function fileIn(text: string): ReadPiece | undefined {
 }
 
 function codeIn(text: string, { tagName }: PieceOptions): ReadPiece {
+  if (isMailRecord(text)) return { ok: false, reason: 'mail-record', found: text.slice(0, 40) };
   const codes = [...new Set(text.replace(ADDRESS, ' ').match(CODE) ?? [])].filter((code) => code.toLowerCase() !== tagName?.toLowerCase() && /\d/.test(code));
   const [content] = codes;
   if (content === undefined) return { ok: false, reason: 'no-code' };
   if (codes.length > 1) return { ok: false, reason: 'several', found: codes.join(', ') };
-  const pair = /^([\w.-]+)=([\w+/=-]{6,})$/.exec(text);
-  if (pair) return soundPiece({ ok: true, piece: { kind: 'txt', name: '@', content: text }, around: false });
+  const [, , pair] = /^(["']?)([\w.-]+=[\w+/=-]{6,})\1$/.exec(text) ?? [];
+  if (pair !== undefined) return soundPiece({ ok: true, piece: { kind: 'txt', name: '@', content: pair }, around: false });
   if (/(?:…|\.{3})/.test(text.slice(text.indexOf(content) + content.length).slice(0, 3))) return { ok: false, reason: 'cut-off', found: content };
   if (tagName === undefined) return { ok: false, reason: 'code-alone', found: content };
   return { ok: true, piece: { kind: 'tag', name: tagName, content }, around: content !== text };

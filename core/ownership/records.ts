@@ -1,5 +1,5 @@
 import { recordsDomain } from '../site/index.ts';
-import { soundPiece, type PieceOptions, type ReadPiece } from './piece.ts';
+import { isMailRecord, soundPiece, type PieceOptions, type ReadPiece } from './piece.ts';
 
 /** What a record is likely to say, likeliest first: a name and a code with an equals sign between, something in quotes, the same with a colon. */
 const RECORD_VALUES = [
@@ -22,6 +22,15 @@ const ZONE_LINE = /^(\S+)?\s*(?:\d+[smhdw]?\s+)?(?:IN\s+)?(?:\d+[smhdw]?\s+)?\b(
 const OTHER_CELL =
   /^(?:in|auto(?:matic)?|default|\d+|(?:\d+|an?|½)\s*(?:s|sec|seconds?|m|min|minutes?|h|hours?|d|days?|std|stunden?|minuten)\.?|dns only|edit|active|on|off|-|–)$/i;
 
+/** A line that has several labelled parts, cut before each of them. */
+const LABEL_WITHIN = /\s+(?=(?:(?:record\s+)?(?:host(?:\s*name)?|name|type|typ|tipo|value|content|ttl|nom|nombre|wert|valeur|valor))\s*:\s)/gi;
+/** Data without quotes: one string that a code could be, with its name before it or not. Anything else is a sentence about a record. */
+const BARE_DATA = /^(?:[\w.-]+\s?[:=]\s?)?(?=\S*[\d=]|\S{16})\S*[^\s:]$/;
+/** A record as a sentence draws it: its name, an arrow, what it points to. */
+const ARROW = /^(\S+)\s*(?:->|=>|→|⇒|points to)\s*(\S+)$/i;
+/** A record's data alone on its line. */
+const DATA_LINE = /^"?([\w.-]{3,80}=[\w+/=-]{6,1000})"?$/;
+
 /** Records of one paste that are read; nobody places more. */
 const MOST = 100;
 
@@ -32,11 +41,15 @@ export function recordsIn(text: string, { host }: PieceOptions): readonly ReadPi
     /\b(TXT)\s*\(([^()]*)\)/gi,
     (_, type: string, data: string) => `${type} ${data.replace(/;[^"\n]*$/gm, '').replace(/\s*\n\s*/g, ' ')}`,
   );
-  const lines = joined.split('\n').map((line) => line.trim());
+  const lines = joined
+    .split('\n')
+    .flatMap((line) => ((line.match(LABEL_WITHIN)?.length ?? 0) > 1 ? line.split(LABEL_WITHIN) : [line]))
+    .map((line) => line.trim());
   const alone = lines.filter(Boolean).length <= 1;
+  const said = { TXT: /(?<![.\w])TXT\b/i.test(text), CNAME: /(?<![.\w])CNAME\b/i.test(text) };
   const found: ReadPiece[] = [];
   for (const line of lines) {
-    const record = found.length < MOST ? lineOf(line) : undefined;
+    const record = found.length < MOST ? (lineOf(line) ?? spokenOf(line, said)) : undefined;
     if (record) found.push(soundPiece(recordOf(record.name, record.type, record.content, host, !alone)));
   }
   if (found.length > 0) return found;
@@ -89,6 +102,15 @@ function lineOf(line: string): Line | undefined {
   return content === undefined ? undefined : { name, type, content };
 }
 
+/** A line of a text that speaks of records of its sort: data, or a name and what it points to. */
+function spokenOf(line: string, said: Readonly<Record<'TXT' | 'CNAME', boolean>>): Line | undefined {
+  const data = said.TXT ? DATA_LINE.exec(line)?.[1] : undefined;
+  if (data !== undefined) return { name: '@', type: 'TXT', content: data };
+  const [, name = '', target = ''] = (said.CNAME ? ARROW.exec(line) : null) ?? [];
+  const content = isRecordName(name) ? dataOf(target, 'CNAME') : undefined;
+  return content === undefined ? undefined : { name, type: 'CNAME', content };
+}
+
 function labelsIn(lines: readonly string[]): Record<'name' | 'value' | 'type', string> {
   const labelled = { name: '', value: '', type: '' };
   for (const [at, line] of lines.entries())
@@ -109,7 +131,9 @@ function dataOf(data: string, type: string): string | undefined {
     return HOST_NAME.test(name) && name.includes('.') ? name.replace(/\.$/, '').toLowerCase() : undefined;
   }
   const quoted = [...data.matchAll(/"((?:[^"\\]|\\.)*)"/g)].map(([, inner = '']) => unescaped(inner));
-  const content = (quoted.length > 0 ? quoted.join('') : unescaped(data.replace(/\s;.*$/, ''))).trim();
+  const bare = data.replace(/\s;.*$/, '').trim();
+  if (quoted.length === 0 && !BARE_DATA.test(bare) && !isMailRecord(bare)) return undefined;
+  const content = (quoted.length > 0 ? quoted.join('') : unescaped(bare)).trim();
   return content === '' ? undefined : content;
 }
 

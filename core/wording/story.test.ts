@@ -24,7 +24,7 @@ describe('the story', () => {
     const told = storyOf([day('2026-11-27', [['w1'], ['w2']])], [{ at: '2026-11-26', code: 'proved' }], teller);
     expect(told.map(({ title }) => title)).toEqual(['Release 5 went out', 'Proved to Skerry', 'SkerryBot came for the first time']);
     expect(told.map(({ text }) => text)).toEqual([
-      '3 pages: new shop',
+      '3 pages changed: new shop',
       'It knows now that the site is yours.',
       'It asked for 4 addresses and listed 2. Of these, 1 answered 404.',
     ]);

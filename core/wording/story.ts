@@ -29,7 +29,7 @@ export function storyOf(days: readonly EngineDay[], log: readonly EngineEvent[],
   const visits = [...days].reverse();
   const entries: StoryEntry[] = [
     ...teller.releases.map(({ number, at, pages, note }) =>
-      entry(at, 'good', `Release ${number} went out`, [counted(pages, 'page'), note].filter(Boolean).join(': ')),
+      entry(at, 'good', `Release ${number} went out`, [`${counted(pages, 'page')} changed`, note].filter(Boolean).join(': ')),
     ),
     ...[...log].reverse().map((event) => eventEntry(event, teller)),
     ...visits.flatMap((day, at) => dayEntries(day, at === 0, teller)),

@@ -4,7 +4,7 @@ import { SITEMAP_FILE } from '../../core/sitemap/index.ts';
 import { counted, engineWords, fullDate, numberText } from '../../core/wording/index.ts';
 import { PageLink } from '../components/index.ts';
 import { note } from '../ui/index.ts';
-import { useWorkspaceApi } from '../workspace/index.ts';
+import { useReport, useWorkspaceApi } from '../workspace/index.ts';
 import { wholeAddress } from './addresses.ts';
 import { useWatching } from './engines.tsx';
 import { WatchPage } from './WatchPage.tsx';
@@ -18,7 +18,9 @@ export function MapsHandedIn() {
   const maps = site?.maps ?? [];
   const handed = maps.filter(({ named }) => named !== true);
   const [typed, setTyped] = useState<string>();
-  const address = typed ?? (handed.some((map) => map.address === own) ? '' : own);
+  // What is not there is not proposed: a map that answers 404 would only be a fault on the engine's list.
+  const hasMap = useReport((one) => one.tools.analysis.hasMap());
+  const address = typed ?? (hasMap !== true || handed.some((map) => map.address === own) ? '' : own);
   const proven = site?.verifiedAt !== undefined;
   const submit = (event: FormEvent): void => {
     event.preventDefault();
@@ -52,7 +54,14 @@ export function MapsHandedIn() {
             </PageLink>
           </p>
         ))}
-      {maps.length === 0 ? (
+      {maps.length === 0 && hasMap === false ? (
+        <p className="notice mt-4">
+          This site has no sitemap yet.{' '}
+          <PageLink to="map" className="link-act">
+            Write one
+          </PageLink>
+        </p>
+      ) : maps.length === 0 ? (
         <p className="soft mt-4">{engine.needsProof ? 'None yet. With a map, pages are found that nothing links to.' : 'robots.txt names none.'}</p>
       ) : (
         <ul className="mt-4 flex flex-col gap-3">
