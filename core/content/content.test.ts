@@ -138,7 +138,10 @@ describe('how to reach them', () => {
     ['<a href="tel:+44-1632-960147">call</a>', { telephone: '+441632960147' }],
     ['<p>Telephone: +49 30 901820</p>', { telephone: '+4930901820' }],
     ['<a href="mailto:hello@a.example?subject=x">write</a>', { email: 'hello@a.example' }],
-    ['<address>4 Ropewalk Lane, Saltmere, SA1 2BC</address>', { address: { street: '4 Ropewalk Lane', locality: 'Saltmere', postalCode: 'SA1 2BC' } }],
+    [
+      '<address>4 Ropewalk Lane, Saltmere, SA1 2BC</address>',
+      { address: { street: '4 Ropewalk Lane', locality: 'Saltmere', postalCode: 'SA1 2BC', country: 'GB' } },
+    ],
     ['<p>Adresse: Lange Straße 12a, 10115 Berlin</p>', { address: { street: 'Lange Straße 12a', postalCode: '10115', locality: 'Berlin' } }],
     ['<table><tr><th>Tue–Fri<td>10:00–17:00<tr><th>Sat<td>10–14</table>', { hours: 'Tue–Fri 10:00–17:00\nSat 10–14' }],
     ['<header><img src=/a.png alt=x><img src=/pictures/logo.svg alt=""></header>', { logo: '/pictures/logo.svg' }],

@@ -8,6 +8,16 @@ export interface Said<V> {
   readonly how: 'element' | 'meta' | 'words' | 'markup' | 'heading';
 }
 
+/** By what a page is read. */
+export interface GatherOptions {
+  /** The language of the page's words, a BCP 47 tag; empty where nobody says. */
+  readonly lang: string;
+  /** The site's host. */
+  readonly host: string;
+  /** ISO 3166-1, where the owner said it: telephone numbers without a country code are read by it. */
+  readonly country?: string | undefined;
+}
+
 /** Someone named on a page. */
 export interface Named {
   readonly name: string;
@@ -56,8 +66,11 @@ export interface Rating {
 }
 export interface PostalAddress {
   readonly street: string;
-  readonly postalCode?: string | undefined;
-  readonly locality?: string | undefined;
+  readonly postalCode: string;
+  readonly locality: string;
+  readonly region?: string | undefined;
+  /** ISO 3166-1, where the address itself tells it. */
+  readonly country?: string | undefined;
 }
 
 /** What a page says that markup can tell of. All is found on the page, nothing made up; what is not there is missing. Plain data, to be kept. */

@@ -2,22 +2,13 @@ import { onlyFields } from '../keyed/index.ts';
 import type { PageFacts } from '../page/index.ts';
 import { durationIn } from '../values/index.ts';
 import { contactIn } from './contact.ts';
-import { CONTENT_LIMITS, type Film, type PageContent, type Picture, type Said } from './content.ts';
+import { CONTENT_LIMITS, type Film, type GatherOptions, type PageContent, type Picture, type Said } from './content.ts';
 import { datesOf } from './dates.ts';
 import { ingredientsIn, questionsIn, stepsIn, trailIn } from './lists.ts';
 import { aboutItsOwn, priceIn, ratingIn } from './offers.ts';
 import { availabilityIn, eventStatusOf } from './standing.ts';
 import type { Block, Medium, Outline } from './outline.ts';
 import { authorIn, founderIn } from './people.ts';
-
-export interface GatherOptions {
-  /** The language of the page's words, a BCP 47 tag; empty where nobody says. */
-  readonly lang: string;
-  /** The site's host. */
-  readonly host: string;
-  /** ISO 3166-1, where the owner said it: telephone numbers without a country code are read by it. */
-  readonly country?: string | undefined;
-}
 
 /** What a page says that markup can tell of, each with its place in the source. */
 export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, country }: GatherOptions): PageContent {
@@ -43,7 +34,7 @@ export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, 
     ingredients: ingredientsIn(blocks),
     days: days.slice(0, CONTENT_LIMITS.days),
     amounts,
-    contact: present({ ...contactIn(blocks, host, country), logo: logoIn(media), founder: founderIn(blocks) }),
+    contact: present({ ...contactIn(blocks, { lang, host, country }), logo: logoIn(media), founder: founderIn(blocks) }),
   });
 }
 

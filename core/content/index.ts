@@ -13,5 +13,5 @@ export {
   type Said,
   type Step,
 } from './content.ts';
-export { gatherContent, type GatherOptions } from './gather.ts';
+export { gatherContent } from './gather.ts';
 export { outlineOf, type Outline } from './outline.ts';

@@ -8,6 +8,8 @@ export type Part = 'main' | 'header' | 'nav' | 'aside' | 'footer';
 export interface Block {
   readonly tag: string;
   readonly text: string;
+  /** The same, cut where the page breaks the line. */
+  readonly lines: readonly string[];
   /** Where it begins and ends in the page's source, tags and all. */
   readonly start: number;
   readonly end: number;
@@ -58,6 +60,8 @@ export interface Outline {
   readonly media: readonly Medium[];
 }
 
+/** Stands among a block's words where its line ends, until the block does: no text of a page is read as this. */
+const LINE_END = '\u2028';
 const BLOCKS = new Set(
   'address article aside blockquote body caption center dd details dialog div dl dt fieldset figcaption figure footer form h1 h2 h3 h4 h5 h6 header hgroup hr li main nav ol p pre search section summary table tbody td tfoot th thead tr ul'.split(
     ' ',
@@ -161,7 +165,8 @@ class Outliner {
         this.flush();
       };
     }
-    if (tag === 'br' || tag === 'wbr') this.text(' ', undefined, undefined, open);
+    if (tag === 'br') this.text(LINE_END, undefined, undefined, open);
+    if (tag === 'wbr') this.text(' ', undefined, undefined, open);
     const isStruck = isStruckOut(element);
     if (tag !== 'a' && tag !== 'time' && !isStruck) return undefined;
     const { startOffset = 0, endOffset = 0 } = element.sourceCodeLocation ?? {};
@@ -173,20 +178,20 @@ class Outliner {
         draft.links.push({
           href,
           rel: (attribute(element, 'rel') ?? '').toLowerCase(),
-          text: collapse(draft.words.slice(from)),
+          text: wordsOf(draft.words.slice(from)),
           start: startOffset,
           end: endOffset,
         });
     }
     const from = draft.words.length;
-    if (isStruck) return () => draft.struck.push([collapse(draft.words.slice(0, from)).length, collapse(draft.words).length]);
+    if (isStruck) return () => draft.struck.push([wordsOf(draft.words.slice(0, from)).length, wordsOf(draft.words).length]);
     return () =>
       draft.times.push({
         datetime: attribute(element, 'datetime')?.trim(),
-        text: collapse(draft.words.slice(from)),
+        text: wordsOf(draft.words.slice(from)),
         start: startOffset,
         end: endOffset,
-        at: collapse(draft.words.slice(0, from)).length,
+        at: wordsOf(draft.words.slice(0, from)).length,
       });
   }
 
@@ -194,7 +199,7 @@ class Outliner {
     if (!around) return;
     // Words behind a block, in the element around it, are a block of their own.
     this.draft ??= draftOf(around, start ?? 0);
-    this.draft.words += words;
+    this.draft.words += start === undefined ? words : words.replaceAll(LINE_END, ' ');
     if (end !== undefined && words.trim() !== '') this.draft.end = Math.max(this.draft.end, end);
   }
 
@@ -202,12 +207,14 @@ class Outliner {
     const { draft } = this;
     this.draft = undefined;
     if (!draft) return;
-    const text = collapse(draft.words);
+    const text = wordsOf(draft.words);
     if (text === '') return;
+    const lines = draft.words.includes(LINE_END) ? draft.words.split(LINE_END).map(collapse).filter(Boolean) : [text];
     const { part, list, listTag, details, hints } = draft.open;
     this.blocks.push({
       tag: draft.tag,
       text,
+      lines,
       start: draft.start,
       end: draft.end,
       part,
@@ -248,6 +255,8 @@ class Outliner {
   }
 }
 
+/** Words with a single blank for any white space and for the end of a line. */
+const wordsOf = (words: string): string => collapse(words.includes(LINE_END) ? words.replaceAll(LINE_END, ' ') : words);
 const draftOf = (open: Open, start: number): Draft => ({ open, tag: open.element.tagName, words: '', start, end: start, links: [], times: [], struck: [] });
 
 /** Whether what an element holds is crossed out: by its tag, by its style, or by what shops call a price that holds no more. */

@@ -37,7 +37,7 @@ export function identityNodes(document: SiteDocument): readonly [owner: GraphNod
           ? { logo: { '@type': 'ImageObject', url: logo }, image: logo }
           : { logo: { '@type': 'ImageObject', url: logo } }),
     address: addressNode(document),
-    ...(places ? { openingHoursSpecification: hoursNodes(facts.hours), priceRange: facts.priceRange } : {}),
+    ...(places ? { openingHoursSpecification: hoursNodes(facts.hours, facts.language), priceRange: facts.priceRange } : {}),
     areaServed: person ? undefined : linesOf(facts.areaServed),
     founder: !person && facts.founder ? { '@type': 'Person', name: facts.founder } : undefined,
     foundingDate: person ? undefined : facts.foundingDate,
@@ -79,10 +79,13 @@ function addressNode(document: SiteDocument): Readonly<Record<string, unknown>> 
   return Object.keys(node).length === 0 ? undefined : { '@type': 'PostalAddress', ...node };
 }
 
-function hoursNodes(text: string | null | undefined): readonly Readonly<Record<string, unknown>>[] {
-  return linesOf(text).flatMap((line) =>
-    hoursIn(line).map(({ days, opens, closes }) => ({ '@type': 'OpeningHoursSpecification', dayOfWeek: days.length === 1 ? days[0] : days, opens, closes })),
-  );
+function hoursNodes(text: string | null | undefined, language: string | null | undefined): readonly Readonly<Record<string, unknown>>[] {
+  return hoursIn(text ?? '', language ?? '').map(({ days, opens, closes }) => ({
+    '@type': 'OpeningHoursSpecification',
+    dayOfWeek: days.length === 1 ? days[0] : days,
+    opens,
+    closes,
+  }));
 }
 
 /** Numbers that tell a business from others, one a line, with what they are in front: `VAT: GB123456789`. */

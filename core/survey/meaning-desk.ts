@@ -1,6 +1,6 @@
 import type { PageId } from '../source/index.ts';
 import { addressOf, KINDS, set, applyChange, type Kind } from '../site/index.ts';
-import type { Said } from '../content/index.ts';
+import type { PostalAddress, Said } from '../content/index.ts';
 import { ENGINES } from '../engines/index.ts';
 import {
   asIfReady,
@@ -57,7 +57,7 @@ export interface BroughtFault {
 
 /** A fact of the site that pages show and nobody has taken yet. */
 export interface FactOffer {
-  readonly field: 'telephone' | 'email' | 'street' | 'locality' | 'postalCode' | 'hours' | 'profiles' | 'logo' | 'founder';
+  readonly field: 'telephone' | 'email' | 'street' | 'locality' | 'postalCode' | 'region' | 'country' | 'hours' | 'profiles' | 'logo' | 'founder';
   readonly value: string;
   readonly page: PageId;
   readonly start: number;
@@ -201,33 +201,53 @@ export class MeaningDesk {
       if (known) seen.set(key, { ...known, pages: known.pages + 1 });
       else seen.set(key, { field, value, page, start: said.start, end: said.end, pages: 1 });
     };
+    const addresses: { readonly page: PageId; readonly said: Said<PostalAddress> }[] = [];
     for (const [id, { content }] of this.desk.inputs().meanings) {
       const { telephone, email, address, hours, profiles, logo, founder } = content.contact;
       take('telephone', telephone?.value, telephone, id);
       take('email', email?.value, email, id);
-      take('street', address?.value.street, address, id);
-      take('locality', address?.value.locality, address, id);
-      take('postalCode', address?.value.postalCode, address, id);
+      if (address && fitsFacts(address.value, facts)) addresses.push({ page: id, said: address });
       take('hours', hours?.value, hours, id);
       take('logo', logo && logoPath(logo.value, id), logo, id);
       take('founder', founder?.value, founder, id);
       for (const profile of profiles) take('profiles', profile.value, profile, id);
     }
+    // The parts of an address belong together: of two addresses, none has the street of the other one.
+    for (const { page, said } of mostShown(addresses)) for (const part of ADDRESS_PARTS) take(part, said.value[part], said, page);
     // What stands on a few pages of many is about something else, unless it stands where people look for it.
     const few = this.desk.inputs().pages.size / 10;
     const plain = [...seen.values()].filter(({ page, pages }) => pages >= few || pages > 50 || REACH.test(page));
-    const best = new Map<FactOffer['field'], FactOffer>();
+    const chosen = new Map<FactOffer['field'], FactOffer>();
     const offers: FactOffer[] = [];
     for (const offer of plain.sort((a, b) => b.pages - a.pages)) {
       if (offer.field === 'profiles') offers.push(offer);
-      else if (!best.has(offer.field)) best.set(offer.field, offer);
+      else if (!chosen.has(offer.field)) chosen.set(offer.field, offer);
     }
-    return [...best.values(), ...offers.slice(0, 8)];
+    return [...chosen.values(), ...offers.slice(0, 8)];
   }
 
   private input(id: PageId): MarkupInput {
     return markupInput(this.desk.inputs(), this.desk.stages.results({ effectivePages, pageWords, addresses, trails }), id);
   }
+}
+
+const ADDRESS_PARTS = ['street', 'postalCode', 'locality', 'region', 'country'] as const;
+
+/** Whether nothing that the owner said of the address is otherwise in one that a page shows. */
+const fitsFacts = (address: PostalAddress, facts: Readonly<Partial<Record<(typeof ADDRESS_PARTS)[number], string | null | undefined>>>): boolean =>
+  ADDRESS_PARTS.every((part) => !facts[part] || address[part] === undefined || facts[part].toLowerCase() === address[part].toLowerCase());
+
+/** Everywhere where the address stands that most pages show; nowhere where two are shown as often. */
+function mostShown<A extends { readonly said: Said<PostalAddress> }>(addresses: readonly A[]): readonly A[] {
+  const groups = new Map<string, A[]>();
+  for (const one of addresses) {
+    const key = JSON.stringify(one.said.value);
+    const group = groups.get(key) ?? [];
+    group.push(one);
+    groups.set(key, group);
+  }
+  const [first, second] = [...groups.values()].sort((a, b) => b.length - a.length);
+  return first === undefined || second?.length === first.length ? [] : first;
 }
 
 /** Where a picture that a page names stands on the site, or its address elsewhere. */
@@ -240,7 +260,7 @@ function logoPath(src: string, page: PageId): string | undefined {
 
 /** Files in which people look for how to reach somebody. */
 const REACH =
-  /(^|\/)(contact|kontakt|contacto|nous-contacter|impressum|imprint|about|ueber-uns|visit|besuch|anfahrt|hours|oeffnungszeiten|find-us|team)([^/]*\.\w+|\/index\.\w+)$/i;
+  /(^|\/)(contact|contact-us|kontakt|contacto|contactar|contatti|contattaci|contato|contactos|contactez-nous|nous-contacter|orari|horario|horarios|horaires|openingstijden|dove-siamo|over-ons|chi-siamo|o-nas|quienes-somos|quem-somos|access|company|impressum|imprint|about|ueber-uns|visit|besuch|anfahrt|hours|oeffnungszeiten|find-us|team)([^/]*\.\w+|\/index\.\w+)$/i;
 
 function lackOf(input: MarkupInput, { nodes }: PageMarkup): readonly [missing: readonly string[], better: readonly string[]] {
   const gaps = pageGaps(input, nodes).filter(({ engine }) => engine === ENGINES[0].id);

@@ -28,7 +28,7 @@ const HALF = String.raw`[ap]\.?\s?m\b\.?`;
 /** A pattern of one hour. `at` makes its groups' names differ where there are two. */
 export function clockPattern(words: DateWords, at: 1 | 2): string {
   const named = `(?:(?<noon${at}>${oneOf(words.noon.split('|'))})|(?<midnight${at}>${oneOf(words.midnight.split('|'))}))(?!\\p{L})`;
-  const behind = `(?<half${at}>${HALF})|(?<unit${at}>${words.hour})(?![\\p{L}間])`;
+  const behind = `(?<half${at}>${HALF})|(?<unit${at}>${words.hour})(?![\\p{Script=Latin}間])`;
   const minutes = String.raw`\s?(?<sep${at}>:|\.|h|時|uhr)\s?(?<minute${at}>[0-5]\d|半)(?!\d|[.:]\d)分?`;
   return `(?:${named}|(?<front${at}>午前|午後)?(?<![\\d.,:])(?<hour${at}>\\d{1,2})(?!\\d)(?:${minutes})?(?:\\s?(?:${behind}))?)`;
 }

@@ -3,8 +3,9 @@ export { datesIn, isSpanSign, spansIn, type FoundDate, type FoundSpan } from './
 export { durationIn } from './durations.ts';
 export { eventStatusIn, type EventStatus } from './event-status.ts';
 export { isIsoDate, isIsoDuration, isIsoMoment, isIsoTime } from './forms.ts';
-export { DAYS, hoursIn, type OpeningHours } from './hours.ts';
+export { hoursIn, maySayDays, saidHours, speaksOfOpening, type OpeningHours, type SaidHours } from './hours.ts';
 export { amountOf, currencyOf, isCurrency, pricesIn, sameAmount, type FoundPrice } from './money.ts';
+export { addressesIn, type FoundAddress } from './postal.ts';
 export { pricesSaid, type PriceRole, type PriceSaid } from './price-roles.ts';
 export { stockIn, type Stock } from './stock.ts';
-export { telephoneOf } from './telephone.ts';
+export { telephoneIn, telephoneOf } from './telephone.ts';

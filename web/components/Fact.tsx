@@ -3,14 +3,23 @@ import { all, cleanOrigin, LONGEST_TEXT, mainAddressChange, set } from '../../co
 import { counted } from '../../core/wording/index.ts';
 import { Combo, Segments, useDraft, useDebounced } from '../ui/index.ts';
 import { useReport, useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
-import { hoursIn, isIsoDate } from '../../core/values/index.ts';
+import { isIsoDate, saidHours, type SaidHours } from '../../core/values/index.ts';
 import { isEmail, isTelephone, languages, timeZones } from './choices.ts';
 import { FACTS, type FactField } from './facts.ts';
 
 /** What is wrong with a fact, where something is: it is kept all the same. */
-const FAULTS: Readonly<Partial<Record<FactField, (text: string) => string | undefined>>> = {
+const HOURS_DOUBTS: Readonly<Record<NonNullable<SaidHours['doubt']>, string>> = {
+  season: 'Engines get one timetable, and these hours change with the season. Write those that hold now.',
+  condition: 'Something limits these hours. Write only the hours when anybody can come.',
+  unclear: 'These hours can be read in two ways. Write them as Tue–Fri 10:00–17:00, one line for some days.',
+};
+const FAULTS: Readonly<Partial<Record<FactField, (text: string, language: string) => string | undefined>>> = {
   email: (text) => (isEmail(text) ? undefined : 'This is not an e-mail address. It looks like hello@your-name.example.'),
-  hours: (text) => (hoursIn(text).length > 0 ? undefined : 'No hours can be read from this. They look like Tue–Fri 10:00–17:00.'),
+  hours: (text, language) => {
+    const { hours, doubt } = saidHours(text, language);
+    if (hours.length > 0) return undefined;
+    return doubt ? HOURS_DOUBTS[doubt] : 'No hours can be read from this. They look like Tue–Fri 10:00–17:00.';
+  },
   foundingDate: (text) => (isIsoDate(text.trim()) ? undefined : 'This is not a date. It looks like 1998 or 1998-04-01.'),
   telephone: (text) => (isTelephone(text) ? undefined : 'This is not a telephone number. It looks like +44 1632 960147.'),
 };
@@ -30,8 +39,9 @@ export function Fact({
   const workspace = useWorkspaceApi();
   const id = useId();
   const value = useWorkspace((state) => state.document.tables.facts['']?.[field] ?? '');
+  const language = useWorkspace((state) => state.document.tables.facts['']?.language ?? '');
   const { label } = FACTS[field];
-  const fault = told ?? (value.trim() === '' ? undefined : FAULTS[field]?.(value));
+  const fault = told ?? (value.trim() === '' ? undefined : FAULTS[field]?.(value, language));
   const write = (text: string): void => {
     const change = set('facts', '', field, text === '' ? null : text);
     // Who writes the name has said what it is.

@@ -46,6 +46,9 @@ export function WhoIsBehind() {
   );
 }
 
+const countryNames = new Intl.DisplayNames(['en'], { type: 'region' });
+const shownAs = ({ field, value }: FactOffer): string => (field === 'country' ? (countryNames.of(value) ?? value) : value);
+
 /** What pages show of who is behind the site: taken with one key. */
 function Offers({ offers }: { readonly offers: readonly FactOffer[] }) {
   const workspace = useWorkspaceApi();
@@ -78,7 +81,7 @@ function Offers({ offers }: { readonly offers: readonly FactOffer[] }) {
           <li key={`${offer.field} ${offer.value}`} className="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-t border-line py-2">
             <span className="soft w-36 flex-none text-note">{FACTS[offer.field].label}</span>
             <span className="min-w-0 flex-1 basis-52">
-              <span className="font-semibold break-words whitespace-pre-line">{offer.value}</span>
+              <span className="font-semibold break-words whitespace-pre-line">{shownAs(offer)}</span>
               <span className="soft block text-note">
                 {offer.pages > 1 ? `on ${counted(offer.pages, 'page')}, such as ` : 'on '}
                 <PageLink to="words" page={offer.page} className="link-act !font-normal">
@@ -89,7 +92,7 @@ function Offers({ offers }: { readonly offers: readonly FactOffer[] }) {
             <button
               type="button"
               className="link-act"
-              aria-label={`Take ${FACTS[offer.field].label}: ${offer.value}`}
+              aria-label={`Take ${FACTS[offer.field].label}: ${shownAs(offer)}`}
               onClick={() => workspace.change(taking([offer]), { label: `${FACTS[offer.field].label} was taken from the pages` })}
             >
               Take it
