@@ -93,6 +93,10 @@ export interface PageContent {
   readonly picture?: Said<Picture> | undefined;
   readonly film?: Said<Film> | undefined;
   readonly place?: Said<string> | undefined;
+  /** Words by which it says that it takes place where the site's owner is. */
+  readonly here?: Said<string> | undefined;
+  /** Who holds it. */
+  readonly organizer?: Said<string> | undefined;
   readonly duration?: Said<string> | undefined;
   readonly trail?: Said<readonly Crumb[]> | undefined;
   readonly questions?: Said<readonly Question[]> | undefined;

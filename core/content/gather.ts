@@ -9,6 +9,7 @@ import { aboutItsOwn, priceIn, ratingIn } from './offers.ts';
 import { availabilityIn, eventStatusOf } from './standing.ts';
 import type { Block, Medium, Outline } from './outline.ts';
 import { authorIn, founderIn } from './people.ts';
+import { hereIn, organizerIn, placeIn } from './where.ts';
 
 /** What a page says that markup can tell of, each with its place in the source. */
 export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, country }: GatherOptions): PageContent {
@@ -27,6 +28,8 @@ export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, 
     picture: pictureIn(media),
     film: filmIn(media, blocks),
     place: placeIn(blocks),
+    here: hereIn(own),
+    organizer: organizerIn(own),
     duration: lengthIn(blocks),
     trail: trailIn(blocks),
     questions: questionsIn(blocks),
@@ -83,23 +86,6 @@ function filmIn(media: readonly Medium[], blocks: readonly Block[]): Said<Film> 
     end: found.end,
     how: 'element',
   };
-}
-
-const WHERE = /^(?:where|place|venue|location|address|ort|wo|veranstaltungsort|lieu|où|adresse|lugar|dónde|会場|場所)\s*[:：]\s*(.{3,120})$/i;
-const WHERE_ALONE = /^(?:where|place|venue|location|ort|wo|veranstaltungsort|lieu|où|lugar|dónde|会場|場所)\s*[:：]?$/i;
-const WHERE_HINT = /\b(venue|location|event-place|veranstaltungsort)\b/;
-
-/** Where what the page tells of takes place. */
-function placeIn(blocks: readonly Block[]): Said<string> | undefined {
-  for (const [at, block] of blocks.entries()) {
-    if (block.part !== 'main' || block.text.length > 200) continue;
-    const next = blocks[at + 1];
-    const named = WHERE.exec(block.text)?.[1]?.trim() ?? (WHERE_HINT.test(block.hints) && block.text.length < 120 ? block.text : undefined);
-    if (named !== undefined) return { value: named, text: named, start: block.start, end: block.end, how: 'words' };
-    if (WHERE_ALONE.test(block.text) && next && next.text.length < 200)
-      return { value: next.text, text: next.text, start: next.start, end: next.end, how: 'words' };
-  }
-  return undefined;
 }
 
 const TAKES = /\b(takes?|duration|length|time|total|cook|prep|lasts?|dauer|dauert|zeit|durée|duración|tiempo)\b|所要時間|時間/i;

@@ -117,7 +117,19 @@ function owner({ document }: MarkupInput): Value | undefined {
 /** The owner of the site in some part. */
 const ownerAs = (path: string): Field => ({ path, find: owner });
 export const publisher = ownerAs('publisher');
-export const organizer = ownerAs('organizer');
+/** Who holds it: as the page says, which may be somebody else. */
+export const organizer: Field = {
+  path: 'organizer',
+  input: 'text',
+  find: (input) => fromPage(input.content?.organizer, (name) => ({ json: organization(input, name), text: name })),
+  read: (text, input) => organization(input, text),
+};
+
+/** Somebody by name: the owner where it is the owner's. */
+const organization = (input: MarkupInput, name: string): Json =>
+  name.trim().toLowerCase() === input.document.tables.facts['']?.ownerName?.trim().toLowerCase()
+    ? { '@id': ownerId(input.document) }
+    : { '@type': 'Organization', name: name.trim() };
 export const provider = ownerAs('provider');
 export const hiringOrganization = ownerAs('hiringOrganization');
 export const about = ownerAs('about');
@@ -210,11 +222,15 @@ export const rating: readonly Field[] = [
   ratingAt('aggregateRating.ratingCount', 'count'),
 ];
 
-/** Where it takes place: as the page says, else at the owner's own address. */
+/** Where it takes place: as the page says. The owner's own address stands there only where the page says that it is at the owner's. */
 export const location: Field = {
   path: 'location',
   input: 'text',
-  find: (input) => fromPage(input.content?.place, (where) => ({ json: place(where), text: where })) ?? ownPlace(input),
+  find: (input) => {
+    const { place: said, here } = input.content ?? {};
+    const own = said === undefined ? here : namesOwner(said.value, input) ? said : undefined;
+    return (own && fromPage(own, () => ownPlace(input))) ?? fromPage(said, (where) => ({ json: place(where), text: where }));
+  },
   read: place,
 };
 export const jobLocation: Field = { ...location, path: 'jobLocation' };
@@ -224,14 +240,23 @@ function place(where: string): Json {
   return compact({ '@type': 'Place', name: called, address: rest.length === 0 ? called : rest.join(', ') }) as Json;
 }
 
-function ownPlace({ document }: MarkupInput): Value | undefined {
+/** Whether a place is the owner's own: it is called as the owner is, or in the owner's street. */
+function namesOwner(where: string, { document }: MarkupInput): boolean {
+  const { street, ownerName } = document.tables.facts[''] ?? {};
+  const [called, ...rest] = [where.split(/\s*,\s*/)[0] ?? '', where].map((text) => text.trim().toLowerCase());
+  return (
+    (!!ownerName && called === ownerName.trim().toLowerCase() && !/\d/.test(rest.join(''))) ||
+    (!!street && where.toLowerCase().includes(street.trim().toLowerCase()))
+  );
+}
+
+function ownPlace({ document }: MarkupInput): { readonly json: Json; readonly text: string } | undefined {
   const { street, locality, postalCode, country, ownerName } = document.tables.facts[''] ?? {};
   if (!street || !locality) return undefined;
   const address = compact({ '@type': 'PostalAddress', streetAddress: street, addressLocality: locality, postalCode, addressCountry: country?.toUpperCase() });
   return {
     json: compact({ '@type': 'Place', name: ownerName, address }) as Json,
     text: [ownerName, street, locality].filter(Boolean).join(', '),
-    from: 'site',
   };
 }
 

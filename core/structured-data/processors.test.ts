@@ -84,7 +84,7 @@ const CASES: readonly {
     id: 'event',
     type: 'Event',
     whole: page(
-      '<h1>Sewing day</h1><dl><dt>When<dd><time datetime="2027-01-09T10:00">9 January</time> to <time datetime="2027-01-09T16:00">four</time><dt>Where<dd>The Bindery, 4 Ropewalk Lane<dt>Price<dd>£85</dl>',
+      '<h1>Sewing day</h1><dl><dt>When<dd><time datetime="2027-01-09T10:00">9 January</time> to <time datetime="2027-01-09T16:00">four</time><dt>Where<dd>The Bindery, 4 Ropewalk Lane<dt>Host<dd>Quill Ltd<dt>Price<dd>£85</dl>',
     ),
     says: {
       startDate: '2027-01-09T10:00',
@@ -93,7 +93,7 @@ const CASES: readonly {
       organizer: { '@id': 'https://a.example/#organization' },
     },
     half: page('<h1>Sewing day</h1><p>Some day in spring.</p>'),
-    lacks: ['startDate', 'location', 'offers'],
+    lacks: ['startDate', 'location', 'offers', 'organizer'],
   },
   {
     id: 'service',
@@ -330,6 +330,23 @@ describe('a page’s graph', () => {
     expect(written(page('<h1>x</h1>'), [as('none')])).toEqual([]);
     expect(written(page('<h1>x</h1>'), [set('kinds', 'page', 'markup', 'none')])).toEqual([]);
     expect(written(page('<h1>x</h1>'), [set('meaning', '', 'on', null)])).toEqual([]);
+  });
+  it.each<[where: string, address: string | undefined]>([
+    ['', undefined],
+    ['<p>We meet in our workshop.</p>', '4 Ropewalk Lane'],
+    ['<p>Where: Quill Ltd</p>', '4 Ropewalk Lane'],
+    ['<p>Where: The back room, 4 Ropewalk Lane</p>', '4 Ropewalk Lane'],
+    ['<p>Where: Town Hall, Quay Street</p>', 'Quay Street'],
+    ['<p>Where: Quill Ltd, 9 Other Street</p>', '9 Other Street'],
+    ['<p>Where: Town Hall, Quay Street</p><p>Afterwards in our workshop.</p>', 'Quay Street'],
+  ])('an event is at its owner’s address only where the page says so: %s', (where, address) => {
+    const owner = [set('facts', '', 'street', '4 Ropewalk Lane'), set('facts', '', 'locality', 'Saltmere')];
+    const event = written(page(`<h1>Sewing day</h1><p>Saturday 9 January 2027, 10:00–16:00</p>${where}`), [as('event'), ...owner]).find(
+      (node) => node['@type'] === 'Event',
+    );
+    const said = (event?.['location'] as { address?: string | { streetAddress?: string } } | undefined)?.address;
+    expect(typeof said === 'object' ? said.streetAddress : said).toBe(address);
+    expect(event?.['organizer']).toBeUndefined();
   });
   it('holds up whatever a page says and its owner types', async () => {
     // Blanks are what a hand leaves behind most often, and chance least.

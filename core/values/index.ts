@@ -1,4 +1,5 @@
 export { countries, isCountry, isLanguage, isPlainNumber, isWebAddress } from './codes.ts';
+export type { DateLanguage } from './date-words.ts';
 export { datesIn, isSpanSign, spansIn, type FoundDate, type FoundSpan } from './dates.ts';
 export { durationIn } from './durations.ts';
 export { eventStatusIn, type EventStatus } from './event-status.ts';

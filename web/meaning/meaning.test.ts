@@ -97,14 +97,14 @@ describe('what is read back', () => {
       'event',
       '<p>From 9 January 2027, 10:00 to 10 January 2027, 16:00</p>',
       [
-        'An event, “{Kit}”, from {9 January 2027, 10:00} until {10 January 2027, 16:00}, held by {Quill Ltd}, part of {Bindery}’s web site, found under {Bindery}. [Nobody says a picture] [Nobody says where it takes place] [Nobody says a price]',
+        'An event, “{Kit}”, from {9 January 2027, 10:00} until {10 January 2027, 16:00}, part of {Bindery}’s web site, found under {Bindery}. [Nobody says a picture] [Nobody says where it takes place] [Nobody says a price]',
       ],
     ],
     [
       'event',
       '<p>Saturday 9 January 2027, 10:00–16:00</p>',
       [
-        'An event, “{Kit}”, from {9 January 2027, 10:00} until {16:00}, held by {Quill Ltd}, part of {Bindery}’s web site, found under {Bindery}. [Nobody says a picture] [Nobody says where it takes place] [Nobody says a price]',
+        'An event, “{Kit}”, from {9 January 2027, 10:00} until {16:00}, part of {Bindery}’s web site, found under {Bindery}. [Nobody says a picture] [Nobody says where it takes place] [Nobody says a price]',
       ],
     ],
     ['page', '', ['A page, part of {Bindery}’s web site, found under {Bindery}.']],
