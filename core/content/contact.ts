@@ -61,7 +61,7 @@ function addressOf(blocks: readonly Block[]): Said<PostalAddress> | undefined {
     // Most blocks are far from anything that looks like a post code: nothing is put together there.
     if (code < at) code = blocks.findIndex(({ text }, index) => index >= at && CODE.test(text));
     if (code < 0) code = blocks.length;
-    return code >= at + LINES_OF_ADDRESS ? [] : addressesAt(blocks, at).map((said) => ({ said, rank: rankOf(block) }));
+    return code >= at + LINES_OF_ADDRESS && rankOf(block) > PLAIN ? [] : addressesAt(blocks, at).map((said) => ({ said, rank: rankOf(block) }));
   });
   const best = Math.min(...found.map(({ rank }) => rank));
   const [first, ...others] = found.filter(({ rank }) => rank === best).map(({ said }) => said);
@@ -70,6 +70,8 @@ function addressOf(blocks: readonly Block[]): Said<PostalAddress> | undefined {
 
 const isMarked = (block: Block): boolean =>
   block.tag === 'address' || /\b(?:address|adr|anschrift|adresse|dirección|indirizzo|adres|morada|endereço)\b/.test(block.hints);
+/** Where addresses are looked for: marked as one, or in the frame of the page. */
+const PLAIN = 1;
 const rankOf = (block: Block): number => (isMarked(block) ? 0 : block.part === 'footer' || block.part === 'header' ? 1 : block.part === 'main' ? 2 : 3);
 
 /** What any post code looks like. */
@@ -85,8 +87,10 @@ function addressesAt(blocks: readonly Block[], at: number): Said<PostalAddress>[
     if (!below || !isShort(below) || below.part !== block.part || /^h[1-6]$/.test(below.tag)) break;
     lines.push(...below.lines.map((text) => ({ text, block: below })));
   }
-  if (!lines.some(({ text }) => CODE.test(text))) return [];
-  return addressesIn(lines.map(({ text }) => text)).flatMap(({ first, last, ...value }) => {
+  return addressesIn(
+    lines.map(({ text }) => text),
+    rankOf(block) <= PLAIN,
+  ).flatMap(({ first, last, ...value }) => {
     const end = lines[last]?.block;
     if (lines[first]?.block !== block || !end) return [];
     const text = lines

@@ -66,7 +66,7 @@ export interface Rating {
 }
 export interface PostalAddress {
   readonly street: string;
-  readonly postalCode: string;
+  readonly postalCode?: string | undefined;
   readonly locality: string;
   readonly region?: string | undefined;
   /** ISO 3166-1, where the address itself tells it. */

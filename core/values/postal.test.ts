@@ -98,6 +98,23 @@ const HELD_OUT: readonly Row[] = [
 describe('postal addresses that a text says', () => {
   it.each(MADE)('%j', (text, addresses) => expect(told(text)).toBe(addresses));
   it.each(HELD_OUT)('%j', (text, addresses) => expect(told(text)).toBe(addresses));
+  it.each<[text: string, address: string]>([
+    ['Quillfeather Bindery · 4 Ropewalk Lane, Saltmere · hello@quillfeather.example', '4 Ropewalk Lane|Saltmere'],
+    ['4 Ropewalk Lane, Saltmere, United Kingdom', '4 Ropewalk Lane|Saltmere'],
+    ['Ahornweg 12, Musterstedt', 'Ahornweg 12|Musterstedt'],
+    ['14 High Street, Combe Down, Bath', ''],
+    ['14 High Street · Saltmere', ''],
+    ['14 High Street, 12 places', ''],
+    ['Room 12, Saltmere', ''],
+    ['PO Box 12, Saltmere', ''],
+    ['14 High Street, Au', ''],
+  ])('where addresses are looked for, street and town are one: %j', (text, address) => {
+    const both = (isPlain: boolean): string =>
+      addressesIn([text], isPlain)
+        .map(({ street, locality }) => `${street}|${locality}`)
+        .join(' ; ');
+    expect([both(true), both(false)]).toEqual([address, '']);
+  });
   it('whatever stands around an address, on lines of its own, it is that one or none', () => {
     const known = [...MADE, ...HELD_OUT].filter(([, addresses]) => addresses !== '' && !addresses.includes(' ; '));
     const lines = fc.array(

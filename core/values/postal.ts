@@ -4,7 +4,8 @@ import { ANY_ROAD, countryOfPrefix, HOUSE_PART, NUMBER_BEFORE, NUMBER_BEHIND, PO
 /** A postal address that a text says: its parts as they are written. `country` by ISO 3166-1, only where the text tells it. */
 export interface FoundAddress {
   readonly street: string;
-  readonly postalCode: string;
+  /** Missing where only street and town stand there: see `isPlain`. */
+  readonly postalCode?: string | undefined;
   readonly locality: string;
   readonly region?: string | undefined;
   readonly country?: string | undefined;
@@ -16,6 +17,8 @@ export interface FoundAddress {
 interface Part {
   readonly text: string;
   readonly line: number;
+  /** Whether a comma parts it from the one before, on the same line. */
+  readonly isJoined: boolean;
 }
 type Place = Omit<FoundAddress, 'street' | 'first' | 'last'>;
 
@@ -26,14 +29,14 @@ const LONGEST_PART = 80;
 
 /**
  * The postal addresses of a text, cut into its lines: a street with its number, and below or behind it a line of post code and town in the order of a country that writes it so. What
- * has no such line, or a post box for a street, is none.
+ * has no such line, or a post box for a street, is none. `isPlain`: the text is where addresses are looked for, and a street with a single town behind its comma is one too.
  */
-export function addressesIn(lines: readonly string[]): readonly FoundAddress[] {
+export function addressesIn(lines: readonly string[], isPlain = false): readonly FoundAddress[] {
   const parts = lines.flatMap((text, line) =>
     // Blanks and a dot in the middle, bars and dashes part one thing from the next on one line as commas do.
     text
-      .split(/\s*[,·|•;]\s*|\s+[–—-]\s+/)
-      .map((part) => ({ text: part.trim().replace(/[.]$/, ''), line }))
+      .split(/(\s*[,·|•;]\s*|\s+[–—-]\s+)/)
+      .flatMap((part, at, all) => (at % 2 === 1 ? [] : [{ text: part.trim().replace(/[.]$/, ''), line, isJoined: (all[at - 1] ?? '').trim() === ',' }]))
       .filter(({ text: part }) => part !== ''),
   );
   const found: FoundAddress[] = [];
@@ -42,6 +45,10 @@ export function addressesIn(lines: readonly string[]): readonly FoundAddress[] {
     if (east) found.push({ ...east, first: part.line, last: part.line });
     const place = placeAt(parts, at);
     const street = place && streetBefore(parts, at - (place.isBehindTown ? 2 : 1));
+    if (!place && isPlain) {
+      const plain = townBehind(parts, at);
+      if (plain) found.push(plain);
+    }
     if (!place || !street) return;
     const { isBehindTown: _, ...where } = place;
     const country = where.country ?? countryNamed(parts[at + 1]?.text ?? '');
@@ -74,10 +81,21 @@ function placeAt(parts: readonly Part[], at: number): (Place & { readonly isBehi
   return undefined;
 }
 
+/** Street and town alone, with a comma between: of two names behind a street nobody knows which one is the town. */
+function townBehind(parts: readonly Part[], at: number): FoundAddress | undefined {
+  const [town, next] = [parts[at] as Part, parts[at + 1]];
+  const street = town.isJoined ? streetBefore(parts, at - 1) : undefined;
+  const locality = street && townIn(town.text);
+  if (!street || locality === undefined) return undefined;
+  const country = next?.isJoined === true ? countryNamed(next.text) : undefined;
+  if (next?.isJoined === true && country === undefined) return undefined;
+  return { street: street.text, locality, ...(country === undefined ? {} : { country }), first: street.line, last: town.line };
+}
+
 const townIn = (text: string): string | undefined => (/^\p{Lu}[\p{L}’' .-]{2,40}$/u.test(text) && !/\d/.test(text) ? text : undefined);
 
 /** The street that ends in a part, with what stands before it in parts of its own: `Via dei Platani, 23`. */
-function streetBefore(parts: readonly Part[], last: number): Part | undefined {
+function streetBefore(parts: readonly Part[], last: number): Pick<Part, 'text' | 'line'> | undefined {
   for (let from = last; from >= 0 && from > last - MOST_BEFORE; from--) {
     const first = parts[from] as Part;
     const text = parts

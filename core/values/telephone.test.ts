@@ -63,6 +63,10 @@ const ROWS: readonly (readonly [country: string, text: string, number: string])[
   ['GB', 'Hotel 12345678901', ''],
   ['DE', 'Hotel 2026 0555 1234567', ''],
   ['GB', 'We call 24 hours 7 days', ''],
+  ['GB', 'You can telephone in the morning: +44 1632 960 147. Write too.', '+441632960147'],
+  ['GB', 'Telephone or fax: 01632 960147', ''],
+  ['DE', 'Telefonkonto: 0555 1234567', ''],
+  ['DE', 'Telefon für Notfälle: 0555 1234567', '+495551234567'],
 ];
 
 describe('telephone numbers that a text says', () => {

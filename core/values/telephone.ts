@@ -29,13 +29,18 @@ const LABELS = Object.values(CALLS).join('|');
 const NUMBER = String.raw`(?<number>(?:\+|\(\+?)?\d(?:[\s().\/–‐-]{0,3}\d){5,16})(?![\d\p{L}]|[.,]\d)`;
 /** A number behind what says that it can be called. */
 const CALLED = new RegExp(String.raw`(?:(?<![\p{L}])(?:${LABELS})\.?|[☎☏📞📱✆])\s*(?:[:：.]|[-–—]\s|\([\p{L}\s]{2,20}\)\s*:?)?\s*${NUMBER}`, 'iu');
+/** The same with a few words before its colon: `telephone in the morning: 01632 960147`. */
+const CALLED_WHEN = new RegExp(
+  String.raw`(?<![\p{L}])(?:tel|telephone|phone|telefon|téléphone|teléfono|telefono|telefoon|telefone)\.?(?:\s(?!\p{L}*(?:fax|kopie))[\p{L}’']+){1,5}\s?[:：]\s*${NUMBER}`,
+  'iu',
+);
 const SPEAKS = new RegExp(`${LABELS}|[☎☏📞📱✆]`, 'iu');
 
 /** The first telephone number that a text says is one: behind a word or sign for it in any of the languages. A fax, a post code or an account is none. */
 export function telephoneIn(text: string, country?: string): { readonly value: string; readonly text: string } | undefined {
   if (!SPEAKS.test(text)) return undefined;
   const wide = text.normalize('NFKC');
-  const number = CALLED.exec(wide)?.groups?.['number']?.trim();
+  const number = (CALLED.exec(wide) ?? CALLED_WHEN.exec(wide))?.groups?.['number']?.trim();
   const value = number === undefined ? undefined : telephoneOf(number, country);
   return number === undefined || value === undefined ? undefined : { value, text: number };
 }
