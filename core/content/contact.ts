@@ -59,8 +59,7 @@ function addressOf(blocks: readonly Block[]): Said<PostalAddress> | undefined {
   let code = -1;
   const found = blocks.flatMap((block, at) => {
     // Most blocks are far from anything that looks like a post code: nothing is put together there.
-    if (code < at) code = blocks.findIndex(({ text }, index) => index >= at && CODE.test(text));
-    if (code < 0) code = blocks.length;
+    while (code < at || (code < blocks.length && !CODE.test(blocks[code]?.text ?? ''))) code++;
     return code >= at + LINES_OF_ADDRESS && rankOf(block) > PLAIN ? [] : addressesAt(blocks, at).map((said) => ({ said, rank: rankOf(block) }));
   });
   const best = Math.min(...found.map(({ rank }) => rank));

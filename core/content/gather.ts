@@ -19,7 +19,7 @@ export function gatherContent(outline: Outline, facts: PageFacts, { lang, host, 
   const { days, ...dates } = datesOf(blocks, own, facts, { lang, country });
   return present({
     ...dates,
-    author: authorIn(blocks, facts),
+    author: authorIn(own, facts),
     price,
     priceRange,
     availability: availabilityIn(own),

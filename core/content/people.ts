@@ -1,12 +1,9 @@
 import type { PageFacts } from '../page/index.ts';
+import { bylineIn, isPerson } from './bylines.ts';
 import type { Named, Said } from './content.ts';
 import type { Block } from './outline.ts';
 
-const BY =
-  /^(?:written |posted |published |text |story |words )?(?:by|von|par|por|da|文[:：]|著者[:：]|執筆[:：])\s*:?\s+(.{2,60}?)(?:\s*[,·|•–—(]|\s+(?:on|am|le|el|in)\s|$)/i;
 const AUTHOR = /\b(byline|author|p-author|vcard|writer|autor|auteur)\b/;
-const NAME =
-  /^(?:\p{Lu}[\p{L}'’.-]*|(?:van|von|de|der|den|del|la|le|di|da|dos|ter|zu|al|bin)\b)(?:\s+(?:\p{Lu}[\p{L}'’.-]*|(?:van|von|de|der|den|del|la|le|di|da|dos|ter|zu|al|bin|y|e)\b)){0,4}$|^[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}]{2,12}$/u;
 
 const FOUNDED =
   /founded(?: in \d{4})? by|founder(?: and owner)?(?: is)?[:：]?|gegründet(?: \d{4})? von|gründer(?:in)?[:：]?|fondée?(?: en \d{4})? par|fondat(?:eur|rice)[:：]?|fundad[oa](?: en \d{4})? por|fundadora?[:：]?|創業者[:：]?/gi;
@@ -28,17 +25,17 @@ export function founderIn(blocks: readonly Block[]): Said<string> | undefined {
   return undefined;
 }
 
-/** Who wrote the page, by what it says: a link that says so, a by-line, else its meta. */
-export function authorIn(blocks: readonly Block[], facts: PageFacts): Said<Named> | undefined {
-  const own = blocks.filter(({ part }) => part === 'main');
+/** Who wrote the page, by what it says: a link that says so, a by-line, else its meta. `about` are the blocks that are about the page's own thing. */
+export function authorIn(about: ReadonlySet<Block>, facts: PageFacts): Said<Named> | undefined {
+  const own = [...about];
   for (const block of own)
     for (const link of block.links)
-      if (/\bauthor\b/.test(link.rel) && NAME.test(link.text))
+      if (/\bauthor\b/.test(link.rel) && isPerson(link.text))
         return { value: { name: link.text, href: link.href }, text: link.text, start: link.start, end: link.end, how: 'element' };
   for (const block of own.slice(0, 60)) {
     if (block.text.length > 200) continue;
-    const found = BY.exec(block.text)?.[1]?.trim() ?? (AUTHOR.test(block.hints) && NAME.test(block.text) ? block.text : undefined);
-    if (found === undefined || !NAME.test(found)) continue;
+    const found = bylineIn(block.text) ?? (AUTHOR.test(block.hints) && isPerson(block.text) ? block.text : undefined);
+    if (found === undefined) continue;
     const link = block.links.find(({ text }) => text === found);
     return {
       value: { name: found, ...(link ? { href: link.href } : {}) },
