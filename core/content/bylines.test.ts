@@ -72,8 +72,39 @@ const ROWS: readonly (readonly [text: string, name: string])[] = [
   ['翻訳：田中花子', ''],
 ];
 
+/** Written afterwards, 35 at first: one was asked for, four were wrong (a council, three headings in capitals) and are mended. */
+const HELD_OUT: typeof ROWS = [
+  ['Text und Fotos: Anna Berg', ''],
+  ['By Dr Maren Quill', 'Dr Maren Quill'],
+  ['By Maren Quill - 3 May 2026', 'Maren Quill'],
+  ['By Maren Quill Published: 3 May', ''],
+  ['Article by Maren Quill', 'Maren Quill'],
+  ['Reported by Maren Quill for the Gazette', 'Maren Quill'],
+  ['Story by Otto and Maren', ''],
+  ['By Saltmere Arts Council', ''],
+  ['by maren quill', ''],
+  ['BY MAREN QUILL', 'MAREN QUILL'],
+  ['Reviewed by Otto Reed', ''],
+  ['Recipe by Otto Reed', ''],
+  ['Photos and words by Otto Reed', ''],
+  ['Von Anna Berg und Otto Ried', ''],
+  ['Von Berlin nach Hamburg', ''],
+  ['Von Anfang An', ''],
+  ['Ein Beitrag von Anna Berg', 'Anna Berg'],
+  ['Par Temps De Pluie', ''],
+  ['Rédigé par Marie Curie', 'Marie Curie'],
+  ['Por Ana Ruiz | 3 de mayo', 'Ana Ruiz'],
+  ['Por Todo Lo Alto', ''],
+  ['Da Roma a Milano', ''],
+  ['Testo di Maria Rossi', 'Maria Rossi'],
+  ['Door Weer En Wind', ''],
+  ['Napisała: Ewa Nowak', 'Ewa Nowak'],
+  ['ライター：山田太郎', '山田太郎'],
+  ['Von der Leyen spricht', ''],
+];
+
 describe('who a text says wrote the page', () => {
-  it.each(ROWS)('%s', (text, name) => expect(bylineIn(text) ?? '').toBe(name));
+  it.each([...ROWS, ...HELD_OUT])('%s', (text, name) => expect(bylineIn(text) ?? '').toBe(name));
   it.each([
     ['a comment', '<div class="comments"><h2>Comments</h2><p>Posted by Otto Reed on 3 May</p></div>'],
     ['a related page', '<h2>Related articles</h2><p>By Otto Reed</p>'],

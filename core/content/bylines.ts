@@ -48,14 +48,19 @@ const EASTERN = /^[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}]{2,12}$/
 const NOBODY =
   /^(?:appointment|hand|default|law|train|car|bus|bike|boat|air|sea|post|mail|phone|email|request|design|nature|day|night|the|our|a|monday|tuesday|wednesday|thursday|friday|saturday|sunday|admin|administrator|editor|staff|team|redaktion|guest|anonymous|montag|dienstag|mittwoch|donnerstag|freitag|samstag|sonntag|hand|hier|heute|telefon|amour|hasard|avion|téléphone|teléfono|favor|ejemplo|noi|oggi|telefono|redazione|ons|exemplo|redação|redakcja)(?![\p{L}])/iu;
 
+/** Words that are no part of a name, though a heading has them in capitals, and what bodies call themselves: who writes for one is not told by it. */
+const NO_NAME =
+  /(?:^|\s)(?:an|auf|mit|bei|und|oder|et|y|lo|the|of|to|and|or|para|con|per|en|sur|our|your|council|society|club|association|committee|department|university|museum|trust|team|group|company|ltd|inc|llc|gmbh|verein|e\.v|redaktion|agentur|agency|studio|press|media|news|magazine|verlag)(?:[\s.]|$)/iu;
+
 /** The name of whoever a text says wrote the page; undefined where it says nobody's, or only a first name without a word for writing. */
 export function bylineIn(text: string): string | undefined {
   if (text.length > 200) return undefined;
   const told = DONE.exec(text) ?? LABELLED.exec(text) ?? AFTER_DATE.exec(text);
   const name = (told ?? PLAIN.exec(text))?.groups?.['name']?.trim();
-  if (name === undefined || !isPerson(name)) return undefined;
+  // French names have their small words small: in capitals they are those of a heading.
+  if (name === undefined || !isPerson(name) || (!told && /^par\s/i.test(text) && /\sD(?:e|u|es)\s/.test(name))) return undefined;
   return told || EASTERN.test(name) || /\s/.test(name) ? name : undefined;
 }
 
 /** Whether a text is somebody's name and nothing else. */
-export const isPerson = (text: string): boolean => (PERSON.test(text) || EASTERN.test(text)) && !NOBODY.test(text);
+export const isPerson = (text: string): boolean => (PERSON.test(text) || EASTERN.test(text)) && !NOBODY.test(text) && !NO_NAME.test(text);

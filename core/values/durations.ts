@@ -31,7 +31,11 @@ const LIMITED = new RegExp(
   'iu',
 );
 /** What stands behind one that goes on to another, or that is a rate or a bound. */
-const GOES_ON = new RegExp(String.raw`^\s?(?:[-–—~〜]\s?\d|(?:to|bis|à|a|tot|até|do|から)\s?\d|以内|以上|ごと|前|後|ago\b|later\b|notice\b|old\b)`, 'iu');
+const RATES =
+  'a (?:day|week|month|year)|per|pro|par|por|al d[ií]a|am tag|al giorno|na dobę|ago|later|notice|old|before|after|earlier|vor|nach|avant|après|antes|después|prima|dopo|voor|na|depois|przed|po';
+const GOES_ON = new RegExp(String.raw`^\s?(?:[-–—~〜]\s?\d|(?:to|bis|à|a|tot|até|do|から)\s?\d|\/|以内|以上|ごと|前|後|(?:${RATES})(?![\p{L}\d]))`, 'iu');
+/** The whole day long: when something is open, and no length. */
+const ALL_DAY = 'PT24H';
 /** Marks of a text that may say a length: nothing is looked for without one. */
 const MAY_SAY = new RegExp(`\\d|[½¼¾]|half|halb|demi|media|mezz|meia|pół|一時間|${ALL.flatMap(({ numbers }) => numbers).join('|')}`, 'i');
 
@@ -51,7 +55,7 @@ export function durationIn(text: string): { readonly iso: string; readonly start
   const isos = found.map(({ parts }) => isoOf(parts));
   const [first] = found;
   const [iso] = isos;
-  if (!first || iso === undefined || isos.some((other) => other !== iso)) return undefined;
+  if (!first || iso === undefined || iso === ALL_DAY || isos.some((other) => other !== iso)) return undefined;
   if (found.some(({ start, end }) => LIMITED.test(text.slice(Math.max(0, start - 24), start)) || GOES_ON.test(text.slice(end, end + 12)))) return undefined;
   return { iso, start: first.start, end: first.end };
 }

@@ -67,6 +67,15 @@ const ROWS: readonly (readonly [country: string, text: string, number: string])[
   ['GB', 'Telephone or fax: 01632 960147', ''],
   ['DE', 'Telefonkonto: 0555 1234567', ''],
   ['DE', 'Telefon für Notfälle: 0555 1234567', '+495551234567'],
+  ['GB', 'Tel/Fax 01632 960147', ''],
+  ['GB', 'Tel: 01632 960147 / 960148', ''],
+  ['GB', 'Telegram 01632960147', ''],
+  ['DE', 'Tel.: +49 (0) 555 1234567', '+495551234567'],
+  ['DE', 'Telefon 0555/1234567 oder 0151 23456789', '+495551234567'],
+  ['DE', 'Telegrafenstraße 12345678', ''],
+  ['ES', 'Tel. (+34) 915 21 28 00', '+34915212800'],
+  ['NL', 'Telefoon: +31 (0)20 123 45 67', '+31201234567'],
+  ['JP', '電話番号 03-3201-3331', '+81332013331'],
 ];
 
 describe('telephone numbers that a text says', () => {
