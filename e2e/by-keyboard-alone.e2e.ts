@@ -98,6 +98,22 @@ test('the whole way with the keyboard alone', async ({ page, app }) => {
   await expect(page.locator('[data-record="/contact/"]')).toHaveAttribute('data-outcome', 'listed');
 });
 
+test('a note that stands at the foot of the page does not hold whoever goes on by Tab', async ({ page, app }) => {
+  await openDemo(page, app);
+  await palette(page, 'release');
+  await tabTo(page, /^Publish as release 5$/);
+  await page.keyboard.press('Enter');
+  const note = page.locator('[data-sonner-toast]').first();
+  await expect(note).toBeVisible();
+  const before = page.getByRole('button', { name: /^Switch between/ });
+  await before.focus();
+  await note.focus();
+  await expect(note).toBeFocused();
+  await page.keyboard.press('Tab');
+  await expect(before).not.toBeFocused();
+  await expect(note).not.toBeFocused();
+});
+
 test('the switch closes and opens the whole site, and says since when', async ({ page, app }) => {
   await openDemo(page, app);
   await palette(page, 'doors');

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { toast, Toaster } from 'sonner';
 import { hearNotes, takeNotes } from '../ui/index.ts';
 
@@ -11,13 +11,26 @@ export function Notes() {
       }),
     [],
   );
+  // The library gives the focus back to where it was when it leaves a note. That is right where the note goes, and holds whoever goes on by Tab as long as it stands.
+  const byTab = useRef(false);
   return (
-    <Toaster
-      position="bottom-center"
-      offset={42}
-      mobileOffset={{ bottom: 60, left: 16, right: 16 }}
-      duration={3500}
-      toastOptions={{ className: 'toast-note' }}
-    />
+    <div
+      className="contents"
+      onKeyDownCapture={({ key }) => {
+        byTab.current = key === 'Tab';
+      }}
+      onBlurCapture={(event) => {
+        if (byTab.current) event.stopPropagation();
+        byTab.current = false;
+      }}
+    >
+      <Toaster
+        position="bottom-center"
+        offset={42}
+        mobileOffset={{ bottom: 60, left: 16, right: 16 }}
+        duration={3500}
+        toastOptions={{ className: 'toast-note' }}
+      />
+    </div>
   );
 }
