@@ -105,13 +105,14 @@ test('a note that stands at the foot of the page does not hold whoever goes on b
   await page.keyboard.press('Enter');
   const note = page.locator('[data-sonner-toast]').first();
   await expect(note).toBeVisible();
-  const before = page.getByRole('button', { name: /^Switch between/ });
-  await before.focus();
-  await note.focus();
-  await expect(note).toBeFocused();
-  await page.keyboard.press('Tab');
-  await expect(before).not.toBeFocused();
-  await expect(note).not.toBeFocused();
+  await page.getByRole('button', { name: /^Switch between/ }).focus();
+  const seen: string[] = [];
+  for (let turn = 0; turn < 8; turn++) {
+    await page.keyboard.press('Tab');
+    seen.push(await page.evaluate(() => (document.activeElement?.closest('[data-sonner-toast]') ? 'the note' : (document.activeElement?.tagName ?? ''))));
+  }
+  // It is come by once, and what is behind it is reached.
+  expect(seen.filter((one) => one === 'the note')).toHaveLength(1);
 });
 
 test('the switch closes and opens the whole site, and says since when', async ({ page, app }) => {
