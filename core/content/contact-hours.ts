@@ -1,6 +1,6 @@
 import { maySayDays, saidHours, speaksOfOpening } from '../values/index.ts';
 import type { Said } from './content.ts';
-import type { Block } from './outline.ts';
+import { textOf, type Block } from './outline.ts';
 
 /** Letters of a block that may say hours; of one that may be a day's or an hour's cell; blocks of one timetable. */
 const LONGEST = 300;
@@ -35,12 +35,10 @@ export function hoursOf(blocks: readonly Block[], lang: string): Said<string> | 
   return said;
 }
 
-const textOf = (block: Block): string => block.lines.join('\n');
-
 /** How many blocks from here say days and hours, each for itself or with the one behind it. */
 function runFrom(blocks: readonly Block[], start: number, lang: string): number {
   let at = start;
-  for (; at - start < MOST_BLOCKS;) {
+  while (at - start < MOST_BLOCKS) {
     const block = blocks[at];
     if (!block || block.text.length > LONGEST || block.part !== blocks[start]?.part) break;
     if (says(textOf(block), lang)) {

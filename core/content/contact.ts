@@ -1,9 +1,10 @@
 import { addressesIn, telephoneIn, telephoneOf } from '../values/index.ts';
 import { hoursOf } from './contact-hours.ts';
 import { CONTENT_LIMITS, type ContactContent, type GatherOptions, type PostalAddress, type Said } from './content.ts';
-import type { Block } from './outline.ts';
+import { textOf, type Block } from './outline.ts';
 
 const EMAIL = /[\p{L}\d._%+-]+@[\p{L}\d-]+(?:\.[\p{L}\d-]+)+/u;
+
 /**
  * How the page says who is behind it can be reached: telephone, e-mail, address, hours, profiles elsewhere. `host` is the site's own; a number without its country's
  * code is one of `country`, else of the address's where that tells it.
@@ -37,8 +38,6 @@ export function contactIn(blocks: readonly Block[], { host, lang, country: known
   return { telephone, email, address, hours: hoursOf(blocks, lang), profiles: [...profiles.values()] };
 }
 
-const textOf = (block: Block): string => block.lines.join('\n');
-
 const decoded = (text: string): string => {
   try {
     return decodeURIComponent(text);
@@ -58,9 +57,11 @@ const LONGEST_LINE = 160;
 function addressOf(blocks: readonly Block[]): Said<PostalAddress> | undefined {
   let code = -1;
   const found = blocks.flatMap((block, at) => {
-    // Most blocks are far from anything that looks like a post code: nothing is put together there.
+    // A street has a number; and most blocks are far from anything that looks like a post code: nothing is put together there.
+    if (!/\d/.test(block.text)) return [];
     while (code < at || (code < blocks.length && !CODE.test(blocks[code]?.text ?? ''))) code++;
-    return code >= at + LINES_OF_ADDRESS && rankOf(block) > PLAIN ? [] : addressesAt(blocks, at).map((said) => ({ said, rank: rankOf(block) }));
+    const rank = rankOf(block);
+    return code >= at + LINES_OF_ADDRESS && rank > PLAIN ? [] : addressesAt(blocks, at, rank).map((said) => ({ said, rank }));
   });
   const best = Math.min(...found.map(({ rank }) => rank));
   const [first, ...others] = found.filter(({ rank }) => rank === best).map(({ said }) => said);
@@ -69,17 +70,19 @@ function addressOf(blocks: readonly Block[]): Said<PostalAddress> | undefined {
 
 const isMarked = (block: Block): boolean =>
   block.tag === 'address' || /\b(?:address|adr|anschrift|adresse|dirección|indirizzo|adres|morada|endereço)\b/.test(block.hints);
-/** Where addresses are looked for: marked as one, or in the frame of the page. */
+/** How surely an address is the owner's by where it stands: marked as one, in the frame of the page, in its text, beside it. They are looked for in the first two. */
+const MARKED = 0;
 const PLAIN = 1;
-const rankOf = (block: Block): number => (isMarked(block) ? 0 : block.part === 'footer' || block.part === 'header' ? 1 : block.part === 'main' ? 2 : 3);
+const rankOf = (block: Block): number =>
+  isMarked(block) ? MARKED : block.part === 'footer' || block.part === 'header' ? PLAIN : block.part === 'main' ? 2 : 3;
 
 /** What any post code looks like. */
 const CODE = /(?<!\d)\d{3,5}(?!\d)|\d[A-Z]{2}(?![A-Za-z])/;
 
 /** Addresses that begin in a block and end in it, or in one of the short ones behind it. */
-function addressesAt(blocks: readonly Block[], at: number): Said<PostalAddress>[] {
+function addressesAt(blocks: readonly Block[], at: number, rank: number): Said<PostalAddress>[] {
   const block = blocks[at] as Block;
-  if (!/\d/.test(block.text) || !isShort(block)) return [];
+  if (!isShort(block)) return [];
   const lines = block.lines.map((text) => ({ text, block }));
   for (let next = at + 1; lines.length < LINES_OF_ADDRESS; next++) {
     const below = blocks[next];
@@ -88,7 +91,7 @@ function addressesAt(blocks: readonly Block[], at: number): Said<PostalAddress>[
   }
   return addressesIn(
     lines.map(({ text }) => text),
-    rankOf(block) <= PLAIN,
+    rank <= PLAIN,
   ).flatMap(({ first, last, ...value }) => {
     const end = lines[last]?.block;
     if (lines[first]?.block !== block || !end) return [];
@@ -96,7 +99,7 @@ function addressesAt(blocks: readonly Block[], at: number): Said<PostalAddress>[
       .slice(first, last + 1)
       .map((line) => line.text)
       .join(', ');
-    return [{ value, text, start: block.start, end: end.end, how: isMarked(block) ? ('element' as const) : ('words' as const) }];
+    return [{ value, text, start: block.start, end: end.end, how: rank === MARKED ? ('element' as const) : ('words' as const) }];
   });
 }
 

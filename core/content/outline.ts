@@ -255,6 +255,9 @@ class Outliner {
   }
 }
 
+/** What a block says, its lines apart. */
+export const textOf = (block: Block): string => block.lines.join('\n');
+
 /** Words with a single blank for any white space and for the end of a line. */
 const wordsOf = (words: string): string => collapse(words.includes(LINE_END) ? words.replaceAll(LINE_END, ' ') : words);
 const draftOf = (open: Open, start: number): Draft => ({ open, tag: open.element.tagName, words: '', start, end: start, links: [], times: [], struck: [] });

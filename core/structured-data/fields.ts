@@ -243,11 +243,10 @@ function place(where: string): Json {
 /** Whether a place is the owner's own: it is called as the owner is, or in the owner's street. */
 function namesOwner(where: string, { document }: MarkupInput): boolean {
   const { street, ownerName } = document.tables.facts[''] ?? {};
-  const [called, ...rest] = [where.split(/\s*,\s*/)[0] ?? '', where].map((text) => text.trim().toLowerCase());
-  return (
-    (!!ownerName && called === ownerName.trim().toLowerCase() && !/\d/.test(rest.join(''))) ||
-    (!!street && where.toLowerCase().includes(street.trim().toLowerCase()))
-  );
+  const place = where.trim().toLowerCase();
+  // A name with a number behind it may be at another address.
+  const isCalledSo = !!ownerName && place.split(/\s*,/)[0] === ownerName.trim().toLowerCase() && !/\d/.test(place);
+  return isCalledSo || (!!street && place.includes(street.trim().toLowerCase()));
 }
 
 function ownPlace({ document }: MarkupInput): { readonly json: Json; readonly text: string } | undefined {

@@ -80,7 +80,7 @@ export function clockOf(groups: Groups, words: DateWords, isNamed: boolean): Sai
   // A length of time looks the same; what begins at an hour does so late enough to be told from one.
   if (first.isLength && !isNamed && first.minutes < 10 * 60) return undefined;
   if (words.toTwelve && !first.isWhole && !(first.isClear && first.hour >= 10)) return undefined;
-  return first.minutes >= 1440 ? undefined : { from: written(first.minutes), overnight: false };
+  return first.minutes >= 1440 ? undefined : { from: clockTime(first.minutes), overnight: false };
 }
 
 function pairOf(first: Hand, second: Hand, words: DateWords, isNamed: boolean): SaidClock | undefined {
@@ -89,7 +89,7 @@ function pairOf(first: Hand, second: Hand, words: DateWords, isNamed: boolean): 
   if (!ends) return undefined;
   const [from, to] = ends;
   if (from === to || from >= 1440) return undefined;
-  return { from: written(from), to: written(to % 1440), overnight: to < from || to >= 1440 };
+  return { from: clockTime(from), to: clockTime(to % 1440), overnight: to < from || to >= 1440 };
 }
 
 /** Both in minutes from midnight, with the halves of the day that are not said but can only be one. */
@@ -114,4 +114,5 @@ function halvesOf(first: Hand, second: Hand, words: DateWords): readonly [number
   return !words.toTwelve || first.hour >= MORNING ? [a, b] : undefined;
 }
 
-const written = (minutes: number): string => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+/** Minutes from midnight as ISO 8601 has an hour: `09:30`. */
+export const clockTime = (minutes: number): string => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;

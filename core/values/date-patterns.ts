@@ -15,7 +15,8 @@ export interface DatePatterns {
   readonly between: RegExp;
 }
 
-const DASH = '[-–—−~〜～]';
+/** Signs between the two ends of a span. */
+export const DASH = '[-–—−~〜～]';
 const YEAR = String.raw`(?:19|20)\d\d`;
 const YEAR_END = String.raw`(?!\d|[.,]\d)`;
 const DAY = String.raw`[0-3]?\d`;

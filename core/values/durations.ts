@@ -1,17 +1,22 @@
+import { keysOf } from '../keyed/index.ts';
 import { DURATION_WORDS, type DurationWords } from './duration-words.ts';
 
 type Unit = 'W' | 'D' | 'H' | 'M' | 'S';
-const WORD_OF: Readonly<Record<Unit, keyof DurationWords & ('weeks' | 'days' | 'hours' | 'minutes' | 'seconds')>> = {
+const WORD_OF = {
   W: 'weeks',
   D: 'days',
   H: 'hours',
   M: 'minutes',
   S: 'seconds',
-};
+} as const satisfies Record<Unit, keyof DurationWords>;
 const ALL = Object.values(DURATION_WORDS);
 const anyOf = (part: (words: DurationWords) => string): string => ALL.map(part).join('|');
-const UNITS = (Object.keys(WORD_OF) as Unit[]).map((unit) => [unit, new RegExp(`^(?:${anyOf((words) => words[WORD_OF[unit]])})$`, 'iu')] as const);
-const UNIT = (Object.values(WORD_OF) as (typeof WORD_OF)[Unit][]).map((part) => anyOf((words) => words[part])).join('|');
+/** From the greatest. */
+const ORDER = keysOf(WORD_OF);
+const UNITS = ORDER.map((unit) => [unit, new RegExp(`^(?:${anyOf((words) => words[WORD_OF[unit]])})$`, 'iu')] as const);
+const UNIT = Object.values(WORD_OF)
+  .map((part) => anyOf((words) => words[part]))
+  .join('|');
 const NUMBERS: readonly (readonly [RegExp, number])[] = ALL.flatMap(({ numbers }) =>
   numbers.map((forms, at) => [new RegExp(`^(?:${forms})$`, 'iu'), at + 1] as const),
 );
@@ -79,8 +84,6 @@ function lengthsIn(text: string): Found[] {
   }
   return found;
 }
-
-const ORDER = Object.keys(WORD_OF) as Unit[];
 
 function partsOf({ clock, half, more, amount, unit, rest, andHalf }: Readonly<Record<string, string | undefined>>): Found['parts'] | undefined {
   if (clock !== undefined) return { H: Number(clock.split(':')[0]), M: Number(clock.split(':')[1]) };

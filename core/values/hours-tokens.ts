@@ -1,4 +1,5 @@
-import { clockOf, clockPattern, type SaidClock } from './clock.ts';
+import { clockOf, clockPattern, clockTime, type SaidClock } from './clock.ts';
+import { DASH } from './date-patterns.ts';
 import { DATE_LANGUAGES, DATE_WORDS, oneOf, type DateLanguage, type DateWords } from './date-words.ts';
 import { HOURS_WORDS } from './hours-words.ts';
 
@@ -12,7 +13,6 @@ export type HoursToken =
   /** `loose`: an hour that no other one belongs to. `foreign`: a day or a word for closed of another language. */
   | { readonly kind: 'closed' | 'end' | 'gap' | 'loose' | 'foreign' };
 
-const DASH = '[-–—−~〜～]';
 const EDGE = String.raw`(?![\p{L}\d’'])`;
 const START = String.raw`(?<![\p{L}\d])`;
 const HOLIDAYS = 7;
@@ -103,92 +103,63 @@ const FOUR_DIGITS = /(?<!\d)([01]\d|2[0-4])([0-5]\d)(\s?(?:hrs|h|uhr)?\s?(?:[-�
 /** What makes days and hours of a text mean less than they say, where something does. */
 export type HoursDoubt = 'season' | 'condition';
 
+const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6];
+const WHOLE_DAY: HoursToken = { kind: 'span', span: { from: '00:00', to: '23:59', overnight: false } };
+/** Words, a number or a sign of which nothing is known. */
+const UNKNOWN = /[\p{L}’']{1,60}|\d{1,60}|[^]/uy;
+
 /** A text cut into what it says of days and hours, as a language writes them. */
 export function hoursTokens(text: string, language: DateLanguage): { readonly tokens: readonly HoursToken[]; readonly doubt: HoursDoubt | undefined } {
   const scanner = scannerFor(language);
   const source = text.replace(FOUR_DIGITS, '$1:$2$3$4:$5');
   const tokens: HoursToken[] = [];
   let except = false;
-  let at = 0;
-  const fits = (pattern: RegExp): string | undefined => {
-    pattern.lastIndex = at;
-    const found = pattern.exec(source);
-    return found !== null && found[0] !== '' ? found[0] : undefined;
-  };
-  const push = (token: HoursToken, length: number): void => {
-    tokens.push(token);
-    at += length;
-    if (token.kind !== 'days') except = false;
-  };
-  while (at < source.length) {
-    const end = fits(END);
-    if (end !== undefined) {
-      push({ kind: 'end' }, end.length);
-      continue;
+  const daysToken = (days: readonly DayNumber[], broad: boolean, short: boolean): HoursToken => ({ kind: 'days', days, broad, except, short });
+  /** What is looked for at each place, in this order, and the tokens that it is; undefined where it is none after all. */
+  const rules: readonly (readonly [RegExp, (found: RegExpExecArray) => readonly HoursToken[] | undefined])[] = [
+    [END, () => [{ kind: 'end' }]],
+    [SEPARATOR, ([signs]) => (signs.includes('\n') ? [{ kind: 'end' }] : [])],
+    [
+      scanner.except,
+      () => {
+        except = true;
+        return [];
+      },
+    ],
+    [scanner.closed, () => [{ kind: 'closed' }]],
+    [
+      scanner.always,
+      ([words]) => (words.includes('/7') ? [{ kind: 'days', days: EVERY_DAY, broad: true, except: false, short: false }, WHOLE_DAY] : [WHOLE_DAY]),
+    ],
+    ...scanner.all.map(([words, days]) => [words, () => [daysToken(days, true, false)]] as const),
+    [scanner.days, ([list]) => (isMeant(list) ? [daysToken(daysOf(list, scanner), false, !SURE_WORD.test(list))] : undefined)],
+    [scanner.span, ({ groups = {} }) => [spanToken(groups, scanner.words, tokens.at(-1))]],
+    [scanner.loose, () => [{ kind: 'loose' }]],
+    [scanner.foreign, () => [{ kind: 'foreign' }]],
+    [scanner.filler, () => []],
+    [UNKNOWN, () => (tokens.at(-1)?.kind === 'gap' ? [] : [{ kind: 'gap' }])],
+  ];
+  for (let at = 0; at < source.length;) {
+    let length = 0;
+    for (const [pattern, tokensOf] of rules) {
+      pattern.lastIndex = at;
+      const found = pattern.exec(source);
+      const made = found && found[0] !== '' ? tokensOf(found) : undefined;
+      if (!found || made === undefined) continue;
+      tokens.push(...made);
+      // What is left out stands right behind the word for it; words that say nothing do not part them.
+      if (pattern !== SEPARATOR && made.some(({ kind }) => kind !== 'days' && kind !== 'gap')) except = false;
+      length = found[0].length;
+      break;
     }
-    const separator = fits(SEPARATOR);
-    if (separator !== undefined) {
-      if (separator.includes('\n')) tokens.push({ kind: 'end' });
-      at += separator.length;
-      continue;
-    }
-    const left = fits(scanner.except);
-    if (left !== undefined) {
-      except = true;
-      at += left.length;
-      continue;
-    }
-    const closed = fits(scanner.closed);
-    if (closed !== undefined) {
-      push({ kind: 'closed' }, closed.length);
-      continue;
-    }
-    const always = fits(scanner.always);
-    if (always !== undefined) {
-      if (always.includes('/7')) tokens.push({ kind: 'days', days: [0, 1, 2, 3, 4, 5, 6], broad: true, except: false, short: false });
-      push({ kind: 'span', span: { from: '00:00', to: '23:59', overnight: false } }, always.length);
-      continue;
-    }
-    const broad = scanner.all.find(([pattern]) => fits(pattern) !== undefined);
-    if (broad) {
-      push({ kind: 'days', days: broad[1], broad: true, except, short: false }, fits(broad[0])?.length ?? 1);
-      continue;
-    }
-    const days = fits(scanner.days);
-    if (days !== undefined && isMeant(days)) {
-      push({ kind: 'days', days: daysOf(days, scanner), broad: false, except, short: !SURE_WORD.test(days) }, days.length);
-      continue;
-    }
-    scanner.span.lastIndex = at;
-    const span = scanner.span.exec(source);
-    if (span?.groups) {
-      const before = tokens.at(-1);
-      const read =
-        (isEarly(span.groups) ? undefined : clockOf(span.groups, scanner.words, true)) ??
-        laterOf(span.groups, scanner.words, before?.kind === 'span' ? before.span : undefined);
-      push(read === undefined ? { kind: 'loose' } : { kind: 'span', span: read }, span[0].length);
-      continue;
-    }
-    const loose = fits(scanner.loose);
-    if (loose !== undefined) {
-      push({ kind: 'loose' }, loose.length);
-      continue;
-    }
-    const foreign = fits(scanner.foreign);
-    if (foreign !== undefined) {
-      push({ kind: 'foreign' }, foreign.length);
-      continue;
-    }
-    const filler = fits(scanner.filler);
-    if (filler !== undefined) {
-      at += filler.length;
-      continue;
-    }
-    const rest = /^(?:[\p{L}’']+|\d+|[^])/u.exec(source.slice(at, at + 60))?.[0] ?? ' ';
-    if (tokens.at(-1)?.kind !== 'gap') tokens.push({ kind: 'gap' });
-    at += rest.length;
+    at += length || 1;
   }
   return { tokens, doubt: scanner.season.test(source) ? 'season' : scanner.condition.test(source) ? 'condition' : undefined };
+}
+
+function spanToken(groups: Readonly<Record<string, string | undefined>>, words: DateWords, before: HoursToken | undefined): HoursToken {
+  const span = (isEarly(groups) ? undefined : clockOf(groups, words, true)) ?? laterOf(groups, words, before?.kind === 'span' ? before.span : undefined);
+  return span === undefined ? { kind: 'loose' } : { kind: 'span', span };
 }
 
 /** Short names of one letter are days only in capitals: `L-V`. */
@@ -210,9 +181,8 @@ function laterOf(groups: Readonly<Record<string, string | undefined>>, words: Da
     const hour = Number(groups[`hour${at}`]);
     return groups[`hour${at}`] === undefined || hour > 12 ? undefined : ((hour % 12) + 12) * 60 + Number(groups[`minute${at}`] ?? 0);
   });
-  const written = (minutes: number): string => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
-  if (from === undefined || to === undefined || from >= to || written(from) < before.to || before.to < '12:00') return undefined;
-  return { from: written(from), to: written(to), overnight: false };
+  if (from === undefined || to === undefined || from >= to || clockTime(from) < before.to || before.to < '12:00') return undefined;
+  return { from: clockTime(from), to: clockTime(to), overnight: false };
 }
 
 function daysOf(list: string, { part, dayOf }: Scanner): DayNumber[] {

@@ -54,7 +54,7 @@ export function maySayDays(text: string): boolean {
 const maySayHours = (text: string): boolean => MAY_SAY_HOURS.test(text) && maySayDays(text);
 
 const OPENING =
-  /opening|\bopen\b|\bhours\b|(?:öffnungs|sprech|büro|geschäfts|ordinations|praxis|laden|empfangs|bürozeiten)zeiten|sprechstunden?|geöffnet|horaires|heures d[’']ouverture|\bouverte?s?\b|horario|abierto|abrimos|\borari(?:o)?\b|\bapert[oaie]\b|openings(?:tijden|uren)|geopend|horário|funcionamento|\babert[oa]s?\b|godziny (?:otwarcia|pracy)|czynn[eyai]|otwarte|営業時間|営業|開館|診療時間|定休/iu;
+  /opening|\bopen\b|\bhours\b|(?:öffnungs|sprech|büro|geschäfts|ordinations|praxis|laden|empfangs)zeiten|sprechstunden?|geöffnet|horaires|heures d[’']ouverture|\bouverte?s?\b|horario|abierto|abrimos|\borari(?:o)?\b|\bapert[oaie]\b|openings(?:tijden|uren)|geopend|horário|funcionamento|\babert[oa]s?\b|godziny (?:otwarcia|pracy)|czynn[eyai]|otwarte|営業時間|営業|開館|診療時間|定休/iu;
 
 /** Whether a text has a word, in any of the languages, by which people say when something is open. */
 export const speaksOfOpening = (text: string): boolean => OPENING.test(text);

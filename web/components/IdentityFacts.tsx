@@ -4,6 +4,7 @@ import { BUSINESS_TYPES, ownerType } from '../../core/structured-data/index.ts';
 import { countries } from '../../core/values/index.ts';
 import { Combo } from '../ui/index.ts';
 import { useWorkspace, useWorkspaceApi } from '../workspace/index.ts';
+import { countryName } from './choices.ts';
 import { Caption, Fact, MainAddress, OwnerKind } from './Fact.tsx';
 
 /** Everything about who is behind the site, in one form: the same at Words and at Meaning. */
@@ -85,13 +86,11 @@ function BusinessType() {
   );
 }
 
-const names = new Intl.DisplayNames('en', { type: 'region', fallback: 'code' });
-
 function Country() {
   const workspace = useWorkspaceApi();
   const value = useWorkspace((state) => state.document.tables.facts['']?.country ?? '');
   const options = countries()
-    .map((code) => ({ value: code, label: names.of(code) ?? code }))
+    .map((code) => ({ value: code, label: countryName(code) }))
     .sort((a, b) => (a.label < b.label ? -1 : 1));
   return (
     <div>
@@ -101,7 +100,7 @@ function Country() {
         value={value}
         options={options}
         empty="No country by that name"
-        onChange={(next) => workspace.change(set('facts', '', 'country', next), { label: `The country is ${names.of(next) ?? next}` })}
+        onChange={(next) => workspace.change(set('facts', '', 'country', next), { label: `The country is ${countryName(next)}` })}
       />
     </div>
   );

@@ -22,6 +22,11 @@ function nameOf(code: string): string {
   }
 }
 
+const regions = new Intl.DisplayNames('en', { type: 'region', fallback: 'code' });
+
+/** What a country of ISO 3166-1 is called. */
+export const countryName = (code: string): string => regions.of(code) ?? code;
+
 /** Time zones by their IANA names. */
 export function timeZones(): readonly ComboOption[] {
   return ['UTC', ...Intl.supportedValuesOf('timeZone')].map((value) => ({ value, label: value.replaceAll('_', ' ').replace(/\//g, ' / ') }));

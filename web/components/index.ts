@@ -14,6 +14,7 @@ export { StopViews } from './StopViews.tsx';
 export { WaitingView, type ViewName } from './Views.tsx';
 export { AddressEffect, ChosenFact, Fact, MainAddress, OwnerKind } from './Fact.tsx';
 export { IdentityFacts } from './IdentityFacts.tsx';
+export { countryName } from './choices.ts';
 export { FACTS, type FactField } from './facts.ts';
 export { siteText } from './site-text.ts';
 export { QuietLink } from './QuietLink.tsx';

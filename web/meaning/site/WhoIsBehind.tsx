@@ -4,7 +4,7 @@ import { all, set, type Change } from '../../../core/site/index.ts';
 import { identityGaps, identityGraph } from '../../../core/structured-data/index.ts';
 import type { FactOffer } from '../../../core/survey/index.ts';
 import { counted } from '../../../core/wording/index.ts';
-import { FACTS, IdentityFacts, PageLink, Rail } from '../../components/index.ts';
+import { countryName, FACTS, IdentityFacts, PageLink, Rail } from '../../components/index.ts';
 import { Copyable } from '../../ui/index.ts';
 import { useReport, useTables, useWorkspace, useWorkspaceApi } from '../../workspace/index.ts';
 import { GAPS, wording } from '../wording.ts';
@@ -46,8 +46,7 @@ export function WhoIsBehind() {
   );
 }
 
-const countryNames = new Intl.DisplayNames(['en'], { type: 'region' });
-const shownAs = ({ field, value }: FactOffer): string => (field === 'country' ? (countryNames.of(value) ?? value) : value);
+const shownAs = ({ field, value }: FactOffer): string => (field === 'country' ? countryName(value) : value);
 
 /** What pages show of who is behind the site: taken with one key. */
 function Offers({ offers }: { readonly offers: readonly FactOffer[] }) {
